@@ -1,0 +1,2 @@
+/** What a recording gathers while it runs. */
+package flailbeat.core.capture;

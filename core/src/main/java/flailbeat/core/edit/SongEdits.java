@@ -1,0 +1,60 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.Tempo;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What can be done to a song and its tracks. */
+public final class SongEdits {
+  private SongEdits() {}
+
+  /** Sets the tempo that the song starts with. Notes keep their place in the bar. */
+  public static Song setTempo(Song song, Tempo tempo) {
+    return song.withTempos(song.tempos().withFirst(tempo));
+  }
+
+  /** Sets the meter that the song starts with. Notes keep their ticks; the bar lines move. */
+  public static Song setMeter(Song song, Meter meter) {
+    return song.withMeters(song.meters().withFirst(meter));
+  }
+
+  /** Adds an empty track at the end; its name is the first "Track n" that is free. */
+  public static Song addTrack(Song song, Instrument instrument) {
+    int n = song.tracks().size() + 1;
+    while (hasName(song, "Track " + n)) {
+      n++;
+    }
+    TrackId id = new TrackId(song.nextId());
+    List<Track> tracks = new ArrayList<>(song.tracks());
+    tracks.add(Track.empty(id, "Track " + n, instrument, song.freeChannel(instrument.kit())));
+    return song.withTracks(tracks).withNextId(song.nextId() + 1);
+  }
+
+  /** Takes a track away; the last one stays. */
+  public static Song removeTrack(Song song, TrackId id) {
+    if (song.tracks().size() < 2) {
+      return song;
+    }
+    return song.withTracks(song.tracks().stream().filter(t -> !t.id().equals(id)).toList());
+  }
+
+  /** Gives a track another sound, moving it to or from the drum channel as the sound asks. */
+  public static Song setInstrument(Song song, TrackId id, Instrument instrument) {
+    return song.withTrack(
+        id,
+        t -> {
+          boolean moves = t.instrument().kit() != instrument.kit();
+          int channel = moves ? song.freeChannel(instrument.kit()) : t.channel();
+          return t.withInstrument(instrument, channel);
+        });
+  }
+
+  private static boolean hasName(Song song, String name) {
+    return song.tracks().stream().anyMatch(t -> t.name().equals(name));
+  }
+}

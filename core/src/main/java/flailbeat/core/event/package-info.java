@@ -1,0 +1,2 @@
+/** What a person did, as it was done. */
+package flailbeat.core.event;

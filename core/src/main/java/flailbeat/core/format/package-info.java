@@ -1,0 +1,2 @@
+/** What the open formats share. */
+package flailbeat.core.format;

@@ -1,0 +1,40 @@
+package flailbeat.core.format.project;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.List;
+
+/** The project file as it is written; docs/project-format.md describes every field. */
+record ProjectDto(
+    @JsonProperty(required = true) String format,
+    @JsonProperty(required = true) int version,
+    String title,
+    int resolution,
+    List<TempoDto> tempos,
+    List<MeterDto> meters,
+    List<TrackDto> tracks,
+    List<CarriedDto> carried) {
+
+  record TempoDto(long tick, int microsPerQuarter) {}
+
+  record MeterDto(long tick, int beats, int unit) {}
+
+  record TrackDto(
+      long id,
+      String name,
+      int program,
+      boolean kit,
+      int channel,
+      boolean armed,
+      boolean muted,
+      boolean solo,
+      List<ClipDto> clips,
+      List<long[]> controls,
+      List<CarriedDto> carried) {}
+
+  /**
+   * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]}.
+   */
+  record ClipDto(long start, long end, List<long[]> notes) {}
+
+  record CarriedDto(long tick, int status, int type, String hex) {}
+}

@@ -1,0 +1,189 @@
+package flailbeat.core.format.project;
+
+import flailbeat.core.format.project.ProjectDto.CarriedDto;
+import flailbeat.core.format.project.ProjectDto.ClipDto;
+import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.TempoDto;
+import flailbeat.core.format.project.ProjectDto.TrackDto;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Payload;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
+
+/** Between a song and the records that are written. */
+final class ProjectMapping {
+  private static final int NOTE_FIELDS = 7;
+  private static final int CONTROL_FIELDS = 4;
+
+  private ProjectMapping() {}
+
+  static ProjectDto toDto(Song song) {
+    return new ProjectDto(
+        ProjectFile.FORMAT,
+        ProjectFile.VERSION,
+        song.title(),
+        song.resolution(),
+        map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
+        map(
+            song.meters().changes(),
+            c -> new MeterDto(c.tick(), c.meter().beats(), c.meter().unit())),
+        map(song.tracks(), ProjectMapping::toDto),
+        map(song.carried(), ProjectMapping::toDto));
+  }
+
+  private static TrackDto toDto(Track t) {
+    return new TrackDto(
+        t.id().value(),
+        t.name(),
+        t.instrument().program(),
+        t.instrument().kit(),
+        t.channel(),
+        t.armed(),
+        t.muted(),
+        t.solo(),
+        map(
+            t.clips(),
+            c ->
+                new ClipDto(
+                    c.range().start(), c.range().end(), map(c.notes(), ProjectMapping::toRow))),
+        map(t.controls(), p -> new long[] {p.tick(), p.kind().status(), p.number(), p.value()}),
+        map(t.carried(), ProjectMapping::toDto));
+  }
+
+  private static long[] toRow(Note n) {
+    return new long[] {
+      n.id().value(),
+      n.pitch(),
+      n.velocity(),
+      n.onset(),
+      n.length(),
+      n.played().onset(),
+      n.played().release()
+    };
+  }
+
+  private static CarriedDto toDto(CarriedEvent e) {
+    return new CarriedDto(e.tick(), e.status(), e.type(), e.payload().hex());
+  }
+
+  static Song toSong(ProjectDto dto) {
+    List<Track> tracks = map(require(dto.tracks(), "tracks"), ProjectMapping::toTrack);
+    if (tracks.isEmpty()) {
+      throw new IllegalArgumentException("no track");
+    }
+    return new Song(
+        dto.title() == null ? "Untitled" : dto.title(),
+        TempoMap.of(
+            map(
+                require(dto.tempos(), "tempos"),
+                c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
+        MeterMap.of(
+            map(
+                require(dto.meters(), "meters"),
+                c -> new MeterMap.Change(c.tick(), new Meter(c.beats(), c.unit())))),
+        tracks,
+        map(orEmpty(dto.carried()), ProjectMapping::toCarried),
+        dto.resolution(),
+        nextId(tracks));
+  }
+
+  /** One more than every number in use; a number used twice is damage. */
+  private static long nextId(List<Track> tracks) {
+    Set<Long> seen = new HashSet<>();
+    Stream<Long> trackIds = tracks.stream().map(t -> t.id().value());
+    Stream<Long> noteIds =
+        tracks.stream().flatMap(t -> t.notes().stream()).map(n -> n.id().value());
+    Stream.concat(trackIds, noteIds)
+        .forEach(
+            id -> {
+              if (!seen.add(id)) {
+                throw new IllegalArgumentException("the number " + id + " is given twice");
+              }
+            });
+    return seen.stream().mapToLong(Long::longValue).max().orElse(0) + 1;
+  }
+
+  private static Track toTrack(TrackDto t) {
+    return new Track(
+        new TrackId(t.id()),
+        t.name() == null ? "" : t.name(),
+        new Instrument(t.program(), t.kit()),
+        t.channel(),
+        t.armed(),
+        t.muted(),
+        t.solo(),
+        map(orEmpty(t.clips()), ProjectMapping::toClip),
+        map(orEmpty(t.controls()), ProjectMapping::toControl),
+        map(orEmpty(t.carried()), ProjectMapping::toCarried));
+  }
+
+  private static Clip toClip(ClipDto c) {
+    List<Note> notes =
+        map(orEmpty(c.notes()), ProjectMapping::toNote).stream().sorted(Note.ORDER).toList();
+    return new Clip(new TickRange(c.start(), c.end()), notes);
+  }
+
+  private static Note toNote(long[] row) {
+    requireFields(row, NOTE_FIELDS, "note");
+    return new Note(
+        new NoteId(row[0]),
+        Math.toIntExact(row[1]),
+        Math.toIntExact(row[2]),
+        row[3],
+        row[4],
+        new Played(row[5], row[6]));
+  }
+
+  private static ControlPoint toControl(long[] row) {
+    requireFields(row, CONTROL_FIELDS, "control point");
+    for (ControlPoint.Kind kind : ControlPoint.Kind.values()) {
+      if (kind.status() == row[1]) {
+        return new ControlPoint(row[0], kind, Math.toIntExact(row[2]), Math.toIntExact(row[3]));
+      }
+    }
+    throw new IllegalArgumentException("a control point of kind " + row[1]);
+  }
+
+  private static CarriedEvent toCarried(CarriedDto e) {
+    return new CarriedEvent(
+        e.tick(), e.status(), e.type(), Payload.ofHex(require(e.hex(), "bytes")));
+  }
+
+  private static void requireFields(long[] row, int count, String what) {
+    if (row == null || row.length != count) {
+      throw new IllegalArgumentException("a " + what + " that has not " + count + " numbers");
+    }
+  }
+
+  private static <T> T require(T value, String what) {
+    if (value == null) {
+      throw new IllegalArgumentException("there are no " + what);
+    }
+    return value;
+  }
+
+  private static <T> List<T> orEmpty(List<T> list) {
+    return list == null ? List.of() : list;
+  }
+
+  private static <A, B> List<B> map(List<A> list, Function<A, B> function) {
+    return list.stream().map(element -> function.apply(require(element, "entries"))).toList();
+  }
+}

@@ -1,0 +1,2 @@
+/** The project file: JSON, described in docs/project-format.md. */
+package flailbeat.core.format.project;

@@ -1,0 +1,143 @@
+package flailbeat.core.format.smf;
+
+import flailbeat.core.format.smf.SmfFile.SmfTrack;
+import flailbeat.core.model.Payload;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** Reads the events of one track chunk, up to its end mark or the first thing that is wrong. */
+final class SmfTrackReader {
+  private final byte[] bytes;
+  private final int end;
+  private final List<SmfEvent> events = new ArrayList<>();
+  private int at;
+  private long tick;
+  private int runningStatus;
+  private boolean sawEnd;
+  private String fault;
+
+  SmfTrackReader(byte[] bytes, int from, int end) {
+    this.bytes = bytes;
+    this.at = from;
+    this.end = end;
+  }
+
+  /** Reads what can be read. */
+  SmfTrack read() {
+    while (fault == null && !sawEnd && at < end) {
+      int start = at;
+      try {
+        event();
+      } catch (Broken e) {
+        fault = e.getMessage();
+        at = start;
+      }
+    }
+    return new SmfTrack(events, tick);
+  }
+
+  /** What stopped the reading, or null: only this package reads it. */
+  String fault() {
+    return fault;
+  }
+
+  boolean sawEnd() {
+    return sawEnd;
+  }
+
+  /** Where reading stopped: behind the last whole event. */
+  int position() {
+    return at;
+  }
+
+  private void event() throws Broken {
+    long time = tick + varlen();
+    if (time > Ticks.LAST) {
+      throw new Broken("a time beyond any song");
+    }
+    int status = peek();
+    if (status < 0x80) {
+      if (runningStatus == 0) {
+        throw new Broken("a data byte where an event should begin");
+      }
+      status = runningStatus;
+    } else {
+      at++;
+    }
+    SmfEvent event = body(time, status);
+    tick = time;
+    if (event.isMeta(SmfEvent.END_OF_TRACK)) {
+      sawEnd = true;
+    } else {
+      events.add(event);
+    }
+  }
+
+  private SmfEvent body(long time, int status) throws Broken {
+    if (status < 0xF0) {
+      runningStatus = status;
+      int data1 = data();
+      boolean one = (status & 0xE0) == 0xC0;
+      return SmfEvent.channel(time, status, data1, one ? 0 : data());
+    }
+    runningStatus = 0;
+    return switch (status) {
+      case 0xF0, 0xF7 -> new SmfEvent(time, status, 0, 0, payload());
+      case SmfEvent.META -> {
+        int type = data();
+        yield new SmfEvent(time, status, type, 0, payload());
+      }
+      default -> throw new Broken("an event of kind " + Integer.toHexString(status) + " hex");
+    };
+  }
+
+  private Payload payload() throws Broken {
+    long length = varlen();
+    if (length > end - at) {
+      throw new Broken("an event of " + length + " bytes where " + (end - at) + " are left");
+    }
+    Payload result = Payload.of(Arrays.copyOfRange(bytes, at, at + (int) length));
+    at += (int) length;
+    return result;
+  }
+
+  private int peek() throws Broken {
+    if (at >= end) {
+      throw new Broken("it ends inside an event");
+    }
+    return bytes[at] & 0xFF;
+  }
+
+  private int data() throws Broken {
+    int value = peek();
+    if (value > 0x7F) {
+      throw new Broken("a byte over 127 where data should be");
+    }
+    at++;
+    return value;
+  }
+
+  private long varlen() throws Broken {
+    long value = 0;
+    for (int i = 0; i < VarLen.MOST_BYTES; i++) {
+      int b = peek();
+      at++;
+      value = value << 7 | b & 0x7F;
+      if (b < 0x80) {
+        return value;
+      }
+    }
+    throw new Broken("a number of more than four bytes");
+  }
+
+  /** Carries the reason up to the loop; never leaves this class. */
+  private static final class Broken extends Exception {
+    private static final long serialVersionUID = 1;
+
+    Broken(String message) {
+      super(message, null, false, false);
+    }
+  }
+}

@@ -1,0 +1,10 @@
+package flailbeat.core.model;
+
+/**
+ * An event of a MIDI file that Flailbeat does not edit and hands on as it came: lyrics, markers,
+ * key signatures, system exclusive and the like.
+ *
+ * @param status F0 or F7 (system exclusive) or FF (meta), hexadecimal
+ * @param type the meta event's type; 0 for system exclusive
+ */
+public record CarriedEvent(long tick, int status, int type, Payload payload) {}

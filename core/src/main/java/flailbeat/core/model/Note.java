@@ -1,0 +1,78 @@
+package flailbeat.core.model;
+
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.Ticks;
+import java.util.Comparator;
+
+/**
+ * A note where it now stands, and when it was played.
+ *
+ * @param pitch 0 to 127
+ * @param velocity 1 to 127
+ * @param onset tick at which it stands, 0 to {@link Ticks#LAST}
+ * @param length in ticks, at least 1
+ * @param played when it was played; for a note that was never performed, where it was first put
+ */
+public record Note(NoteId id, int pitch, int velocity, long onset, long length, Played played) {
+  /** In order of onset, then pitch, then age. */
+  public static final Comparator<Note> ORDER =
+      (a, b) -> {
+        int order = Long.compare(a.onset, b.onset);
+        order = order != 0 ? order : Integer.compare(a.pitch, b.pitch);
+        return order != 0 ? order : Long.compare(a.id.value(), b.id.value());
+      };
+
+  public Note {
+    Pitch.require(pitch);
+    if (velocity < 1 || velocity > 127) {
+      throw new IllegalArgumentException("A velocity goes from 1 to 127, not " + velocity);
+    }
+    if (onset < 0 || length < 1 || onset + length > Ticks.LAST) {
+      throw new IllegalArgumentException(
+          "A note cannot lie at tick " + onset + " for " + length + " ticks");
+    }
+  }
+
+  /** A note that was put there rather than played. */
+  public static Note placed(NoteId id, int pitch, int velocity, long onset, long length) {
+    return new Note(id, pitch, velocity, onset, length, new Played(onset, onset + length));
+  }
+
+  /**
+   * A note that stands just as it was played; one struck before the song's start stands at the
+   * start and ends when it was let go.
+   */
+  public static Note asPlayed(NoteId id, int pitch, int velocity, Played played) {
+    long onset = Math.max(0, played.onset());
+    return new Note(id, pitch, velocity, onset, Math.max(1, played.release() - onset), played);
+  }
+
+  public long end() {
+    return onset + length;
+  }
+
+  /** How far it was played from where it now stands, in ticks; negative when early. */
+  public long playedOff() {
+    return played.onset() - onset;
+  }
+
+  /** Stands elsewhere, played when it was: what quantizing does. */
+  public Note standingAt(long newOnset, long newLength) {
+    return new Note(id, pitch, velocity, newOnset, newLength, played);
+  }
+
+  /** Moved by hand: the time as played goes along, so that its deviation stays what it was. */
+  public Note moved(long ticks, int semitones) {
+    return new Note(id, pitch + semitones, velocity, onset + ticks, length, played.shifted(ticks));
+  }
+
+  /** With another length, as played as well. */
+  public Note lasting(long ticks) {
+    return new Note(
+        id, pitch, velocity, onset, ticks, new Played(played.onset(), played.onset() + ticks));
+  }
+
+  public Note withVelocity(int value) {
+    return new Note(id, pitch, value, onset, length, played);
+  }
+}

@@ -1,0 +1,104 @@
+package flailbeat.core.model;
+
+import flailbeat.core.time.MeterMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+/**
+ * One part.
+ *
+ * @param channel MIDI channel, 0 to 15; 9 is the drum channel
+ * @param armed whether a recording may go onto it
+ * @param clips in order of start
+ * @param controls in order of tick
+ * @param carried in order of tick
+ */
+public record Track(
+    TrackId id,
+    String name,
+    Instrument instrument,
+    int channel,
+    boolean armed,
+    boolean muted,
+    boolean solo,
+    List<Clip> clips,
+    List<ControlPoint> controls,
+    List<CarriedEvent> carried) {
+  /** The channel that General MIDI keeps for drums, counted from 0. */
+  public static final int DRUM_CHANNEL = 9;
+
+  public Track {
+    if (channel < 0 || channel > 15) {
+      throw new IllegalArgumentException("A channel goes from 0 to 15, not " + channel);
+    }
+    clips = List.copyOf(clips);
+    controls = List.copyOf(controls);
+    carried = List.copyOf(carried);
+  }
+
+  /** An empty track, armed. */
+  public static Track empty(TrackId id, String name, Instrument instrument, int channel) {
+    return new Track(
+        id, name, instrument, channel, true, false, false, List.of(), List.of(), List.of());
+  }
+
+  /** All its notes, clip by clip. */
+  public List<Note> notes() {
+    if (clips.size() == 1) {
+      return clips.get(0).notes();
+    }
+    return clips.stream().flatMap(c -> c.notes().stream()).toList();
+  }
+
+  public int noteCount() {
+    return clips.stream().mapToInt(c -> c.notes().size()).sum();
+  }
+
+  /** The tick at which its last note ends; 0 without notes. */
+  public long end() {
+    return clips.stream().flatMap(c -> c.notes().stream()).mapToLong(Note::end).max().orElse(0);
+  }
+
+  public Track withClips(List<Clip> value) {
+    return new Track(id, name, instrument, channel, armed, muted, solo, value, controls, carried);
+  }
+
+  public Track withEvents(List<ControlPoint> controlPoints, List<CarriedEvent> carriedEvents) {
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, clips, controlPoints, carriedEvents);
+  }
+
+  public Track withName(String value) {
+    return new Track(id, value, instrument, channel, armed, muted, solo, clips, controls, carried);
+  }
+
+  /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
+  public Track withInstrument(Instrument value, int newChannel) {
+    return new Track(id, name, value, newChannel, armed, muted, solo, clips, controls, carried);
+  }
+
+  public Track withArmed(boolean value) {
+    return new Track(id, name, instrument, channel, value, muted, solo, clips, controls, carried);
+  }
+
+  public Track withMuted(boolean value) {
+    return new Track(id, name, instrument, channel, armed, value, solo, clips, controls, carried);
+  }
+
+  public Track withSolo(boolean value) {
+    return new Track(id, name, instrument, channel, armed, muted, value, clips, controls, carried);
+  }
+
+  /** With each clip's notes put through a function; a clip whose list comes back the same stays. */
+  public Track mapNotes(UnaryOperator<List<Note>> change, MeterMap meters) {
+    List<Clip> result = new ArrayList<>(clips.size());
+    boolean same = true;
+    for (Clip clip : clips) {
+      List<Note> changed = change.apply(clip.notes());
+      same &= changed == clip.notes();
+      result.add(changed == clip.notes() ? clip : clip.with(changed, meters));
+    }
+    return same ? this : withClips(result);
+  }
+}

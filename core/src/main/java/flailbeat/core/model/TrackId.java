@@ -1,0 +1,4 @@
+package flailbeat.core.model;
+
+/** Names a track through every edit. */
+public record TrackId(long value) {}

@@ -1,0 +1,53 @@
+package flailbeat.core.pitch;
+
+/** What is known of a pitch given as a MIDI note number, 0 to 127. */
+public final class Pitch {
+  public static final int LOWEST = 0;
+  public static final int HIGHEST = 127;
+  public static final int MIDDLE_C = 60;
+  public static final int OCTAVE = 12;
+
+  private static final String[] NAMES = {
+    "C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"
+  };
+  private static final int BLACK = 0b0101_0100_1010;
+  private static final int A4 = 69;
+
+  private Pitch() {}
+
+  public static boolean isValid(int pitch) {
+    return pitch >= LOWEST && pitch <= HIGHEST;
+  }
+
+  /**
+   * Returns the pitch.
+   *
+   * @throws IllegalArgumentException outside 0 to 127
+   */
+  public static int require(int pitch) {
+    if (!isValid(pitch)) {
+      throw new IllegalArgumentException("A MIDI note number goes from 0 to 127, not " + pitch);
+    }
+    return pitch;
+  }
+
+  /** The name without its octave: {@code F#}. */
+  public static String className(int pitch) {
+    return NAMES[Math.floorMod(pitch, OCTAVE)];
+  }
+
+  /** The name with its octave: {@code F#4}. */
+  public static String name(int pitch, OctaveNames octaves) {
+    return className(pitch) + octaves.octaveOf(pitch);
+  }
+
+  /** Whether it is a black key of the piano. */
+  public static boolean isBlack(int pitch) {
+    return (BLACK >> Math.floorMod(pitch, OCTAVE) & 1) == 1;
+  }
+
+  /** Its frequency in hertz in equal temperament, A4 being 440 Hz (ISO 16:1975). */
+  public static double frequency(int pitch) {
+    return 440 * Math.pow(2, (pitch - A4) / 12.0);
+  }
+}

@@ -1,0 +1,2 @@
+/** Pitches by their MIDI note number, and their names. */
+package flailbeat.core.pitch;

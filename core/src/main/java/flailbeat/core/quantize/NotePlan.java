@@ -1,0 +1,44 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.Note;
+
+/**
+ * What quantizing would do to one note.
+ *
+ * @param note the note as it now stands
+ * @param line the line chosen for it, a tick
+ * @param otherLine the next nearest line
+ * @param onset where it would stand
+ * @param length how long it would be
+ * @param outcome why it goes there
+ * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 0.5
+ */
+public record NotePlan(
+    Note note, long line, long otherLine, long onset, long length, Outcome outcome, double doubt) {
+  /** What becomes of a note. */
+  public enum Outcome {
+    /** It goes towards its line. */
+    TO_LINE,
+    /** It stays as played, being outside the catch range. */
+    OUT_OF_CATCH,
+    /** It stays as played, since a note of its pitch has the line already. */
+    LINE_TAKEN
+  }
+
+  /** From this probability on a note is called doubtful. */
+  public static final double DOUBTFUL = 0.2;
+
+  public boolean isDoubtful() {
+    return doubt >= DOUBTFUL;
+  }
+
+  /** Whether the note would stand elsewhere, or last otherwise, than it does now. */
+  public boolean changes() {
+    return onset != note.onset() || length != note.length();
+  }
+
+  /** The note as it would stand. */
+  public Note result() {
+    return changes() ? note.standingAt(onset, length) : note;
+  }
+}

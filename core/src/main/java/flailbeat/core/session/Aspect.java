@@ -1,0 +1,19 @@
+package flailbeat.core.session;
+
+/** What about the session has changed. */
+public enum Aspect {
+  /** The song: an edit, undo, redo, or another song. */
+  SONG,
+  /** Which notes, clip or track are chosen. */
+  CHOICE,
+  /** Playing, recording, stopped, or the place. */
+  TRANSPORT,
+  /** Who has the keys, the reach, the velocity, or what is held. */
+  KEYS,
+  /** What a recording has gathered. */
+  PASS,
+  /** How to quantize, the grid, or what is previewed. */
+  TIMING,
+  /** The line that tells the person something. */
+  NOTICE
+}

@@ -1,0 +1,173 @@
+package flailbeat.core.session;
+
+import flailbeat.core.edit.History;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+
+/** The open song with its history, its file, and what is chosen in it. */
+public final class Document {
+  private final Changes changes;
+  private History<Song> history = new History<>(Song.empty());
+  private Optional<Path> file = Optional.empty();
+  private Set<NoteId> selection = Set.of();
+  private TrackId chosenTrack;
+  private int chosenClip;
+
+  Document(Changes changes) {
+    this.changes = changes;
+    this.chosenTrack = song().tracks().get(0).id();
+  }
+
+  public Song song() {
+    return history.current();
+  }
+
+  /** Opens another song, with a history of its own. */
+  public void open(Song song, Optional<Path> from) {
+    history = new History<>(song);
+    if (from.isEmpty() && song.noteCount() > 0) {
+      history.markUnsaved();
+    }
+    file = from;
+    selection = Set.of();
+    chosenTrack = song.tracks().get(0).id();
+    chosenClip = 0;
+    changes.fire(Aspect.SONG);
+    changes.fire(Aspect.CHOICE);
+  }
+
+  /** The project file it was read from or last written to. */
+  public Optional<Path> file() {
+    return file;
+  }
+
+  /** Notes that this song now stands in a file; one that was edited since stays unsaved. */
+  public void saved(Path path, Song written) {
+    file = Optional.of(path);
+    if (written == song()) {
+      history.markSaved();
+    }
+    changes.fire(Aspect.SONG);
+  }
+
+  public boolean hasUnsavedWork() {
+    return !history.isSaved();
+  }
+
+  /** Carries an edit out as one undo step; does nothing when the song comes back the same. */
+  public void edit(String label, UnaryOperator<Song> change) {
+    Song before = song();
+    history.push(label, change.apply(before));
+    if (song() != before) {
+      afterSongChanged();
+    }
+  }
+
+  public Optional<String> undoLabel() {
+    return history.undoLabel();
+  }
+
+  public Optional<String> redoLabel() {
+    return history.redoLabel();
+  }
+
+  void undo() {
+    if (history.undo()) {
+      afterSongChanged();
+    }
+  }
+
+  void redo() {
+    if (history.redo()) {
+      afterSongChanged();
+    }
+  }
+
+  /** The track that is shown, played and recorded onto. */
+  public Track track() {
+    return song().track(chosenTrack).orElse(song().tracks().get(0));
+  }
+
+  public void chooseTrack(TrackId id) {
+    if (!id.equals(chosenTrack) && song().track(id).isPresent()) {
+      chosenTrack = id;
+      chosenClip = 0;
+      selection = Set.of();
+      changes.fire(Aspect.CHOICE);
+    }
+  }
+
+  /** The clip of the chosen track that whole-clip commands work on. */
+  public Optional<Clip> clip() {
+    List<Clip> clips = track().clips();
+    return clips.isEmpty()
+        ? Optional.empty()
+        : Optional.of(clips.get(Math.min(chosenClip, clips.size() - 1)));
+  }
+
+  /** Chooses the clip of the chosen track that lies at a tick, if one does. */
+  public void chooseClipAt(long tick) {
+    List<Clip> clips = track().clips();
+    for (int i = 0; i < clips.size(); i++) {
+      if (clips.get(i).range().contains(tick) && chosenClip != i) {
+        chosenClip = i;
+        changes.fire(Aspect.CHOICE);
+      }
+    }
+  }
+
+  /** The notes that are selected, by name. */
+  public Set<NoteId> selection() {
+    return selection;
+  }
+
+  public void select(Set<NoteId> ids) {
+    if (!selection.equals(ids)) {
+      selection = Set.copyOf(ids);
+      changes.fire(Aspect.CHOICE);
+    }
+  }
+
+  /** Adds to the selection. */
+  public void selectAlso(Set<NoteId> ids) {
+    Set<NoteId> all = new HashSet<>(selection);
+    all.addAll(ids);
+    select(all);
+  }
+
+  /** Selects the notes of the chosen track. */
+  public void selectAll() {
+    select(track().notes().stream().map(Note::id).collect(Collectors.toSet()));
+  }
+
+  /** The selected notes of the chosen track or, when there are none, those of the chosen clip. */
+  public List<Note> notesInHand() {
+    if (!selection.isEmpty()) {
+      return track().notes().stream().filter(n -> selection.contains(n.id())).toList();
+    }
+    return clip().map(Clip::notes).orElse(List.of());
+  }
+
+  /** A selection of notes that are gone would move nothing: it is trimmed. */
+  private void afterSongChanged() {
+    if (!selection.isEmpty()) {
+      Set<NoteId> alive =
+          NoteEdits.find(song(), selection).stream().map(Note::id).collect(Collectors.toSet());
+      selection = alive.size() == selection.size() ? selection : alive;
+    }
+    chosenTrack = track().id();
+    changes.fire(Aspect.SONG);
+  }
+}

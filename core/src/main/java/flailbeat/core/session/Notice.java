@@ -1,0 +1,10 @@
+package flailbeat.core.session;
+
+/**
+ * One line for the person.
+ *
+ * @param warning whether something went wrong
+ */
+public record Notice(String text, boolean warning) {
+  public static final Notice NONE = new Notice("", false);
+}

@@ -1,0 +1,372 @@
+package flailbeat.core.session;
+
+import flailbeat.core.capture.Pass;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.event.Performed;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Player;
+import flailbeat.core.time.Clock;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.transport.Transport;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Playing, live and back, and recording. */
+public final class Performer {
+  private static final int CLICK_BARS_AHEAD = 400;
+  private static final long NANOS_PER_MINUTE = 60_000_000_000L;
+
+  private final Document document;
+  private final TimingDesk timing;
+  private final Changes changes;
+  private final Clock clock;
+  private final Player player;
+  private final Transport transport;
+  private final Hands hands = new Hands();
+  private KeysMode keysMode = KeysMode.PLAY;
+  private PlaySettings settings = PlaySettings.standard();
+  private Optional<Pass> pass = Optional.empty();
+  private Optional<TrackId> passTrack = Optional.empty();
+  private PlaybackPlan plan = PlaybackPlan.SILENCE;
+  private TempoMap tempos;
+  private int liveChannel;
+
+  Performer(Document document, TimingDesk timing, Changes changes, Clock clock, Player player) {
+    this.document = document;
+    this.timing = timing;
+    this.changes = changes;
+    this.clock = clock;
+    this.player = player;
+    this.transport = new Transport(clock);
+    this.tempos = document.song().tempos();
+    changes.listen(this::onChange);
+    sendInstruments();
+  }
+
+  public Hands hands() {
+    return hands;
+  }
+
+  public Transport transport() {
+    return transport;
+  }
+
+  public KeysMode keysMode() {
+    return keysMode;
+  }
+
+  /** Gives the letter keys to notes or to commands; what is held ends. */
+  public void setKeysMode(KeysMode mode) {
+    if (mode != keysMode) {
+      releaseAll(clock.nanoTime());
+      keysMode = mode;
+      changes.fire(Aspect.KEYS);
+    }
+  }
+
+  public PlaySettings settings() {
+    return settings;
+  }
+
+  public void setSettings(PlaySettings value) {
+    settings = value;
+    replan();
+    changes.fire(Aspect.TRANSPORT);
+  }
+
+  /** What the running recording has gathered. */
+  public Optional<Pass> pass() {
+    return pass;
+  }
+
+  /** The track that the running recording goes to. */
+  public Optional<TrackId> passTrack() {
+    return passTrack;
+  }
+
+  /** A key goes down at a moment of the clock's. */
+  public void press(PhysicalKey key, long atNanos) {
+    perform(hands.press(key, atNanos));
+  }
+
+  public void release(PhysicalKey key, long atNanos) {
+    perform(hands.release(key, atNanos));
+  }
+
+  /** A drawn key goes down. */
+  public void press(int pitch, int velocity, long atNanos) {
+    perform(hands.press(pitch, velocity, atNanos));
+  }
+
+  public void releasePointer(long atNanos) {
+    perform(hands.releasePointer(atNanos));
+  }
+
+  /** Ends every note under the hands: their releases may never come. */
+  public void releaseAll(long atNanos) {
+    perform(hands.releaseAll(atNanos));
+  }
+
+  public void moveOctaves(int octaves) {
+    hands.moveOctaves(octaves);
+    changes.fire(Aspect.KEYS);
+  }
+
+  public void setVelocity(int velocity) {
+    hands.setVelocity(velocity);
+    changes.fire(Aspect.KEYS);
+  }
+
+  /** Silence, at once, whatever sounds. */
+  void panic() {
+    releaseAll(clock.nanoTime());
+    stop();
+    player.allNotesOff();
+  }
+
+  /** Song position in ticks, as heard now. */
+  public long positionTicks() {
+    return document.song().tempos().tickAt(transport.positionNanos());
+  }
+
+  /** The tick at which the next start begins. */
+  public long placeTicks() {
+    return document.song().tempos().tickAt(transport.placeNanos());
+  }
+
+  /** Moves the place to a tick. While playing, playing goes on from there. */
+  public void seek(long tick) {
+    boolean playing = transport.isRunning() && !transport.isRecording();
+    stop();
+    transport.setPlaceNanos(document.song().tempos().nanosAt(Math.max(0, tick)));
+    if (playing) {
+      play();
+    }
+    changes.fire(Aspect.TRANSPORT);
+  }
+
+  /** Plays from the place. */
+  public void play() {
+    start(false);
+  }
+
+  /** Records onto the chosen track, from the place, after the count-in. */
+  Notice record() {
+    Track track = document.track();
+    if (!track.armed()) {
+      return new Notice(
+          track.name() + " is not armed: press the red dot on its tab to record onto it", true);
+    }
+    pass = Optional.of(new Pass(document.song().tempos(), placeTicks()));
+    passTrack = Optional.of(track.id());
+    start(true);
+    return new Notice("Recording onto " + track.name(), false);
+  }
+
+  /** Stops; a recording becomes one undo step. Says what was recorded. */
+  Optional<Notice> stop() {
+    if (!transport.isRunning()) {
+      return Optional.empty();
+    }
+    long now = clock.nanoTime();
+    if (pass.isPresent()) {
+      perform(hands.releaseAll(now));
+    }
+    long songNanos = transport.songNanosAt(now);
+    transport.stop();
+    player.halt();
+    Optional<Notice> said = pass.map(p -> keep(p, songNanos));
+    changes.fire(Aspect.TRANSPORT);
+    return said;
+  }
+
+  /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
+  public void tick() {
+    if (!transport.isRunning()) {
+      return;
+    }
+    Transport.State before = transport.state();
+    transport.follow(player.songOffsetNanos());
+    long position = transport.positionNanos();
+    if (plan.clicks().size() > 0 && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE) {
+      replan();
+    }
+    if (!transport.isRecording() && isPastEnd(position)) {
+      stop();
+    } else if (transport.state() != before) {
+      changes.fire(Aspect.TRANSPORT);
+    }
+  }
+
+  /** Shows and sounds the notes in hand as they were played, while {@code held}. */
+  void hearAsPlayed(boolean held) {
+    if (timing.isAsPlayed() == held || transport.isRecording()) {
+      return;
+    }
+    timing.setAsPlayed(held);
+    if (held && !transport.isRunning()) {
+      play();
+    } else if (!held) {
+      stop();
+    }
+    replan();
+  }
+
+  private boolean isPastEnd(long positionNanos) {
+    Song song = document.song();
+    long end = song.end();
+    long bars = song.meters().wholeBars(new TickRange(0, Math.max(1, end))).end();
+    long endNanos = song.tempos().nanosAt(bars);
+    return end > 0 && transport.placeNanos() < endNanos && positionNanos >= endNanos;
+  }
+
+  private void start(boolean record) {
+    if (transport.isRunning()) {
+      return;
+    }
+    Song song = document.song();
+    long place = placeTicks();
+    long barTicks = song.meters().meterAt(place).ticksPerBar();
+    long countInTicks = record ? settings.countInBars() * barTicks : 0;
+    long countInNanos = song.tempos().nanosAt(place) - song.tempos().nanosAt(place - countInTicks);
+    plan = planFrom(record, place, countInTicks);
+    long heardAt = clock.nanoTime() + player.leadNanos();
+    transport.start(record, countInNanos, heardAt);
+    player.cue(plan, transport.placeNanos() - countInNanos, heardAt);
+    changes.fire(Aspect.TRANSPORT);
+  }
+
+  private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {
+    Song song = document.song();
+    boolean click = record ? settings.clickInRecord() : settings.clickInPlay();
+    long clicksEnd =
+        click ? from + CLICK_BARS_AHEAD * song.meters().meterAt(from).ticksPerBar() : from;
+    ClickTrack clicks =
+        click || countInTicks > 0
+            ? ClickTrack.between(from - countInTicks, clicksEnd, song.tempos(), song.meters())
+            : ClickTrack.NONE;
+    return PlaybackPlan.of(heardSong(), clicks, song.tempos().nanosAt(from));
+  }
+
+  private Song heardSong() {
+    if (!timing.isAsPlayed()) {
+      return document.song();
+    }
+    Set<NoteId> inHand =
+        document.notesInHand().stream().map(n -> n.id()).collect(Collectors.toSet());
+    return NoteEdits.restorePlayed(document.song(), inHand);
+  }
+
+  /** Makes what is heard follow the song and the settings while it runs. */
+  private void replan() {
+    if (transport.isRunning()) {
+      boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
+      long from = countingIn ? placeTicks() : Math.max(placeTicks(), positionTicks());
+      Song song = document.song();
+      long countInTicks =
+          countingIn ? settings.countInBars() * song.meters().meterAt(from).ticksPerBar() : 0;
+      plan = planFrom(transport.isRecording(), from, countInTicks);
+      player.replace(plan);
+    }
+  }
+
+  private Notice keep(Pass finished, long songNanos) {
+    Song song = document.song();
+    List<NewNote> notes = finished.finish(songNanos);
+    TrackId onto = passTrack.orElse(document.track().id());
+    pass = Optional.empty();
+    passTrack = Optional.empty();
+    changes.fire(Aspect.PASS);
+    String leftOut =
+        finished.leftOut() == 0
+            ? ""
+            : "; "
+                + count(finished.leftOut())
+                + " in the count-in came too early and were left out";
+    if (notes.isEmpty()) {
+      return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
+    }
+    long first = finished.startTick();
+    long last = Math.max(first, song.tempos().tickAt(songNanos));
+    TickRange range = new TickRange(first, Math.min(last, lastEnd(notes)));
+    document.edit("Record " + count(notes.size()), s -> NoteEdits.add(s, onto, notes, range));
+    document.chooseClipAt(first);
+    String name = document.song().track(onto).map(Track::name).orElse("");
+    return new Notice("Recorded " + count(notes.size()) + " onto " + name + leftOut, false);
+  }
+
+  private static long lastEnd(List<NewNote> notes) {
+    return notes.stream().mapToLong(n -> n.played().release()).max().orElse(0);
+  }
+
+  private static String count(int notes) {
+    return notes == 1 ? "1 note" : notes + " notes";
+  }
+
+  private void perform(List<Performed> events) {
+    for (Performed event : events) {
+      switch (event) {
+        case Performed.NoteOn on -> player.noteOn(liveChannel, on.pitch(), on.velocity());
+        case Performed.NoteOff off -> player.noteOff(liveChannel, off.pitch());
+      }
+      pass.ifPresent(p -> p.accept(event, transport.songNanosAt(event.atNanos())));
+    }
+    if (!events.isEmpty()) {
+      changes.fire(Aspect.KEYS);
+      pass.ifPresent(p -> changes.fire(Aspect.PASS));
+    }
+  }
+
+  private void onChange(Aspect aspect) {
+    if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+      sendInstruments();
+    }
+    if (aspect == Aspect.SONG) {
+      if (!document.song().tempos().equals(tempos)) {
+        followTempo();
+      }
+      replan();
+    }
+  }
+
+  /** Another tempo moves the ticks in time: what plays goes on from the same tick. */
+  private void followTempo() {
+    long place = tempos.tickAt(transport.placeNanos());
+    long position = tempos.tickAt(transport.positionNanos());
+    tempos = document.song().tempos();
+    boolean running = transport.isRunning();
+    player.halt();
+    transport.setPlaceNanos(tempos.nanosAt(running ? position : place));
+    if (running) {
+      start(false);
+      transport.setReturnNanos(tempos.nanosAt(place));
+    }
+  }
+
+  /** Live notes go to the chosen track's channel; what is held on another ends first. */
+  private void sendInstruments() {
+    for (Track track : document.song().tracks()) {
+      player.instrument(track.channel(), track.instrument());
+    }
+    Track chosen = document.track();
+    Instrument instrument = chosen.instrument();
+    player.instrument(chosen.channel(), instrument);
+    if (chosen.channel() != liveChannel) {
+      releaseAll(clock.nanoTime());
+      liveChannel = chosen.channel();
+    }
+  }
+}

@@ -1,0 +1,112 @@
+package flailbeat.core.session;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.quantize.Nearest;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * How to quantize, and what it would do to the notes in hand. The preview is worked out when it is
+ * first asked for after something changed.
+ */
+public final class TimingDesk {
+  private final Document document;
+  private final Changes changes;
+  private QuantizeSettings settings = QuantizeSettings.standard();
+  private QuantizePlan plan = QuantizePlan.NONE;
+  private Map<NoteId, NotePlan> byNote = Map.of();
+  private boolean stale = true;
+  private boolean asPlayed;
+
+  TimingDesk(Document document, Changes changes) {
+    this.document = document;
+    this.changes = changes;
+    changes.listen(
+        aspect -> {
+          if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+            refresh();
+          }
+        });
+  }
+
+  public QuantizeSettings settings() {
+    return settings;
+  }
+
+  public void setSettings(QuantizeSettings value) {
+    if (!settings.equals(value)) {
+      settings = value;
+      refresh();
+    }
+  }
+
+  /** What applying would do to the notes in hand. */
+  public QuantizePlan plan() {
+    update();
+    return plan;
+  }
+
+  /** The plan for each note in hand. */
+  public Map<NoteId, NotePlan> planByNote() {
+    update();
+    return byNote;
+  }
+
+  /** Whether notes are shown and heard as they were played, for as long as it is held. */
+  public boolean isAsPlayed() {
+    return asPlayed;
+  }
+
+  void setAsPlayed(boolean value) {
+    asPlayed = value;
+    changes.fire(Aspect.TIMING);
+  }
+
+  /** Carries the plan out as one undo step, and says what it did. */
+  Notice apply() {
+    QuantizePlan todo = plan();
+    if (todo.notes().isEmpty()) {
+      return new Notice("There are no notes here to quantize", false);
+    }
+    int moved = todo.moved();
+    int taken = todo.count(NotePlan.Outcome.LINE_TAKEN);
+    if (moved == 0) {
+      return new Notice("Nothing to move: every note stands where quantizing puts it", false);
+    }
+    document.edit("Quantize to " + settings.grid(), todo::applyTo);
+    String kept = taken == 0 ? "" : "; " + count(taken) + " stayed as played, the line was taken";
+    return new Notice("Quantized " + count(moved) + " to " + settings.grid() + kept, false);
+  }
+
+  private static String count(int notes) {
+    return notes == 1 ? "1 note" : notes + " notes";
+  }
+
+  private void refresh() {
+    stale = true;
+    changes.fire(Aspect.TIMING);
+  }
+
+  private void update() {
+    if (!stale) {
+      return;
+    }
+    stale = false;
+    Song song = document.song();
+    List<Note> inHand = document.notesInHand();
+    Set<NoteId> ids = inHand.stream().map(Note::id).collect(Collectors.toSet());
+    List<Note> others =
+        document.track().notes().stream().filter(n -> !ids.contains(n.id())).toList();
+    plan = new Nearest(settings, song.tempos(), song.meters()).plan(inHand, others);
+    byNote =
+        plan.notes().stream().collect(Collectors.toMap(p -> p.note().id(), Function.identity()));
+  }
+}

@@ -1,0 +1,43 @@
+package flailbeat.core.time;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * Which lines notes may stand on: every multiple, counted from the start of each bar, of each of
+ * its note values.
+ *
+ * @param values one or more note values; their lines are laid over one another
+ */
+public record Grid(List<NoteValue> values) {
+  public Grid {
+    values = values.stream().distinct().toList();
+    if (values.isEmpty()) {
+      throw new IllegalArgumentException("A grid needs a note value, such as 1/16");
+    }
+  }
+
+  public static Grid of(NoteValue... values) {
+    return new Grid(Arrays.asList(values));
+  }
+
+  /**
+   * Reads {@code 1/16} or {@code 1/16+1/8T}.
+   *
+   * @throws IllegalArgumentException with a message fit for the person who typed it
+   */
+  public static Grid parse(String text) {
+    return new Grid(Arrays.stream(text.split("\\+", -1)).map(NoteValue::parse).toList());
+  }
+
+  /** The shortest of its note values, in ticks. */
+  public long finestTicks() {
+    return values.stream().mapToLong(NoteValue::ticks).min().orElseThrow();
+  }
+
+  @Override
+  public String toString() {
+    return values.stream().map(NoteValue::toString).collect(Collectors.joining("+"));
+  }
+}

@@ -1,0 +1,2 @@
+/** Where the song is: stopped, counting in, playing or recording. */
+package flailbeat.core.transport;
