@@ -37,9 +37,6 @@ public final class Document {
   /** Opens another song, with a history of its own. */
   public void open(Song song, Optional<Path> from) {
     history = new History<>(song);
-    if (from.isEmpty() && song.noteCount() > 0) {
-      history.markUnsaved();
-    }
     file = from;
     selection = Set.of();
     chosenTrack = song.tracks().get(0).id();
@@ -59,6 +56,12 @@ public final class Document {
     if (written == song()) {
       history.markSaved();
     }
+    changes.fire(Aspect.SONG);
+  }
+
+  /** Notes that the song stands in no file as it is, as after saving what was left of one. */
+  public void markUnsaved() {
+    history.markUnsaved();
     changes.fire(Aspect.SONG);
   }
 

@@ -147,9 +147,12 @@ public final class Performer {
     return document.song().tempos().tickAt(transport.placeNanos());
   }
 
-  /** Moves the place to a tick. While playing, playing goes on from there. */
+  /** Moves the place to a tick. Playing goes on from there; a recording is not disturbed. */
   public void seek(long tick) {
-    boolean playing = transport.isRunning() && !transport.isRecording();
+    if (transport.isRecording()) {
+      return;
+    }
+    boolean playing = transport.isRunning();
     stop();
     transport.setPlaceNanos(document.song().tempos().nanosAt(Math.max(0, tick)));
     if (playing) {

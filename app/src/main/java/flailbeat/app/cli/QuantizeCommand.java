@@ -1,0 +1,252 @@
+package flailbeat.app.cli;
+
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.core.files.Opened;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.project.ProjectFile;
+import flailbeat.core.format.smf.SmfExport;
+import flailbeat.core.format.smf.SmfFile;
+import flailbeat.core.format.smf.SmfPatch;
+import flailbeat.core.format.smf.SmfReader;
+import flailbeat.core.format.smf.SmfReading;
+import flailbeat.core.format.smf.SmfWriter;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.Nearest;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.time.Grid;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+@Command(
+    name = "quantize",
+    mixinStandardHelpOptions = true,
+    description = "Puts notes on a grid; nothing else in the file changes.")
+final class QuantizeCommand implements Callable<Integer> {
+  /** How lines are chosen. */
+  private enum Method {
+    NEAREST,
+    FIT
+  }
+
+  @Mixin private Verbose verbose;
+  @Spec private CommandSpec spec;
+
+  @Parameters(index = "0", paramLabel = "IN", description = "A .flail or .mid file.")
+  private Path in;
+
+  @Parameters(index = "1", paramLabel = "OUT", description = "Where the result goes.")
+  private Path out;
+
+  @Option(
+      names = "--grid",
+      required = true,
+      paramLabel = "G",
+      description = "1/16, 1/8T (triplet), 1/8D (dotted), 1/16+1/8T (both).")
+  private String grid;
+
+  @Option(names = "--method", defaultValue = "nearest", description = "nearest or fit.")
+  private Method method;
+
+  @Option(names = "--strength", defaultValue = "100", description = "0 to 100 per cent.")
+  private double strength;
+
+  @Option(names = "--swing", defaultValue = "50", description = "50 to 75 per cent.")
+  private double swing;
+
+  @Option(
+      names = "--catch",
+      defaultValue = "100",
+      description = "Only notes this close to a line, 0 to 100 per cent of half the gap.")
+  private double catchRange;
+
+  @Option(names = "--ends", defaultValue = "keep", description = "keep or snap.")
+  private QuantizeSettings.Ends ends;
+
+  @Option(names = "--lag", defaultValue = "off", description = "auto, off or milliseconds.")
+  private String lag;
+
+  @Option(names = "--track", paramLabel = "N", description = "Only this track, from 1.")
+  private Optional<Integer> track;
+
+  @Option(names = "--report", paramLabel = "FILE.json", description = "Tell what was done.")
+  private Optional<Path> report;
+
+  @Option(names = "--timings", hidden = true, description = "Tell how long each part took.")
+  private boolean timings;
+
+  private record Report(
+      int notes, int moved, double lagMs, double spreadMs, List<Doubtful> doubtful) {}
+
+  private record Doubtful(int track, long tick, int pitch, long to, long orTo, double doubt) {}
+
+  /** A song with the MIDI file it came from, if it came from one. */
+  private record Input(Opened opened, Optional<SmfFile> source) {}
+
+  @Override
+  public Integer call() throws CommandFault {
+    QuantizeSettings settings = settings();
+    SoundInput.requireKnown(out);
+    Progress progress = new Progress(spec.commandLine().getErr());
+    long start = System.nanoTime();
+    Input input = read();
+    Song song = input.opened().song();
+    List<Integer> chosen = chosenTracks(song);
+    progress.now("Quantizing");
+    long read = System.nanoTime();
+    List<QuantizePlan> plans = new ArrayList<>();
+    Song result = song;
+    for (int index : chosen) {
+      Track t = song.tracks().get(index);
+      QuantizePlan plan =
+          new Nearest(settings, song.tempos(), song.meters()).plan(t.notes(), List.of());
+      plans.add(plan);
+      result = plan.applyTo(result);
+    }
+    long quantized = System.nanoTime();
+    progress.now("Writing " + out);
+    write(input, song, result);
+    long written = System.nanoTime();
+    writeReport(chosen, plans);
+    if (timings) {
+      spec.commandLine()
+          .getErr()
+          .printf(
+              Locale.ROOT,
+              "read %.0f ms, quantize %.0f ms, write %.0f ms%n",
+              (read - start) / 1e6,
+              (quantized - read) / 1e6,
+              (written - quantized) / 1e6);
+    }
+    return 0;
+  }
+
+  private QuantizeSettings settings() {
+    if (method == Method.FIT) {
+      throw new ParameterException(
+          spec.commandLine(), "The method fit is not there yet; use --method nearest");
+    }
+    try {
+      return new QuantizeSettings(Grid.parse(grid), strength, swing, catchRange, ends, lag());
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(spec.commandLine(), e.getMessage(), e);
+    }
+  }
+
+  private Lag lag() {
+    return switch (lag.toLowerCase(Locale.ROOT)) {
+      case "auto" -> new Lag.Auto();
+      case "off" -> new Lag.Off();
+      default -> {
+        try {
+          yield new Lag.Millis(Double.parseDouble(lag));
+        } catch (NumberFormatException e) {
+          throw new ParameterException(
+              spec.commandLine(), "--lag is auto, off or milliseconds, not " + lag, e);
+        }
+      }
+    };
+  }
+
+  private Input read() throws CommandFault {
+    try {
+      if (SongFiles.kindOf(in) == SongFiles.Kind.PROJECT) {
+        return new Input(SongFiles.read(in), Optional.empty());
+      }
+      SmfReading reading = SmfReader.read(in);
+      Opened opened = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
+      SoundInput.requireWhole(in, opened);
+      return new Input(opened, Optional.of(reading.file()));
+    } catch (IOException e) {
+      throw CommandLineApp.fault(in, e);
+    }
+  }
+
+  private List<Integer> chosenTracks(Song song) {
+    List<Integer> all = new ArrayList<>();
+    for (int i = 0; i < song.tracks().size(); i++) {
+      all.add(i);
+    }
+    if (track.isEmpty()) {
+      return all;
+    }
+    if (track.get() < 1 || track.get() > all.size()) {
+      throw new ParameterException(
+          spec.commandLine(),
+          "There is no track " + track.get() + "; " + in + " has 1 to " + all.size());
+    }
+    return List.of(track.get() - 1);
+  }
+
+  private void write(Input input, Song before, Song after) throws CommandFault {
+    try {
+      if (SongFiles.kindOf(out) == SongFiles.Kind.PROJECT) {
+        ProjectFile.write(after, out);
+      } else if (input.source().isPresent()) {
+        SmfWriter.write(SmfPatch.apply(input.source().get(), before, after), out);
+      } else {
+        SmfWriter.write(SmfExport.of(after), out);
+      }
+    } catch (IOException e) {
+      throw CommandLineApp.fault(out, e);
+    }
+  }
+
+  private void writeReport(List<Integer> tracks, List<QuantizePlan> plans) throws CommandFault {
+    if (report.isEmpty()) {
+      return;
+    }
+    List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
+    double[] deviations =
+        plans.stream()
+            .flatMapToDouble(p -> java.util.Arrays.stream(p.timing().deviationsMs()))
+            .toArray();
+    var timing = flailbeat.core.quantize.Timing.of(deviations);
+    List<Doubtful> doubtful = new ArrayList<>();
+    for (int i = 0; i < plans.size(); i++) {
+      int number = tracks.get(i) + 1;
+      plans.get(i).notes().stream()
+          .filter(NotePlan::isDoubtful)
+          .forEach(
+              n ->
+                  doubtful.add(
+                      new Doubtful(
+                          number,
+                          n.note().onset(),
+                          n.note().pitch(),
+                          n.line(),
+                          n.otherLine(),
+                          n.doubt())));
+    }
+    Report content =
+        new Report(
+            all.size(),
+            (int) all.stream().filter(NotePlan::changes).count(),
+            timing.lagMs(),
+            timing.spreadMs(),
+            doubtful);
+    JsonMapper mapper = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    try {
+      SafeFile.write(report.get(), stream -> stream.write(mapper.writeValueAsBytes(content)));
+    } catch (IOException e) {
+      throw CommandLineApp.fault(report.get(), e);
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** The command line: needs no display and starts no JavaFX. */
+package flailbeat.app.cli;

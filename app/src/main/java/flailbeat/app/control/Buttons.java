@@ -1,0 +1,40 @@
+package flailbeat.app.control;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import org.kordamp.ikonli.Ikon;
+import org.kordamp.ikonli.javafx.FontIcon;
+
+/** Makes buttons that never take the keyboard: the keys stay with whom the Keys switch says. */
+public final class Buttons {
+  private Buttons() {}
+
+  /** A button with a word on it. */
+  public static Button text(String text, String hint, Runnable action) {
+    Button button = new Button(text);
+    button.setOnAction(e -> action.run());
+    return dressed(button, hint);
+  }
+
+  /** A button with a picture and no word: its hint is its name to a screen reader too. */
+  public static Button icon(Ikon icon, String hint, Runnable action) {
+    Button button = text("", hint, action);
+    button.setGraphic(new FontIcon(icon));
+    button.setAccessibleText(hint);
+    return button;
+  }
+
+  /** A button that stays down. */
+  public static ToggleButton toggle(String text, String hint) {
+    return dressed(new ToggleButton(text), hint);
+  }
+
+  private static <B extends ButtonBase> B dressed(B button, String hint) {
+    button.setFocusTraversable(false);
+    button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    button.setTooltip(new Tooltip(hint));
+    return button;
+  }
+}

@@ -1,0 +1,143 @@
+package flailbeat.app.control;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.css.CssMetaData;
+import javafx.css.StyleConverter;
+import javafx.css.Styleable;
+import javafx.css.StyleableObjectProperty;
+import javafx.css.StyleableProperty;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+
+/**
+ * The colours of the style sheet, for canvases: an unseen node of the scene to which the style
+ * sheet gives every {@link Ink}. They are there once the scene has been styled.
+ */
+public final class Palette extends Region {
+  /** A colour's name; in the style sheet {@code INK_SOFT} is {@code -fb-ink-soft}. */
+  public enum Ink {
+    PAPER,
+    RAISED,
+    INK,
+    INK_SOFT,
+    RULE,
+    RULE_STRONG,
+    WHEAT,
+    WHEAT_PALE,
+    RECORD,
+    EARLY,
+    LATE,
+    ROW_DARK,
+    CAP_DARK,
+    LEVEL
+  }
+
+  private static final List<CssMetaData<? extends Styleable, ?>> META = meta();
+
+  private final Map<Ink, StyleableObjectProperty<Color>> colors = new EnumMap<>(Ink.class);
+  private final List<Runnable> listeners = new ArrayList<>();
+
+  public Palette() {
+    getStyleClass().add("palette");
+    setManaged(false);
+    setVisible(false);
+    for (Ink ink : Ink.values()) {
+      colors.put(ink, new Entry(this, ink));
+    }
+  }
+
+  /** The colour; black until the scene has been styled. */
+  public Color color(Ink ink) {
+    return colors.get(ink).get();
+  }
+
+  /** The colour, more or less clear. */
+  public Color color(Ink ink, double opacity) {
+    return color(ink).deriveColor(0, 1, 1, opacity);
+  }
+
+  /** Calls back when a colour has changed, as it does with another style sheet. */
+  public void onChange(Runnable listener) {
+    listeners.add(listener);
+  }
+
+  private static List<CssMetaData<? extends Styleable, ?>> meta() {
+    List<CssMetaData<? extends Styleable, ?>> result =
+        new ArrayList<>(Region.getClassCssMetaData());
+    for (Ink ink : Ink.values()) {
+      result.add(new Meta(ink));
+    }
+    return List.copyOf(result);
+  }
+
+  private static Meta metaOf(Ink ink) {
+    return META.stream()
+        .filter(m -> m instanceof Meta meta && meta.ink == ink)
+        .map(Meta.class::cast)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Override
+  public List<CssMetaData<? extends Styleable, ?>> getCssMetaData() {
+    return META;
+  }
+
+  private static final class Meta extends CssMetaData<Palette, Color> {
+    private final Ink ink;
+
+    Meta(Ink ink) {
+      super(
+          "-fb-" + ink.name().toLowerCase(Locale.ROOT).replace('_', '-'),
+          StyleConverter.getColorConverter(),
+          Color.BLACK);
+      this.ink = ink;
+    }
+
+    @Override
+    public boolean isSettable(Palette palette) {
+      return true;
+    }
+
+    @Override
+    public StyleableProperty<Color> getStyleableProperty(Palette palette) {
+      return palette.colors.get(ink);
+    }
+  }
+
+  private static final class Entry extends StyleableObjectProperty<Color> {
+    private final Palette palette;
+    private final Ink ink;
+
+    Entry(Palette palette, Ink ink) {
+      super(Color.BLACK);
+      this.palette = palette;
+      this.ink = ink;
+    }
+
+    @Override
+    protected void invalidated() {
+      get();
+      palette.listeners.forEach(Runnable::run);
+    }
+
+    @Override
+    public Object getBean() {
+      return palette;
+    }
+
+    @Override
+    public String getName() {
+      return ink.name();
+    }
+
+    @Override
+    public CssMetaData<Palette, Color> getCssMetaData() {
+      return metaOf(ink);
+    }
+  }
+}

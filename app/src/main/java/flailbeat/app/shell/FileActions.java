@@ -1,0 +1,153 @@
+package flailbeat.app.shell;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.Opened;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Song;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Session;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
+public final class FileActions {
+  private final Session session;
+  private final Prompts prompts;
+  private final Background background;
+
+  public FileActions(Session session, Prompts prompts, Background background) {
+    this.session = session;
+    this.prompts = prompts;
+    this.background = background;
+  }
+
+  /** Opens an empty song in the place of this one. */
+  public void newSong() {
+    afterUnsavedWork(() -> session.open(Song.empty(), Optional.empty()));
+  }
+
+  public void openDemo() {
+    afterUnsavedWork(() -> session.open(HarbourLamps.song(), Optional.empty()));
+  }
+
+  public void open() {
+    afterUnsavedWork(() -> prompts.fileToOpen().ifPresent(this::open));
+  }
+
+  /** Opens a file in the place of the present song. */
+  public void open(Path file) {
+    background.run(
+        "Opening " + file.getFileName(),
+        () -> SongFiles.read(file),
+        opened -> opened(file, opened),
+        e -> failed(file, e));
+  }
+
+  private void opened(Path file, Opened opened) {
+    int notes = opened.song().noteCount();
+    if (!opened.isSound() && !prompts.takeDamaged(opened.damage(), opened.loss(), notes)) {
+      session.tell(new Notice("Not opened: " + file + ": " + opened.damage(), true));
+      return;
+    }
+    boolean project = file.toString().endsWith(".flail");
+    session.open(opened.song(), project ? Optional.of(file) : Optional.empty());
+    if (!opened.isSound()) {
+      session.document().markUnsaved();
+    }
+    String damage = opened.isSound() ? "" : "; damaged, " + opened.loss();
+    String remarks = opened.remarks().isEmpty() ? "" : "; " + String.join("; ", opened.remarks());
+    session.tell(
+        new Notice(
+            "Opened " + file.getFileName() + ", " + notes + " notes" + damage + remarks,
+            !opened.isSound()));
+  }
+
+  /** Saves to the song's file, or asks for one. */
+  public void save() {
+    save(() -> {});
+  }
+
+  public void saveAs() {
+    prompts.projectToSave(fileName(".flail")).ifPresent(p -> write(p, () -> {}));
+  }
+
+  private void save(Runnable then) {
+    Optional<Path> target = session.document().file();
+    if (target.isEmpty()) {
+      target = prompts.projectToSave(fileName(".flail"));
+    }
+    target.ifPresent(p -> write(p, then));
+  }
+
+  private void write(Path file, Runnable then) {
+    session.stop();
+    Song song = titled(file);
+    background.run(
+        "Saving " + file.getFileName(),
+        () -> {
+          SongFiles.write(song, file);
+          return song;
+        },
+        written -> {
+          session.document().saved(file, written);
+          session.tell(new Notice("Saved " + file.getFileName(), false));
+          then.run();
+        },
+        e -> failed(file, e));
+  }
+
+  /** A song that has no name yet takes its file's. */
+  private Song titled(Path file) {
+    if (session.song().title().equals(Song.empty().title())) {
+      String title = SongFiles.titleOf(file);
+      session.edit("Name the song", s -> s.withTitle(title));
+    }
+    return session.song();
+  }
+
+  public void exportMidi() {
+    prompts
+        .midiToExport(fileName(".mid"))
+        .ifPresent(
+            file -> {
+              Song song = session.song();
+              background.run(
+                  "Exporting " + file.getFileName(),
+                  () -> {
+                    SongFiles.write(song, file);
+                    return song;
+                  },
+                  written ->
+                      session.tell(
+                          new Notice(
+                              "Exported " + written.noteCount() + " notes to " + file.getFileName(),
+                              false)),
+                  e -> failed(file, e));
+            });
+  }
+
+  /** Does something that loses unsaved work, after asking about it. */
+  public void afterUnsavedWork(Runnable then) {
+    session.stop();
+    if (!session.document().hasUnsavedWork()) {
+      then.run();
+      return;
+    }
+    switch (prompts.unsavedWork(session.song().title())) {
+      case SAVE -> save(then);
+      case DISCARD -> then.run();
+      case STAY -> {
+        // As it was.
+      }
+    }
+  }
+
+  private String fileName(String extension) {
+    return session.song().title().replaceAll("[^\\p{L}\\p{N} _-]", "") + extension;
+  }
+
+  private void failed(Path file, IOException e) {
+    session.tell(new Notice(SongFiles.describe(file, e), true));
+  }
+}

@@ -1,0 +1,47 @@
+package flailbeat.app.shell;
+
+import flailbeat.audio.AudioEngine;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.Clock;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+import org.slf4j.LoggerFactory;
+
+/** Starts the window. Wires everything by hand. */
+public final class FlailbeatApp extends Application {
+  private AudioEngine engine;
+
+  @Override
+  public void start(Stage stage) {
+    Thread.currentThread()
+        .setUncaughtExceptionHandler(
+            (thread, e) -> LoggerFactory.getLogger(FlailbeatApp.class).error("Uncaught", e));
+    engine = AudioEngine.onDevice(Clock.SYSTEM);
+    Session session = new Session(Clock.SYSTEM, engine);
+    MainWindow window = new MainWindow(stage, session, engine, null);
+    List<String> words = getParameters().getRaw();
+    if (words.contains("--demo")) {
+      session.open(HarbourLamps.song(), Optional.empty());
+    }
+    stage.setX(0);
+    stage.setY(0);
+    window.show();
+    words.stream()
+        .filter(w -> !w.startsWith("--"))
+        .findFirst()
+        .ifPresent(w -> window.files().open(Path.of(w)));
+    if (Boolean.getBoolean("flailbeat.exitWhenShown")) {
+      Platform.runLater(() -> Platform.runLater(Platform::exit));
+    }
+  }
+
+  @Override
+  public void stop() {
+    engine.close();
+  }
+}

@@ -1,0 +1,224 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.view.KeyActions;
+import flailbeat.app.view.KeyDeck;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.Session;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.stage.Stage;
+
+/**
+ * Decides who gets a key, before any control of the window sees it: a text field with the caret, a
+ * shortcut, or the hands.
+ *
+ * <p>Three things of this platform are met here. A held key comes as repeated presses: only the
+ * first counts. When the window loses the focus, no release comes for what is held: everything ends
+ * then, and repeats of those keys that arrive as the focus returns start nothing. A key's code
+ * follows the system's layout and may be unknown: a release is matched to its press by code and
+ * text.
+ */
+final class KeyRouter {
+  /** Repeats come about every 30 to 40 ms; a person is slower. */
+  private static final long REPEAT_NANOS = 70_000_000;
+
+  /** What the system says of a key, which is all there is to know it by. */
+  private record Name(KeyCode code, String text) {
+    static Name of(KeyEvent e) {
+      return new Name(e.getCode(), e.getCode() == KeyCode.UNDEFINED ? e.getText() : "");
+    }
+  }
+
+  private final Session session;
+  private final Performer performer;
+  private final KeyLayout layout;
+  private final KeyDeck deck;
+  private final Shortcuts shortcuts;
+  private final List<Shortcut> table;
+  private final List<Shortcut> playTable;
+  private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
+  private final Map<Name, Long> lostInFocus = new HashMap<>();
+  private boolean holdingAsPlayed;
+
+  KeyRouter(Session session, KeyLayout layout, KeyDeck deck, Shortcuts shortcuts) {
+    this.session = session;
+    this.performer = session.performer();
+    this.layout = layout;
+    this.deck = deck;
+    this.shortcuts = shortcuts;
+    this.table = shortcuts.table();
+    this.playTable = shortcuts.playTable();
+  }
+
+  void install(Stage stage, Scene scene) {
+    scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+    scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+    scene.addEventFilter(MouseEvent.MOUSE_PRESSED, this::leaveTextField);
+    stage.focusedProperty().addListener((property, before, focused) -> focusChanged(focused));
+  }
+
+  private void pressed(KeyEvent e) {
+    long now = System.nanoTime();
+    if (isTyping(e) && Shortcut.isTextEditing(e)) {
+      return;
+    }
+    Name name = Name.of(e);
+    boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);
+    if (!repeat && playNote(e, name, now)) {
+      e.consume();
+      return;
+    }
+    boolean handled = repeat && down.getOrDefault(name, Optional.empty()).isPresent();
+    if (!handled) {
+      handled = command(e, repeat);
+    }
+    if (!repeat) {
+      down.putIfAbsent(name, Optional.empty());
+    }
+    if (handled || isLetterKey(e)) {
+      e.consume();
+    }
+  }
+
+  /** Notes first: a letter that plays must not wait for a table to be searched. */
+  private boolean playNote(KeyEvent e, Name name, long now) {
+    if (performer.keysMode() != KeysMode.PLAY || hasCommandModifier(e)) {
+      return false;
+    }
+    Optional<PhysicalKey> place = layout.placeOf(e.getCode().name(), e.getText());
+    if (place.isEmpty()) {
+      return false;
+    }
+    PhysicalKey key = place.get();
+    if (performer.hands().arrangement().semitonesAt(key).isPresent()) {
+      performer.press(key, now);
+    } else if (!KeyActions.perform(key, performer)) {
+      return false;
+    }
+    deck.showDown(key, true);
+    down.put(name, place);
+    return true;
+  }
+
+  private boolean command(KeyEvent e, boolean repeat) {
+    boolean playing = performer.keysMode() == KeysMode.PLAY;
+    if (e.getCode() == KeyCode.BACK_QUOTE && !hasCommandModifier(e)) {
+      if (!repeat) {
+        shortcuts.switchKeys();
+      }
+      return true;
+    }
+    if (e.getCode() == KeyCode.T && e.isShortcutDown() && e.isShiftDown()) {
+      holdingAsPlayed = true;
+      session.hearAsPlayed(true);
+      return true;
+    }
+    return playing && carryOut(playTable, e, repeat) || carryOut(table, e, repeat);
+  }
+
+  private boolean carryOut(List<Shortcut> shortcutTable, KeyEvent e, boolean repeat) {
+    boolean lettersAreCommands = performer.keysMode() == KeysMode.COMMANDS;
+    for (Shortcut shortcut : shortcutTable) {
+      if (shortcut.matches(e, lettersAreCommands)) {
+        if (!repeat || shortcut.repeats()) {
+          shortcut.action().run();
+        }
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void released(KeyEvent e) {
+    long now = System.nanoTime();
+    Name name = Name.of(e);
+    lostInFocus.remove(name);
+    Optional<PhysicalKey> place = down.remove(name);
+    if (place != null && place.isPresent()) {
+      performer.release(place.get(), now);
+      deck.showDown(place.get(), false);
+      e.consume();
+    }
+    if (holdingAsPlayed && (e.getCode() == KeyCode.T || e.getCode() == KeyCode.CONTROL)) {
+      holdingAsPlayed = false;
+      session.hearAsPlayed(false);
+    }
+  }
+
+  /** No release comes for what is held when the focus goes: everything ends now. */
+  private void focusChanged(boolean focused) {
+    long now = System.nanoTime();
+    if (focused) {
+      lostInFocus.replaceAll((name, at) -> now);
+      return;
+    }
+    performer.releaseAll(now);
+    lostInFocus.clear();
+    down.forEach(
+        (name, place) -> {
+          lostInFocus.put(name, now);
+          place.ifPresent(key -> deck.showDown(key, false));
+        });
+    down.clear();
+    if (holdingAsPlayed) {
+      holdingAsPlayed = false;
+      session.hearAsPlayed(false);
+    }
+  }
+
+  /** Whether a press only repeats one from before the focus was lost: repeats come quickly. */
+  private boolean isStaleRepeat(Name name, long now) {
+    Long last = lostInFocus.get(name);
+    if (last == null) {
+      return false;
+    }
+    if (now - last < REPEAT_NANOS) {
+      lostInFocus.put(name, now);
+      return true;
+    }
+    lostInFocus.remove(name);
+    return false;
+  }
+
+  private void leaveTextField(MouseEvent e) {
+    Scene scene = (Scene) e.getSource();
+    Node owner = scene.getFocusOwner();
+    if (owner instanceof TextInputControl && !isInside((Node) e.getTarget(), owner)) {
+      scene.getRoot().requestFocus();
+    }
+  }
+
+  private static boolean isInside(Node node, Node ancestor) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (n == ancestor) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean isTyping(KeyEvent e) {
+    return ((Scene) e.getSource()).getFocusOwner() instanceof TextInputControl;
+  }
+
+  private static boolean hasCommandModifier(KeyEvent e) {
+    return e.isControlDown() || e.isAltDown() || e.isMetaDown();
+  }
+
+  /** Letters never reach a control: a click somewhere must not change who has them. */
+  private static boolean isLetterKey(KeyEvent e) {
+    return !hasCommandModifier(e)
+        && (e.getCode().isLetterKey() || e.getCode().isDigitKey() || e.getCode() == KeyCode.SPACE);
+  }
+}

@@ -1,0 +1,173 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.view.BenchView;
+import flailbeat.app.view.KeyDeck;
+import flailbeat.app.view.NoticeLine;
+import flailbeat.app.view.RunRow;
+import flailbeat.app.view.SongMap;
+import flailbeat.app.view.TimingDeskView;
+import flailbeat.app.view.TrackTabs;
+import flailbeat.audio.AudioEngine;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Session;
+import javafx.animation.AnimationTimer;
+import javafx.scene.Scene;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
+
+/** The window: lays its parts out and keeps them moving. */
+public final class MainWindow {
+  private static final double WIDTH = 1280;
+  private static final double HEIGHT = 800;
+  private static final double LEAST_WIDTH = 900;
+  private static final double LEAST_HEIGHT = 600;
+  private static final double TALL_ENOUGH = 720;
+  private static final long WATCH_NANOS = 500_000_000;
+
+  private final Session session;
+  private final AudioEngine engine;
+  private final Stage stage;
+  private final FileActions files;
+  private final BenchView bench;
+  private final SongMap map;
+  private final RunRow runRow;
+  private final NoticeLine notices;
+  private final AnimationTimer timer = new Frames();
+
+  /**
+   * Builds the window on a stage, and shows nothing yet.
+   *
+   * @param prompts asks the person; null for this window's own dialogs
+   */
+  public MainWindow(Stage stage, Session session, AudioEngine engine, Prompts prompts) {
+    this.stage = stage;
+    this.session = session;
+    this.engine = engine;
+    Palette palette = new Palette();
+    Background background = new Background(text -> session.tell(new Notice(text, false)));
+    files =
+        new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
+    bench = new BenchView(session, palette);
+    runRow = new RunRow(session, bench, palette);
+    notices = new NoticeLine(session, engine::retryDevice);
+    map = new SongMap(session, palette);
+    KeyDeck deck = new KeyDeck(session, KeyLayout.QWERTY, palette);
+    VBox root = layOut(palette, deck);
+    Scene scene = new Scene(root, WIDTH, HEIGHT);
+    Look.dress(scene);
+    scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
+    fitDeck(deck, HEIGHT);
+    new KeyRouter(session, KeyLayout.QWERTY, deck, new Shortcuts(session, files, bench))
+        .install(stage, scene);
+    stage.setScene(scene);
+    stage.setMinWidth(LEAST_WIDTH);
+    stage.setMinHeight(LEAST_HEIGHT);
+    stage.setOnCloseRequest(this::closing);
+    session
+        .changes()
+        .listen(
+            aspect -> {
+              if (aspect == Aspect.SONG) {
+                showTitle();
+              }
+            });
+    showTitle();
+    root.setFocusTraversable(true);
+    root.requestFocus();
+  }
+
+  private VBox layOut(Palette palette, KeyDeck deck) {
+    ScrollPane desk = new ScrollPane(new TimingDeskView(session, palette));
+    desk.getStyleClass().add("desk-scroll");
+    desk.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    desk.setFitToWidth(true);
+    desk.setFitToHeight(true);
+    desk.setMinWidth(292);
+    desk.setPrefWidth(292);
+    desk.setFocusTraversable(false);
+    BorderPane middle = new BorderPane(bench, null, desk, null, null);
+    middle.setMinHeight(80);
+    VBox.setVgrow(middle, Priority.ALWAYS);
+    return new VBox(
+        palette,
+        new TopBar(session, files),
+        new TrackTabs(session),
+        map,
+        middle,
+        notices,
+        runRow,
+        deck);
+  }
+
+  /** The deck takes about a quarter of the height, less in a low window. */
+  private static void fitDeck(KeyDeck deck, double height) {
+    double wanted = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
+    deck.setMinHeight(wanted);
+    deck.setPrefHeight(wanted);
+    deck.setMaxHeight(wanted);
+  }
+
+  /** The commands on files, for whoever starts the window. */
+  public FileActions files() {
+    return files;
+  }
+
+  public void show() {
+    stage.show();
+    bench.fitWhenShown();
+    timer.start();
+  }
+
+  public void close() {
+    timer.stop();
+    stage.hide();
+  }
+
+  private void closing(WindowEvent e) {
+    e.consume();
+    files.afterUnsavedWork(this::close);
+  }
+
+  private void showTitle() {
+    String unsaved = session.document().hasUnsavedWork() ? " *" : "";
+    stage.setTitle(session.song().title() + unsaved + " - Flailbeat");
+  }
+
+  /** One timer moves everything that moves. */
+  private final class Frames extends AnimationTimer {
+    private long lastWatch;
+    private int lostSaid;
+
+    @Override
+    public void handle(long now) {
+      session.performer().tick();
+      long tick = session.performer().positionTicks();
+      bench.showPosition(tick);
+      map.showPosition(tick);
+      runRow.showPosition(tick);
+      runRow.showLevel(engine.peak());
+      if (now - lastWatch > WATCH_NANOS) {
+        lastWatch = now;
+        engine.watch();
+        notices.showFault(engine.fault());
+        sayLost();
+      }
+    }
+
+    private void sayLost() {
+      int lost = engine.lostLiveNotes();
+      if (lost > lostSaid) {
+        lostSaid = lost;
+        session.tell(
+            new Notice(lost + " played notes came too fast to sound; they are recorded", true));
+      }
+    }
+  }
+}

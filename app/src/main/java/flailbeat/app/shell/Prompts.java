@@ -1,0 +1,29 @@
+package flailbeat.app.shell;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** Questions to the person that stop everything else. */
+public interface Prompts {
+  /** What to do about unsaved work. */
+  enum Unsaved {
+    SAVE,
+    DISCARD,
+    STAY
+  }
+
+  /** Asks what to do with unsaved work. */
+  Unsaved unsavedWork(String title);
+
+  /** Asks for a file to open. */
+  Optional<Path> fileToOpen();
+
+  /** Asks where to save a project. */
+  Optional<Path> projectToSave(String suggestedName);
+
+  /** Asks where to write a MIDI file. */
+  Optional<Path> midiToExport(String suggestedName);
+
+  /** Offers what could be saved of a damaged file; true to take it. */
+  boolean takeDamaged(String damage, String loss, int notes);
+}

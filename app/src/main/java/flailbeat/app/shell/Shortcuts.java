@@ -1,0 +1,126 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.view.BenchView;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Track;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.Session;
+import java.util.List;
+import java.util.Set;
+
+/** Every shortcut, in one table. */
+final class Shortcuts {
+  private final Session session;
+  private final FileActions files;
+  private final BenchView bench;
+
+  Shortcuts(Session session, FileActions files, BenchView bench) {
+    this.session = session;
+    this.files = files;
+    this.bench = bench;
+  }
+
+  List<Shortcut> table() {
+    return List.of(
+        // Who has the keys
+        Shortcut.always("F2", this::switchKeys),
+        Shortcut.always("Esc", () -> session.performer().setKeysMode(KeysMode.COMMANDS)),
+        // Transport
+        Shortcut.always("Space", session::playOrStop),
+        Shortcut.always("Shift+Space", session::recordOrStop),
+        Shortcut.always("Home", () -> session.performer().seek(0)),
+        Shortcut.always("Ctrl+Period", session::panic),
+        // Editing
+        Shortcut.always("Ctrl+Z", session::undo).repeating(),
+        Shortcut.always("Ctrl+Shift+Z", session::redo).repeating(),
+        Shortcut.always("Ctrl+A", session.document()::selectAll),
+        Shortcut.always("Delete", this::delete),
+        Shortcut.always("Ctrl+T", session::quantize),
+        Shortcut.always("Ctrl+Left", () -> move(-1, 0)).repeating(),
+        Shortcut.always("Ctrl+Right", () -> move(1, 0)).repeating(),
+        Shortcut.always("Ctrl+Up", () -> move(0, 1)).repeating(),
+        Shortcut.always("Ctrl+Down", () -> move(0, -1)).repeating(),
+        Shortcut.always("Ctrl+Shift+Up", () -> move(0, Pitch.OCTAVE)).repeating(),
+        Shortcut.always("Ctrl+Shift+Down", () -> move(0, -Pitch.OCTAVE)).repeating(),
+        Shortcut.command("Left", () -> move(-1, 0)).repeating(),
+        Shortcut.command("Right", () -> move(1, 0)).repeating(),
+        Shortcut.command("Up", () -> move(0, 1)).repeating(),
+        Shortcut.command("Down", () -> move(0, -1)).repeating(),
+        Shortcut.command("Shift+Up", () -> move(0, Pitch.OCTAVE)).repeating(),
+        Shortcut.command("Shift+Down", () -> move(0, -Pitch.OCTAVE)).repeating(),
+        // Files
+        Shortcut.always("Ctrl+N", files::newSong),
+        Shortcut.always("Ctrl+O", files::open),
+        Shortcut.always("Ctrl+S", files::save),
+        Shortcut.always("Ctrl+Shift+S", files::saveAs),
+        Shortcut.always("Ctrl+E", files::exportMidi),
+        // Letters, when they are commands
+        Shortcut.command("M", this::mute),
+        Shortcut.command("S", this::solo),
+        Shortcut.command("C", this::click),
+        Shortcut.command("F", bench::fit),
+        Shortcut.command("Equals", () -> bench.zoom(1.25)).repeating(),
+        Shortcut.command("Minus", () -> bench.zoom(0.8)).repeating(),
+        Shortcut.command("PageUp", () -> step(-1)),
+        Shortcut.command("PageDown", () -> step(1)));
+  }
+
+  /** Keys that shape what is played, while letters are notes. */
+  List<Shortcut> playTable() {
+    return List.of(
+        Shortcut.always("Up", () -> louder(Hands.VELOCITY_STEP)).repeating(),
+        Shortcut.always("Down", () -> louder(-Hands.VELOCITY_STEP)).repeating());
+  }
+
+  void switchKeys() {
+    boolean playing = session.performer().keysMode() == KeysMode.PLAY;
+    session.performer().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+  }
+
+  private void louder(int by) {
+    session.performer().setVelocity(session.performer().hands().velocity() + by);
+  }
+
+  private void delete() {
+    Set<NoteId> ids = session.document().selection();
+    session.edit(
+        ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
+        s -> NoteEdits.delete(s, ids));
+  }
+
+  private void move(int steps, int semitones) {
+    Set<NoteId> ids = session.document().selection();
+    long ticks = steps * session.grid().finestTicks();
+    session.edit(
+        ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes",
+        s -> NoteEdits.move(s, ids, ticks, semitones));
+  }
+
+  private void mute() {
+    Track track = session.document().track();
+    session.edit(
+        "Mute " + track.name(), s -> s.withTrack(track.id(), t -> t.withMuted(!t.muted())));
+  }
+
+  private void solo() {
+    Track track = session.document().track();
+    session.edit("Solo " + track.name(), s -> s.withTrack(track.id(), t -> t.withSolo(!t.solo())));
+  }
+
+  private void click() {
+    PlaySettings old = session.performer().settings();
+    session
+        .performer()
+        .setSettings(new PlaySettings(!old.clickInPlay(), old.clickInRecord(), old.countInBars()));
+  }
+
+  private void step(int by) {
+    List<Track> tracks = session.song().tracks();
+    int now = tracks.indexOf(session.document().track());
+    session.document().chooseTrack(tracks.get(Math.clamp(now + by, 0, tracks.size() - 1)).id());
+  }
+}

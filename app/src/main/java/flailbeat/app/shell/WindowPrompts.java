@@ -1,0 +1,104 @@
+package flailbeat.app.shell;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import javafx.stage.Window;
+
+/** Asks with dialogs of the system's and of the window's. */
+public final class WindowPrompts implements Prompts {
+  private static final ExtensionFilter PROJECTS =
+      new ExtensionFilter("Flailbeat project", "*.flail");
+  private static final ExtensionFilter MIDI =
+      new ExtensionFilter("MIDI file", "*.mid", "*.midi", "*.MID");
+  private static final ExtensionFilter ALL =
+      new ExtensionFilter("Songs", "*.flail", "*.mid", "*.midi", "*.MID");
+
+  private final Window owner;
+
+  public WindowPrompts(Window owner) {
+    this.owner = owner;
+  }
+
+  @Override
+  public Unsaved unsavedWork(String title) {
+    ButtonType save = new ButtonType("Save", ButtonBar.ButtonData.YES);
+    ButtonType discard = new ButtonType("Don't save", ButtonBar.ButtonData.NO);
+    Alert alert =
+        alert(
+            "Save \u201c" + title + "\u201d first?",
+            "It has changes that are in no file yet.",
+            save,
+            discard,
+            ButtonType.CANCEL);
+    ButtonType answer = alert.showAndWait().orElse(ButtonType.CANCEL);
+    return answer == save ? Unsaved.SAVE : answer == discard ? Unsaved.DISCARD : Unsaved.STAY;
+  }
+
+  @Override
+  public boolean takeDamaged(String damage, String loss, int notes) {
+    ButtonType take = new ButtonType("Open what is left", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "This MIDI file is damaged",
+            damage
+                + ".\n\n"
+                + notes
+                + (notes == 1 ? " note" : " notes")
+                + " can be read; "
+                + loss
+                + ".",
+            take,
+            ButtonType.CANCEL);
+    return alert.showAndWait().orElse(ButtonType.CANCEL) == take;
+  }
+
+  private Alert alert(String header, String text, ButtonType... buttons) {
+    Alert alert = new Alert(Alert.AlertType.NONE, text, buttons);
+    alert.initOwner(owner);
+    alert.setTitle("Flailbeat");
+    alert.setHeaderText(header);
+    alert.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
+    alert.getDialogPane().setMinHeight(150);
+    return alert;
+  }
+
+  @Override
+  public Optional<Path> fileToOpen() {
+    FileChooser chooser = chooser("Open a song or MIDI file", "", ALL, PROJECTS, MIDI);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> projectToSave(String suggestedName) {
+    return save(chooser("Save the project", suggestedName, PROJECTS), ".flail");
+  }
+
+  @Override
+  public Optional<Path> midiToExport(String suggestedName) {
+    return save(chooser("Export a MIDI file", suggestedName, MIDI), ".mid");
+  }
+
+  private Optional<Path> save(FileChooser chooser, String extension) {
+    return Optional.ofNullable(chooser.showSaveDialog(owner))
+        .map(File::toPath)
+        .map(
+            p ->
+                p.getFileName().toString().contains(".")
+                    ? p
+                    : p.resolveSibling(p.getFileName() + extension));
+  }
+
+  private static FileChooser chooser(String title, String name, ExtensionFilter... filters) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle(title);
+    chooser.setInitialFileName(name);
+    chooser.getExtensionFilters().addAll(filters);
+    return chooser;
+  }
+}

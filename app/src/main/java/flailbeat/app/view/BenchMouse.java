@@ -1,0 +1,170 @@
+package flailbeat.app.view;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.GridLines;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+
+/** The mouse on the bench: choosing notes, moving them, setting the place, playing the rail. */
+final class BenchMouse {
+  private static final double SLOP = 3;
+
+  private final Session session;
+  private final BenchView bench;
+  private Gesture gesture = new Gesture.None();
+
+  BenchMouse(Session session, BenchView bench) {
+    this.session = session;
+    this.bench = bench;
+  }
+
+  Gesture gesture() {
+    return gesture;
+  }
+
+  void install(Node roll, Node ruler, Node rail) {
+    roll.setOnMousePressed(this::pressed);
+    roll.setOnMouseDragged(this::dragged);
+    roll.setOnMouseReleased(this::released);
+    ruler.setOnMousePressed(this::setPlace);
+    ruler.setOnMouseDragged(this::setPlace);
+    rail.setOnMousePressed(this::playRail);
+    rail.setOnMouseDragged(this::playRail);
+    rail.setOnMouseReleased(e -> session.performer().releasePointer(System.nanoTime()));
+  }
+
+  private void setPlace(MouseEvent e) {
+    long tick = Math.max(0, Math.round(bench.scale().tickAt(e.getX())));
+    boolean free = e.isAltDown();
+    session.performer().seek(free ? tick : lines().nearest(tick));
+    bench.rescale(s -> s);
+    bench.mouseMoved();
+  }
+
+  private void playRail(MouseEvent e) {
+    int pitch = Math.clamp(bench.scale().pitchAt(e.getY()), 0, 127);
+    if (!session.performer().hands().soundingPitches().contains(pitch)) {
+      int velocity = session.performer().hands().velocity();
+      session.performer().press(pitch, velocity, System.nanoTime());
+    }
+  }
+
+  private void pressed(MouseEvent e) {
+    if (e.getButton() != MouseButton.PRIMARY) {
+      return;
+    }
+    Set<NoteId> selection = session.document().selection();
+    Optional<Note> hit = noteAt(e.getX(), e.getY());
+    if (hit.isEmpty()) {
+      Set<NoteId> before = e.isShiftDown() ? selection : Set.of();
+      session.document().select(before);
+      session.document().chooseClipAt((long) bench.scale().tickAt(e.getX()));
+      gesture = new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
+      return;
+    }
+    NoteId id = hit.get().id();
+    if (e.isShiftDown()) {
+      toggle(id);
+    } else if (!selection.contains(id)) {
+      session.document().select(Set.of(id));
+    }
+    if (session.document().selection().contains(id)) {
+      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), 0, 0);
+    }
+  }
+
+  private void toggle(NoteId id) {
+    Set<NoteId> changed = new HashSet<>(session.document().selection());
+    if (!changed.remove(id)) {
+      changed.add(id);
+    }
+    session.document().select(changed);
+  }
+
+  private void dragged(MouseEvent e) {
+    gesture =
+        switch (gesture) {
+          case Gesture.Box box -> {
+            Gesture.Box grown = box.to(e.getX(), e.getY());
+            session.document().select(selectedBy(grown));
+            yield grown;
+          }
+          case Gesture.Move move -> moved(move, e);
+          case Gesture.None none -> none;
+        };
+    bench.mouseMoved();
+  }
+
+  /** By whole steps of the grid, or freely with Alt; pitch by rows. */
+  private Gesture moved(Gesture.Move move, MouseEvent e) {
+    double dx = e.getX() - move.fromX();
+    double dy = e.getY() - move.fromY();
+    if (Math.hypot(dx, dy) < SLOP) {
+      return move;
+    }
+    long ticks = Math.round(dx / bench.scale().pixelsPerTick());
+    long grid = session.grid().finestTicks();
+    long stepped = e.isAltDown() ? ticks : Math.round((double) ticks / grid) * grid;
+    int semitones = (int) -Math.round(dy / bench.scale().rowHeight());
+    return move.by(stepped, clampPitch(semitones));
+  }
+
+  private int clampPitch(int semitones) {
+    List<Note> notes = NoteEdits.find(session.song(), session.document().selection());
+    int low = notes.stream().mapToInt(Note::pitch).min().orElse(0);
+    int high = notes.stream().mapToInt(Note::pitch).max().orElse(127);
+    return Math.clamp(semitones, -low, 127 - high);
+  }
+
+  private void released(MouseEvent e) {
+    Gesture done = gesture;
+    gesture = new Gesture.None();
+    if (done instanceof Gesture.Move move && (move.ticks() != 0 || move.semitones() != 0)) {
+      Set<NoteId> ids = session.document().selection();
+      session.edit(
+          ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes",
+          s -> NoteEdits.move(s, ids, move.ticks(), move.semitones()));
+    }
+    bench.mouseMoved();
+  }
+
+  private Set<NoteId> selectedBy(Gesture.Box box) {
+    BenchScale scale = bench.scale();
+    double fromTick = scale.tickAt(Math.min(box.fromX(), box.toX()));
+    double toTick = scale.tickAt(Math.max(box.fromX(), box.toX()));
+    int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
+    int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
+    Set<NoteId> inside =
+        session.document().track().notes().stream()
+            .filter(n -> n.end() > fromTick && n.onset() < toTick)
+            .filter(n -> n.pitch() >= low && n.pitch() <= high)
+            .map(Note::id)
+            .collect(Collectors.toCollection(HashSet::new));
+    inside.addAll(box.before());
+    return inside;
+  }
+
+  /** The note under the mouse; of several, the one that began last. */
+  private Optional<Note> noteAt(double x, double y) {
+    BenchScale scale = bench.scale();
+    int pitch = scale.pitchAt(y);
+    double slop = SLOP / scale.pixelsPerTick();
+    double tick = scale.tickAt(x);
+    return session.document().track().notes().stream()
+        .filter(n -> n.pitch() == pitch && n.onset() - slop <= tick && n.end() + slop >= tick)
+        .reduce((first, second) -> second);
+  }
+
+  private GridLines lines() {
+    return new GridLines(session.grid(), session.song().meters());
+  }
+}

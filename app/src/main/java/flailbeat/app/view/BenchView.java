@@ -1,0 +1,304 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.model.Note;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import javafx.css.PseudoClass;
+import javafx.geometry.Orientation;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * The piano roll of the chosen track: rail, ruler, grid and notes, with what is being recorded and
+ * the playhead above them. Contents are drawn when something changes; the playhead is a node of its
+ * own, so that it moves without a redraw.
+ */
+public final class BenchView extends Region {
+  static final double RAIL_WIDTH = 52;
+  private static final double RULER_HEIGHT = 22;
+  private static final double BAR = 12;
+  private static final double WHEEL = 1.0015;
+  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
+
+  private final Session session;
+  private final Palette palette;
+  private final Canvas ground = new Canvas();
+  private final Canvas notes = new Canvas();
+  private final Canvas live = new Canvas();
+  private final Canvas rail = new Canvas();
+  private final Canvas ruler = new Canvas();
+  private final Pane roll = new Pane(ground, notes, live);
+  private final Line playhead = new Line();
+  private final Label empty = new Label();
+  private final ScrollBar across = new ScrollBar();
+  private final ScrollBar upDown = new ScrollBar();
+  private final BenchMouse mouse;
+  private BenchScale scale = BenchScale.initial();
+  private boolean fitted;
+  private boolean scrollingByHand;
+
+  public BenchView(Session session, Palette palette) {
+    this.session = session;
+    this.palette = palette;
+    this.mouse = new BenchMouse(session, this);
+    getStyleClass().add("bench");
+    setId("bench");
+    setMinSize(200, 80);
+    playhead.getStyleClass().add("playhead");
+    playhead.setMouseTransparent(true);
+    empty.getStyleClass().add("bench-empty");
+    empty.setWrapText(true);
+    empty.setMouseTransparent(true);
+    live.setMouseTransparent(true);
+    roll.getChildren().addAll(empty, playhead);
+    clip(roll);
+    upDown.setOrientation(Orientation.VERTICAL);
+    getChildren().addAll(roll, rail, ruler, across, upDown);
+    setUpScrollBars();
+    roll.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+    rail.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+    mouse.install(roll, ruler, rail);
+    palette.onChange(this::redraw);
+    session.changes().listen(this::onChange);
+  }
+
+  private static void clip(Region region) {
+    Rectangle shape = new Rectangle();
+    shape.widthProperty().bind(region.widthProperty());
+    shape.heightProperty().bind(region.heightProperty());
+    region.setClip(shape);
+  }
+
+  BenchScale scale() {
+    return scale;
+  }
+
+  private void onChange(Aspect aspect) {
+    switch (aspect) {
+      case SONG, CHOICE, TIMING -> redraw();
+      case PASS -> drawLive();
+      case TRANSPORT ->
+          playhead.pseudoClassStateChanged(
+              RECORDING, session.performer().transport().isRecording());
+      case KEYS, NOTICE -> {
+        // Not shown here.
+      }
+    }
+  }
+
+  /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
+  public void showPosition(long tick) {
+    boolean running = session.performer().transport().isRunning();
+    double x = scale.xOf(tick);
+    if (running && !scrollingByHand && tick >= 0 && (x > roll.getWidth() * 0.96 || x < 0)) {
+      rescale(s -> s.withOrigin(tick - roll.getWidth() * 0.04 / s.pixelsPerTick()));
+      x = scale.xOf(tick);
+    }
+    playhead.setTranslateX(Math.round(x));
+    if (session.performer().pass().isPresent()) {
+      drawLive();
+    }
+  }
+
+  /** Zooms in time about the middle. */
+  public void zoom(double factor) {
+    rescale(s -> s.zoomTime(factor, roll.getWidth() / 2));
+  }
+
+  /** Shows the whole track or, without notes, its first bars. */
+  public void fit() {
+    List<Note> all = session.document().track().notes();
+    double width = roll.getWidth();
+    double height = roll.getHeight();
+    if (width <= 0 || height <= 0) {
+      return;
+    }
+    fitted = true;
+    if (all.isEmpty()) {
+      long end = session.song().meters().barStart(8);
+      int base = session.performer().hands().base();
+      rescale(s -> BenchScale.fit(0, end, base, base + 17, width, height));
+      return;
+    }
+    int low = all.stream().mapToInt(Note::pitch).min().orElseThrow();
+    int high = all.stream().mapToInt(Note::pitch).max().orElseThrow();
+    long start = all.stream().mapToLong(Note::onset).min().orElseThrow();
+    long end = all.stream().mapToLong(Note::end).max().orElseThrow();
+    TickRange bars = session.song().meters().wholeBars(new TickRange(start, end));
+    rescale(s -> BenchScale.fit(bars.start(), bars.end(), low, high, width, height));
+  }
+
+  /** Fits once the bench has a size; later sizes keep what is in sight. */
+  public void fitWhenShown() {
+    fitted = false;
+    requestLayout();
+  }
+
+  void rescale(UnaryOperator<BenchScale> change) {
+    BenchScale changed =
+        change.apply(scale).withTop(change.apply(scale).topPitch(), roll.getHeight());
+    if (!changed.equals(scale)) {
+      scale = changed;
+      redraw();
+    }
+  }
+
+  private void scrolled(ScrollEvent e) {
+    double amount = e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX();
+    if (e.isControlDown() && e.isShiftDown()) {
+      rescale(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), roll.getHeight()));
+    } else if (e.isControlDown()) {
+      rescale(s -> s.zoomTime(Math.pow(WHEEL, amount * 2), e.getX()));
+    } else if (e.isShiftDown() || e.getDeltaY() == 0) {
+      rescale(s -> s.withOrigin(s.originTick() - amount / s.pixelsPerTick()));
+    } else {
+      rescale(s -> s.withTop(s.topPitch() + amount / s.rowHeight(), roll.getHeight()));
+    }
+    e.consume();
+  }
+
+  private void setUpScrollBars() {
+    across
+        .valueProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (across.isPressed() || scrollingByHand) {
+                rescale(s -> s.withOrigin(now.doubleValue()));
+              }
+            });
+    across.setOnMousePressed(e -> scrollingByHand = true);
+    across.setOnMouseReleased(e -> scrollingByHand = false);
+    upDown
+        .valueProperty()
+        .addListener(
+            (property, before, now) ->
+                rescale(s -> s.withTop(127 - now.doubleValue(), roll.getHeight())));
+    across.setFocusTraversable(false);
+    upDown.setFocusTraversable(false);
+  }
+
+  private void updateScrollBars() {
+    double inSight = roll.getWidth() / scale.pixelsPerTick();
+    double end = Math.max(session.song().end() * 1.1, scale.originTick() + inSight);
+    across.setMax(Math.max(1, end - inSight));
+    across.setVisibleAmount(across.getMax() * Math.min(1, inSight / end));
+    across.setValue(scale.originTick());
+    double rows = roll.getHeight() / scale.rowHeight();
+    upDown.setMax(Math.max(0, 128 - rows));
+    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / 128));
+    upDown.setValue(127 - scale.topPitch());
+  }
+
+  @Override
+  protected void layoutChildren() {
+    double w = getWidth() - RAIL_WIDTH - BAR;
+    double h = getHeight() - RULER_HEIGHT - BAR;
+    if (w <= 0 || h <= 0) {
+      return;
+    }
+    boolean changed = w != ground.getWidth() || h != ground.getHeight();
+    roll.resizeRelocate(RAIL_WIDTH, RULER_HEIGHT, w, h);
+    across.resizeRelocate(RAIL_WIDTH, getHeight() - BAR, w, BAR);
+    upDown.resizeRelocate(getWidth() - BAR, RULER_HEIGHT, BAR, h);
+    rail.relocate(0, RULER_HEIGHT);
+    ruler.relocate(RAIL_WIDTH, 0);
+    empty.resizeRelocate(0, h * 0.12, w, 90);
+    empty.setAlignment(javafx.geometry.Pos.CENTER);
+    if (changed) {
+      for (Canvas canvas : List.of(ground, notes, live)) {
+        canvas.setWidth(w);
+        canvas.setHeight(h);
+      }
+      rail.setWidth(RAIL_WIDTH);
+      rail.setHeight(h);
+      ruler.setWidth(w);
+      ruler.setHeight(RULER_HEIGHT);
+      playhead.setEndY(h);
+    }
+    if (!fitted) {
+      fit();
+    } else if (changed) {
+      scale = scale.withTop(scale.topPitch(), h);
+    }
+    if (changed) {
+      redraw();
+    }
+  }
+
+  private void redraw() {
+    if (ground.getWidth() <= 0) {
+      return;
+    }
+    var meters = session.song().meters();
+    var painter = new GridPainter(palette, scale, ground.getWidth(), ground.getHeight());
+    painter.rows(ground.getGraphicsContext2D());
+    painter.lines(
+        ground.getGraphicsContext2D(), session.grid(), session.timing().settings().swing(), meters);
+    painter.ruler(ruler.getGraphicsContext2D(), meters, RULER_HEIGHT);
+    placeMark(ruler.getGraphicsContext2D());
+    painter.rail(rail.getGraphicsContext2D(), RAIL_WIDTH);
+    drawNotes();
+    drawLive();
+    updateScrollBars();
+  }
+
+  private void placeMark(GraphicsContext g) {
+    double x = scale.xOf(session.performer().placeTicks());
+    g.setFill(palette.color(Ink.WHEAT));
+    g.fillPolygon(
+        new double[] {x - 6, x + 6, x},
+        new double[] {RULER_HEIGHT - 9, RULER_HEIGHT - 9, RULER_HEIGHT - 1},
+        3);
+  }
+
+  /** Redraws the notes, with what the mouse is doing to them. */
+  void drawNotes() {
+    GraphicsContext g = notes.getGraphicsContext2D();
+    g.clearRect(0, 0, notes.getWidth(), notes.getHeight());
+    new RollPainter(session, palette, g, scale, notes.getWidth(), notes.getHeight())
+        .draw(mouse.gesture());
+    boolean nothing =
+        session.document().track().noteCount() == 0 && session.performer().pass().isEmpty();
+    empty.setVisible(nothing);
+    empty.setText(
+        "Nothing on "
+            + session.document().track().name()
+            + " yet.\nPlay the letter keys: A is C.  Shift+Space records after a count-in.");
+  }
+
+  private void drawLive() {
+    GraphicsContext g = live.getGraphicsContext2D();
+    g.clearRect(0, 0, live.getWidth(), live.getHeight());
+    RollPainter painter =
+        new RollPainter(session, palette, g, scale, live.getWidth(), live.getHeight());
+    session
+        .performer()
+        .pass()
+        .ifPresent(
+            pass -> {
+              empty.setVisible(false);
+              painter.pass(pass, session.performer().positionTicks());
+            });
+    if (mouse.gesture() instanceof Gesture.Box box) {
+      painter.box(box);
+    }
+  }
+
+  /** Redraws after the mouse did something. */
+  void mouseMoved() {
+    drawNotes();
+    drawLive();
+  }
+}

@@ -1,0 +1,178 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
+
+/** Draws the bench's ground: rows, lines, ruler and pitch rail. */
+final class GridPainter {
+  private static final double LEAST_GAP = 7;
+  private static final double LEAST_BAR_LABEL = 34;
+
+  private final Palette palette;
+  private final BenchScale scale;
+  private final double width;
+  private final double height;
+
+  GridPainter(Palette palette, BenchScale scale, double width, double height) {
+    this.palette = palette;
+    this.scale = scale;
+    this.width = width;
+    this.height = height;
+  }
+
+  /** Rows of black notes shaded; a rule between B and C. */
+  void rows(GraphicsContext g) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, width, height);
+    for (int pitch = lowest(); pitch <= highest(); pitch++) {
+      double y = scale.yOf(pitch);
+      if (Pitch.isBlack(pitch)) {
+        g.setFill(palette.color(Ink.ROW_DARK));
+        g.fillRect(0, y, width, scale.rowHeight());
+      }
+      if (pitch % Pitch.OCTAVE == 0) {
+        g.setStroke(palette.color(Ink.RULE));
+        double line = Math.round(y + scale.rowHeight()) + 0.5;
+        g.strokeLine(0, line, width, line);
+      }
+    }
+  }
+
+  /** Grid lines, thinned out until they are some pixels apart; beats and bars stronger. */
+  void lines(GraphicsContext g, Grid grid, double swing, MeterMap meters) {
+    GridLines lines = new GridLines(grid, meters, swing);
+    long last = (long) scale.tickAt(width) + 1;
+    boolean showGrid = grid.finestTicks() * scale.pixelsPerTick() >= LEAST_GAP;
+    TickRange bar = meters.barRangeAt((long) Math.max(0, scale.originTick()));
+    int step = barStep(meters);
+    while (bar.start() <= last) {
+      if (showGrid) {
+        for (long t = lines.after(bar.start()); t < bar.end(); t = lines.after(t)) {
+          vertical(g, t, palette.color(Ink.RULE, 0.75));
+        }
+      }
+      long beat = meters.meterAt(bar.start()).ticksPerBeat();
+      if (beat * scale.pixelsPerTick() >= LEAST_GAP) {
+        for (long t = bar.start() + beat; t < bar.end(); t += beat) {
+          vertical(g, t, palette.color(Ink.RULE_STRONG, 0.8));
+        }
+      }
+      int number = meters.barAt(bar.start());
+      if (number % step == 0) {
+        vertical(g, bar.start(), palette.color(Ink.INK_SOFT, 0.75));
+      }
+      bar = meters.barRangeAt(meters.barStart(nextBar(number, step)));
+    }
+  }
+
+  /** Bar numbers, and a tick for each beat where there is room. */
+  void ruler(GraphicsContext g, MeterMap meters, double rulerHeight) {
+    g.setFill(palette.color(Ink.PAPER));
+    g.fillRect(0, 0, width, rulerHeight);
+    g.setFill(palette.color(Ink.INK));
+    g.setFont(Font.font("JetBrains Mono", FontWeight.BOLD, 12));
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(TextAlignment.LEFT);
+    int step = barStep(meters);
+    int bar = meters.barAt((long) Math.max(0, scale.originTick()));
+    bar -= Math.floorMod(bar, step);
+    long last = (long) scale.tickAt(width) + 1;
+    while (meters.barStart(bar) <= last) {
+      double x = Math.round(scale.xOf(meters.barStart(bar))) + 0.5;
+      g.setStroke(palette.color(Ink.INK_SOFT));
+      g.strokeLine(x, rulerHeight * 0.3, x, rulerHeight);
+      g.fillText(String.valueOf(bar + 1), x + 4, rulerHeight / 2);
+      beats(g, meters, bar, rulerHeight);
+      bar = nextBar(bar, step);
+    }
+    g.setStroke(palette.color(Ink.RULE_STRONG));
+    g.strokeLine(0, rulerHeight - 0.5, width, rulerHeight - 0.5);
+  }
+
+  private void beats(GraphicsContext g, MeterMap meters, int bar, double rulerHeight) {
+    TickRange range = meters.barRangeAt(meters.barStart(bar));
+    long beat = meters.meterAt(range.start()).ticksPerBeat();
+    if (beat * scale.pixelsPerTick() < LEAST_GAP) {
+      return;
+    }
+    g.setStroke(palette.color(Ink.RULE_STRONG));
+    for (long t = range.start() + beat; t < range.end(); t += beat) {
+      double x = Math.round(scale.xOf(t)) + 0.5;
+      g.strokeLine(x, rulerHeight * 0.68, x, rulerHeight);
+    }
+  }
+
+  /** The piano on its side: names on C, and on every natural where they fit. */
+  void rail(GraphicsContext g, double railWidth) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, railWidth, height);
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(TextAlignment.RIGHT);
+    double row = scale.rowHeight();
+    g.setFont(Font.font("Lato", Math.clamp(row, 9, 12)));
+    for (int pitch = lowest(); pitch <= highest(); pitch++) {
+      double y = scale.yOf(pitch);
+      boolean black = Pitch.isBlack(pitch);
+      if (black) {
+        g.setFill(palette.color(Ink.CAP_DARK));
+        g.fillRect(0, y + 0.5, railWidth * 0.55, row - 1);
+      }
+      boolean isC = pitch % Pitch.OCTAVE == 0;
+      if (isC || !black && row >= 11) {
+        g.setFill(palette.color(isC ? Ink.INK : Ink.INK_SOFT));
+        g.fillText(
+            isC ? Pitch.name(pitch, OctaveNames.MIDDLE_C4) : Pitch.className(pitch),
+            railWidth - 5,
+            y + row / 2);
+      }
+      if (isC || pitch % Pitch.OCTAVE == 5) {
+        g.setStroke(palette.color(isC ? Ink.RULE_STRONG : Ink.RULE));
+        g.strokeLine(0, Math.round(y + row) + 0.5, railWidth, Math.round(y + row) + 0.5);
+      }
+    }
+    g.setStroke(palette.color(Ink.RULE_STRONG));
+    g.strokeLine(railWidth - 0.5, 0, railWidth - 0.5, height);
+  }
+
+  private void vertical(GraphicsContext g, long tick, Color color) {
+    double x = Math.round(scale.xOf(tick)) + 0.5;
+    if (x >= 0 && x <= width) {
+      g.setStroke(color);
+      g.strokeLine(x, 0, x, height);
+    }
+  }
+
+  /** How many bars from one that is drawn to the next: a power of two. */
+  private int barStep(MeterMap meters) {
+    long bar = meters.meterAt((long) Math.max(0, scale.originTick())).ticksPerBar();
+    int step = 1;
+    while (bar * scale.pixelsPerTick() * step < LEAST_BAR_LABEL) {
+      step *= 2;
+    }
+    return step;
+  }
+
+  private static int nextBar(int bar, int step) {
+    return bar - Math.floorMod(bar, step) + step;
+  }
+
+  private int lowest() {
+    return Math.max(Pitch.LOWEST, scale.pitchAt(height) - 1);
+  }
+
+  private int highest() {
+    return Math.min(Pitch.HIGHEST, scale.pitchAt(0) + 1);
+  }
+}

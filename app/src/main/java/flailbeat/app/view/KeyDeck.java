@@ -1,0 +1,219 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Segments;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.VelocityMark;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.Session;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.OptionalInt;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/**
+ * The person's keyboard as it lies under the hands, with the Keys switch at its left and the piano
+ * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
+ */
+public final class KeyDeck extends HBox {
+  private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
+  private static final double COLUMNS = 14;
+  private static final double ROWS = 4;
+  private static final double GAP = 4;
+
+  private final Session session;
+  private final Performer performer;
+  private final KeyLayout layout;
+  private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
+  private final Pane keys = new KeyboardPane();
+  private final PianoStrip strip;
+  private final Segments<KeysMode> keysSwitch;
+  private final Label who = new Label();
+  private final Label octave = new Label();
+  private final Label velocity = new Label();
+  private KeyCap pressedCap;
+
+  public KeyDeck(Session session, KeyLayout layout, Palette palette) {
+    this.session = session;
+    this.performer = session.performer();
+    this.layout = layout;
+    getStyleClass().add("deck");
+    setId("key-deck");
+    keysSwitch =
+        new Segments<KeysMode>(performer::setKeysMode)
+            .add(KeysMode.COMMANDS, "Commands", "Letters are shortcuts (Esc)")
+            .add(KeysMode.PLAY, "Play", "Letters are notes (F2)");
+    keysSwitch.getStyleClass().add("keys-switch");
+    keysSwitch.setId("keys-switch");
+    strip = new PianoStrip(session, palette);
+    for (PhysicalKey key : PhysicalKey.values()) {
+      KeyCap cap = new KeyCap(key, layout.cap(key));
+      caps.put(key, cap);
+      keys.getChildren().add(cap);
+      installMouse(cap);
+    }
+    VBox right = new VBox(6, strip, keys);
+    VBox.setVgrow(keys, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    getChildren().addAll(leftSide(), right);
+    session.changes().listen(this::onChange);
+    refresh();
+  }
+
+  private VBox leftSide() {
+    Label title = new Label("Keys");
+    title.getStyleClass().add("deck-title");
+    who.getStyleClass().add("small");
+    who.setWrapText(true);
+    who.setMinHeight(32);
+    who.setAlignment(Pos.TOP_LEFT);
+    who.setId("who-has-the-keys");
+    octave.getStyleClass().add("readout");
+    octave.setId("octave");
+    velocity.getStyleClass().add("readout");
+    velocity.setId("velocity");
+    VBox left =
+        new VBox(
+            4, title, keysSwitch, who, readout("Reach", octave), readout("Velocity", velocity));
+    left.setMinWidth(190);
+    left.setPrefWidth(190);
+    return left;
+  }
+
+  private static HBox readout(String name, Label value) {
+    Label label = new Label(name);
+    label.getStyleClass().add("group-label");
+    label.setMinWidth(52);
+    HBox row = new HBox(6, label, value);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  private void installMouse(KeyCap cap) {
+    cap.setOnMousePressed(
+        e -> {
+          long now = System.nanoTime();
+          pressedCap = cap;
+          OptionalInt pitch = performer.hands().pitchAt(cap.key());
+          if (pitch.isPresent()) {
+            performer.press(pitch.getAsInt(), velocityAt(e.getY(), cap.getHeight()), now);
+          } else {
+            KeyActions.perform(cap.key(), performer);
+          }
+        });
+    cap.setOnMouseReleased(
+        e -> {
+          performer.releasePointer(System.nanoTime());
+          pressedCap = null;
+          refreshDown();
+        });
+  }
+
+  /** The lower down a key is struck, the louder. */
+  static int velocityAt(double y, double height) {
+    return Math.clamp(Math.round(20 + 107 * y / Math.max(1, height)), 1, 127);
+  }
+
+  private void onChange(Aspect aspect) {
+    if (aspect == Aspect.KEYS) {
+      refresh();
+    }
+  }
+
+  private void refresh() {
+    boolean play = performer.keysMode() == KeysMode.PLAY;
+    pseudoClassStateChanged(PLAY, play);
+    keysSwitch.show(performer.keysMode());
+    String says =
+        play
+            ? "Letter keys are notes. Esc gives them to commands."
+            : "Letter keys are commands. F2 or ` to play.";
+    if (!who.getText().equals(says)) {
+      who.setText(says);
+      getStyleClass().remove("resting");
+      if (!play) {
+        getStyleClass().add("resting");
+      }
+    }
+    Hands hands = performer.hands();
+    String reach =
+        name(hands.base())
+            + " to "
+            + name(Math.min(127, hands.base() + hands.arrangement().span()));
+    if (!octave.getText().equals(reach)) {
+      octave.setText(reach);
+    }
+    showCaps(play);
+    String loud = hands.velocity() + "  " + VelocityMark.nearest(hands.velocity()).text();
+    if (!velocity.getText().equals(loud)) {
+      velocity.setText(loud);
+    }
+    refreshDown();
+    strip.refresh();
+  }
+
+  private String shownCaps = "";
+
+  private void showCaps(boolean play) {
+    String state = play + " " + performer.hands().base();
+    if (state.equals(shownCaps)) {
+      return;
+    }
+    shownCaps = state;
+    for (KeyCap cap : caps.values()) {
+      OptionalInt semitones = performer.hands().arrangement().semitonesAt(cap.key());
+      OptionalInt pitch = performer.hands().pitchAt(cap.key());
+      if (pitch.isPresent()) {
+        cap.show(name(pitch.getAsInt()), "plays", Pitch.isBlack(pitch.getAsInt()));
+      } else if (semitones.isPresent()) {
+        cap.show("none", "idle", false);
+      } else {
+        String does = KeyActions.describe(cap.key());
+        cap.show(does, does.isEmpty() ? "idle" : "does", false);
+      }
+    }
+  }
+
+  private void refreshDown() {
+    caps.forEach((key, cap) -> cap.setDown(performer.hands().isDown(key) || cap == pressedCap));
+  }
+
+  /** Shows a key that does something as down. */
+  public void showDown(PhysicalKey key, boolean down) {
+    caps.get(key).setDown(down);
+  }
+
+  private static String name(int pitch) {
+    return Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+  }
+
+  /** Lays the caps out in staggered rows, as large as there is room. */
+  private final class KeyboardPane extends Pane {
+    KeyboardPane() {
+      setMinHeight(4 * 27);
+      setPrefHeight(4 * 38);
+    }
+
+    @Override
+    protected void layoutChildren() {
+      double unit = Math.min(getWidth() / COLUMNS, 74);
+      double height = Math.min((getHeight() + GAP) / ROWS, 52);
+      for (KeyCap cap : caps.values()) {
+        double x = cap.key().column() * unit;
+        cap.resizeRelocate(x, cap.key().row() * height, unit - GAP, Math.max(20, height - GAP));
+      }
+    }
+  }
+}

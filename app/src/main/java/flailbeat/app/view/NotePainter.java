@@ -1,0 +1,113 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.model.Note;
+import flailbeat.core.quantize.NotePlan;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+
+/**
+ * Draws notes: pills with a firm edge at the onset. Colour says timing, the fill's height velocity,
+ * a whisker leads to the line that quantizing would move it to.
+ */
+final class NotePainter {
+  /** A note this near to a line, in ticks, stands on it. */
+  private static final long ON_LINE = 3;
+
+  private static final double EDGE = 3;
+  private static final double LEAST_STRENGTH = 0.45;
+
+  private final Palette palette;
+  private final GraphicsContext g;
+  private final BenchScale scale;
+
+  NotePainter(Palette palette, GraphicsContext g, BenchScale scale) {
+    this.palette = palette;
+    this.g = g;
+    this.scale = scale;
+  }
+
+  /** The colour for a deviation from the nearest line: ink on it, else by direction. */
+  Color timingColor(double deviation, double halfGap) {
+    if (Math.abs(deviation) <= ON_LINE) {
+      return palette.color(Ink.INK);
+    }
+    double far = Math.min(1, Math.abs(deviation) / Math.max(1, halfGap));
+    Color full = palette.color(deviation < 0 ? Ink.EARLY : Ink.LATE);
+    double strength = LEAST_STRENGTH + (1 - LEAST_STRENGTH) * Math.sqrt(far);
+    return palette.color(Ink.INK_SOFT).interpolate(full, strength);
+  }
+
+  /** A note's body. */
+  void body(int pitch, int velocity, double onset, double end, Color color, boolean selected) {
+    double x = scale.xOf(onset);
+    double w = Math.max(EDGE + 1, scale.xOf(end) - x - 0.5);
+    double y = scale.yOf(pitch) + 1;
+    double h = scale.rowHeight() - 2;
+    double arc = Math.min(h, 8);
+    g.setFill(color.interpolate(palette.color(Ink.RAISED), 0.72));
+    g.fillRoundRect(x, y, w, h, arc, arc);
+    double filled = h * velocity / 127;
+    g.setFill(color.interpolate(palette.color(Ink.RAISED), 0.18));
+    g.fillRoundRect(x, y + h - filled, w, filled, Math.min(arc, filled), Math.min(arc, filled));
+    g.setFill(color);
+    g.fillRect(x, y, EDGE, h);
+    g.setStroke(selected ? palette.color(Ink.WHEAT) : color);
+    g.setLineWidth(selected ? 2.5 : 1);
+    g.strokeRoundRect(x, y, w, h, arc, arc);
+    g.setLineWidth(1);
+  }
+
+  /** The faint outline of where a note was played. */
+  void ghost(Note note) {
+    double x = scale.xOf(note.played().onset());
+    double w = Math.max(2, scale.xOf(note.played().release()) - x);
+    double h = scale.rowHeight() - 4;
+    g.setStroke(palette.color(Ink.INK_SOFT, 0.75));
+    g.setLineDashes(3, 3);
+    g.strokeRoundRect(x, scale.yOf(note.pitch()) + 2, w, h, Math.min(h, 7), Math.min(h, 7));
+    g.setLineDashes();
+  }
+
+  /** From the onset to the line it would move to; forked where another line is as likely. */
+  void whisker(NotePlan plan) {
+    double from = scale.xOf(plan.note().onset());
+    double y = scale.yOf(plan.note().pitch()) + scale.rowHeight() / 2;
+    if (plan.outcome() == NotePlan.Outcome.LINE_TAKEN) {
+      taken(from, y);
+      return;
+    }
+    if (plan.isDoubtful()) {
+      stroke(from, scale.xOf(plan.otherLine()), y, y - scale.rowHeight() * 0.55, 1.2);
+      stroke(from, scale.xOf(plan.line()), y, y + scale.rowHeight() * 0.55, 1.8);
+      g.setFill(palette.color(Ink.RECORD));
+      g.fillOval(from - 3.5, y - 3.5, 7, 7);
+    } else if (plan.onset() != plan.note().onset()) {
+      stroke(from, scale.xOf(plan.onset()), y, y, 1.8);
+    }
+  }
+
+  private void stroke(double from, double to, double y, double toY, double width) {
+    g.setStroke(palette.color(Ink.RAISED));
+    g.setLineWidth(width + 2);
+    g.strokeLine(from, y, to, toY);
+    g.setStroke(palette.color(Ink.INK));
+    g.setLineWidth(width);
+    g.strokeLine(from, y, to, toY);
+    double half = Math.min(5, scale.rowHeight() * 0.35);
+    g.strokeLine(to, toY - half, to, toY + half);
+    g.setLineWidth(1);
+  }
+
+  /** A note that stays because its line is taken: a barred ring at its onset. */
+  private void taken(double x, double y) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillOval(x - 5, y - 5, 10, 10);
+    g.setStroke(palette.color(Ink.RECORD));
+    g.setLineWidth(1.8);
+    g.strokeOval(x - 5, y - 5, 10, 10);
+    g.strokeLine(x - 3, y + 3, x + 3, y - 3);
+    g.setLineWidth(1);
+  }
+}

@@ -1,0 +1,98 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Session;
+import java.util.Optional;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** One line that says what is going on, what last happened, and what is wrong with the sound. */
+public final class NoticeLine extends HBox {
+  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
+  private static final PseudoClass COUNTING = PseudoClass.getPseudoClass("counting");
+  private static final PseudoClass PLAYING = PseudoClass.getPseudoClass("playing");
+
+  private final Session session;
+  private final Label state = new Label();
+  private final Label text = new Label();
+  private final Label sound = new Label();
+  private final Button retry;
+  private String shownFault = "";
+
+  /**
+   * Makes the line.
+   *
+   * @param retrySound looks for the sound device again
+   */
+  public NoticeLine(Session session, Runnable retrySound) {
+    this.session = session;
+    getStyleClass().add("notice-line");
+    setMinHeight(USE_PREF_SIZE);
+    state.getStyleClass().addAll("state-word", "small");
+    state.setId("state");
+    state.setMinWidth(USE_PREF_SIZE);
+    text.setId("notice");
+    sound.setId("sound-fault");
+    sound.getStyleClass().add("warning");
+    retry = Buttons.text("Try again", "Look for a sound device again", retrySound);
+    retry.getStyleClass().addAll("quiet", "small");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    getChildren().addAll(state, text, gap, sound, retry);
+    showFault(Optional.empty());
+    session.changes().listen(this::onChange);
+    refreshState();
+  }
+
+  private void onChange(Aspect aspect) {
+    switch (aspect) {
+      case NOTICE -> {
+        Notice notice = session.notice();
+        text.setText(notice.text());
+        text.getStyleClass().remove("warning");
+        if (notice.warning()) {
+          text.getStyleClass().add("warning");
+        }
+      }
+      case TRANSPORT -> refreshState();
+      default -> {
+        // Not shown here.
+      }
+    }
+  }
+
+  private void refreshState() {
+    switch (session.performer().transport().state()) {
+      case STOPPED -> show("Stopped", null);
+      case COUNTING_IN -> show("Count-in", COUNTING);
+      case PLAYING -> show("Playing", PLAYING);
+      case RECORDING -> show("Recording", RECORDING);
+    }
+  }
+
+  private void show(String word, PseudoClass style) {
+    state.setText(word);
+    for (PseudoClass each : new PseudoClass[] {RECORDING, COUNTING, PLAYING}) {
+      state.pseudoClassStateChanged(each, each == style);
+    }
+  }
+
+  /** Called for each frame: says why nothing is heard, if so. */
+  public void showFault(Optional<String> fault) {
+    String now = fault.map(f -> "Silent: " + f).orElse("");
+    boolean shown = !now.isEmpty();
+    if (!now.equals(shownFault) || sound.isVisible() != shown) {
+      shownFault = now;
+      sound.setText(now);
+      sound.setVisible(shown);
+      retry.setVisible(shown);
+      retry.setManaged(shown);
+    }
+  }
+}

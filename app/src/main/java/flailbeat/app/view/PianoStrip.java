@@ -1,0 +1,160 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.Session;
+import java.util.Set;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.text.Font;
+import javafx.scene.text.TextAlignment;
+
+/**
+ * The piano over the whole MIDI range, with the reach as a bracket over the notes under the
+ * fingers. It plays under the mouse: the lower down a key is struck, the louder.
+ */
+final class PianoStrip extends Region {
+  private static final int WHITES = 75;
+  private static final double BRACKET = 9;
+  private static final double BLACK_LENGTH = 0.6;
+  private static final int[] WHITE_INDEX = {0, 0, 1, 1, 2, 3, 3, 4, 4, 5, 5, 6};
+
+  private final Performer performer;
+  private final Palette palette;
+  private final Canvas canvas = new Canvas();
+  private String drawn = "";
+
+  PianoStrip(Session session, Palette palette) {
+    this.performer = session.performer();
+    this.palette = palette;
+    setId("piano-strip");
+    setMinHeight(40);
+    setPrefHeight(44);
+    getChildren().add(canvas);
+    palette.onChange(
+        () -> {
+          drawn = "";
+          refresh();
+        });
+    setOnMousePressed(this::play);
+    setOnMouseDragged(this::play);
+    setOnMouseReleased(e -> performer.releasePointer(System.nanoTime()));
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      canvas.setWidth(getWidth());
+      canvas.setHeight(getHeight());
+      drawn = "";
+      refresh();
+    }
+  }
+
+  /** Draws when the reach or what sounds has changed. */
+  void refresh() {
+    Hands hands = performer.hands();
+    String state = hands.base() + " " + hands.soundingPitches();
+    if (!state.equals(drawn) && getWidth() > 0) {
+      drawn = state;
+      draw(hands);
+    }
+  }
+
+  private double whiteWidth() {
+    return getWidth() / WHITES;
+  }
+
+  private static int whiteIndex(int pitch) {
+    return pitch / Pitch.OCTAVE * 7 + WHITE_INDEX[pitch % Pitch.OCTAVE];
+  }
+
+  private double left(int pitch) {
+    double x = whiteIndex(pitch) * whiteWidth();
+    return Pitch.isBlack(pitch) ? x + whiteWidth() * 0.68 : x;
+  }
+
+  private double keyWidth(int pitch) {
+    return whiteWidth() * (Pitch.isBlack(pitch) ? 0.64 : 1);
+  }
+
+  private void draw(Hands hands) {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    g.clearRect(0, 0, getWidth(), getHeight());
+    Set<Integer> sounding = hands.soundingPitches();
+    for (int pitch = 0; pitch < 128; pitch++) {
+      if (!Pitch.isBlack(pitch)) {
+        drawKey(g, pitch, hands, sounding, getHeight() - BRACKET);
+      }
+    }
+    for (int pitch = 0; pitch < 128; pitch++) {
+      if (Pitch.isBlack(pitch)) {
+        drawKey(g, pitch, hands, sounding, (getHeight() - BRACKET) * BLACK_LENGTH);
+      }
+    }
+    drawBracket(g, hands);
+  }
+
+  private void drawKey(
+      GraphicsContext g, int pitch, Hands hands, Set<Integer> sounding, double length) {
+    boolean black = Pitch.isBlack(pitch);
+    boolean reached = pitch >= hands.base() && pitch <= hands.base() + hands.arrangement().span();
+    Ink ink = black ? Ink.CAP_DARK : reached ? Ink.RAISED : Ink.PAPER;
+    g.setFill(palette.color(sounding.contains(pitch) ? Ink.WHEAT : ink));
+    g.fillRect(left(pitch), BRACKET, keyWidth(pitch), length);
+    if (!black) {
+      g.setStroke(palette.color(Ink.RULE_STRONG));
+      g.strokeRect(left(pitch) + 0.5, BRACKET + 0.5, keyWidth(pitch) - 0.5, length - 1);
+      if (pitch % Pitch.OCTAVE == 0) {
+        g.setFill(palette.color(sounding.contains(pitch) ? Ink.RAISED : Ink.INK));
+        g.setFont(Font.font("Lato", 9));
+        g.setTextBaseline(VPos.BOTTOM);
+        g.setTextAlign(TextAlignment.CENTER);
+        String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+        g.fillText(name, left(pitch) + whiteWidth() / 2, getHeight() - 2, whiteWidth());
+      }
+    }
+  }
+
+  private void drawBracket(GraphicsContext g, Hands hands) {
+    int top = Math.min(Pitch.HIGHEST, hands.base() + hands.arrangement().span());
+    double from = left(hands.base());
+    double to = left(top) + keyWidth(top);
+    g.setStroke(palette.color(Ink.WHEAT));
+    g.setLineWidth(3);
+    g.strokePolyline(
+        new double[] {from + 1.5, from + 1.5, to - 1.5, to - 1.5},
+        new double[] {BRACKET, 2, 2, BRACKET},
+        4);
+    g.setLineWidth(1);
+  }
+
+  private void play(MouseEvent e) {
+    long now = System.nanoTime();
+    int pitch = pitchAt(e.getX(), e.getY());
+    if (Pitch.isValid(pitch) && !performer.hands().soundingPitches().contains(pitch)) {
+      double length = getHeight() - BRACKET;
+      double keyLength = Pitch.isBlack(pitch) ? length * BLACK_LENGTH : length;
+      performer.press(pitch, KeyDeck.velocityAt(e.getY() - BRACKET, keyLength), now);
+    }
+  }
+
+  private int pitchAt(double x, double y) {
+    boolean high = y - BRACKET < (getHeight() - BRACKET) * BLACK_LENGTH;
+    int found = -1;
+    for (int pitch = 0; pitch < 128; pitch++) {
+      boolean inside = x >= left(pitch) && x < left(pitch) + keyWidth(pitch);
+      if (inside && (found < 0 || high && Pitch.isBlack(pitch))) {
+        found = pitch;
+      }
+    }
+    return found;
+  }
+}

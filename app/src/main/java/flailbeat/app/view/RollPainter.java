@@ -1,0 +1,156 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.capture.Pass;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Track;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.GridLines;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+
+/** Draws what stands on the bench: other tracks faintly, the chosen one, and what is recorded. */
+final class RollPainter {
+  private final Session session;
+  private final Palette palette;
+  private final GraphicsContext g;
+  private final BenchScale scale;
+  private final NotePainter painter;
+  private final GridLines lines;
+  private final double width;
+  private final double height;
+
+  RollPainter(
+      Session session,
+      Palette palette,
+      GraphicsContext g,
+      BenchScale scale,
+      double width,
+      double height) {
+    this.session = session;
+    this.palette = palette;
+    this.g = g;
+    this.scale = scale;
+    this.width = width;
+    this.height = height;
+    painter = new NotePainter(palette, g, scale);
+    lines =
+        new GridLines(session.grid(), session.song().meters(), session.timing().settings().swing());
+  }
+
+  /** The notes of all tracks, those in the mouse's hand where it holds them. */
+  void draw(Gesture gesture) {
+    Track chosen = session.document().track();
+    for (Track track : session.song().tracks()) {
+      if (!track.id().equals(chosen.id())) {
+        drawFaintly(track);
+      }
+    }
+    Set<NoteId> selected = session.document().selection();
+    boolean asPlayed = session.timing().isAsPlayed();
+    for (Clip clip : chosen.clips()) {
+      for (Note note : clip.notes()) {
+        boolean isSelected = selected.contains(note.id());
+        Note shown = isSelected ? inHand(note, gesture) : note;
+        if (isInSight(shown)) {
+          drawNote(shown, isSelected, asPlayed);
+        }
+      }
+    }
+    if (!asPlayed && !(gesture instanceof Gesture.Move)) {
+      drawWhiskers();
+    }
+  }
+
+  private static Note inHand(Note note, Gesture gesture) {
+    return switch (gesture) {
+      case Gesture.Move move -> note.moved(Math.max(-note.onset(), move.ticks()), move.semitones());
+      case Gesture.Box box -> note;
+      case Gesture.None none -> note;
+    };
+  }
+
+  private void drawFaintly(Track track) {
+    g.setFill(palette.color(Ink.INK_SOFT, 0.16));
+    for (Clip clip : track.clips()) {
+      for (Note note : clip.notes()) {
+        if (isInSight(note)) {
+          double x = scale.xOf(note.onset());
+          double w = Math.max(1, scale.xOf(note.end()) - x - 1);
+          g.fillRect(x, scale.yOf(note.pitch()) + 2, w, scale.rowHeight() - 4);
+        }
+      }
+    }
+  }
+
+  private void drawNote(Note note, boolean selected, boolean asPlayed) {
+    if (!asPlayed && note.playedOff() != 0) {
+      painter.ghost(note);
+    }
+    long onset = asPlayed ? note.played().onset() : note.onset();
+    long end = asPlayed ? note.played().release() : note.end();
+    painter.body(note.pitch(), note.velocity(), onset, end, color(onset), selected);
+  }
+
+  private Color color(long onset) {
+    GridLines.Nearest nearest = lines.nearestTwo(onset);
+    double halfGap = Math.abs(nearest.line() - nearest.runnerUp()) / 2.0;
+    return painter.timingColor(onset - nearest.line(), halfGap);
+  }
+
+  private void drawWhiskers() {
+    if (session.document().notesInHand().isEmpty()) {
+      return;
+    }
+    Map<NoteId, NotePlan> plans = session.timing().planByNote();
+    for (NotePlan plan : List.copyOf(plans.values())) {
+      if (isInSight(plan.note())) {
+        painter.whisker(plan);
+      }
+    }
+  }
+
+  /** What a recording has gathered; notes still held reach to the playhead. */
+  void pass(Pass pass, long now) {
+    Color color = palette.color(Ink.RECORD);
+    pass.done()
+        .forEach(
+            n ->
+                painter.body(
+                    n.pitch(),
+                    n.velocity(),
+                    Math.max(0, n.played().onset()),
+                    n.played().release(),
+                    color,
+                    false));
+    for (Pass.Held held : pass.held()) {
+      long onset = Math.max(0, held.onset());
+      painter.body(held.pitch(), held.velocity(), onset, Math.max(onset + 1, now), color, false);
+    }
+  }
+
+  void box(Gesture.Box box) {
+    double x = Math.min(box.fromX(), box.toX());
+    double y = Math.min(box.fromY(), box.toY());
+    double w = Math.abs(box.toX() - box.fromX());
+    double h = Math.abs(box.toY() - box.fromY());
+    g.setFill(palette.color(Ink.WHEAT, 0.14));
+    g.fillRect(x, y, w, h);
+    g.setStroke(palette.color(Ink.WHEAT));
+    g.strokeRect(x + 0.5, y + 0.5, w, h);
+  }
+
+  private boolean isInSight(Note note) {
+    double left = scale.xOf(Math.min(note.onset(), note.played().onset()));
+    double right = scale.xOf(Math.max(note.end(), note.played().release()));
+    double y = scale.yOf(note.pitch());
+    return right >= 0 && left <= width && y + scale.rowHeight() >= 0 && y <= height;
+  }
+}

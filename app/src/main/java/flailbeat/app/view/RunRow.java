@@ -1,0 +1,207 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.EntryField;
+import flailbeat.app.control.LevelMeter;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Segments;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TickRange;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.kordamp.ikonli.remixicon.RemixiconAL;
+import org.kordamp.ikonli.remixicon.RemixiconMZ;
+
+/** Play, record, where we are, tempo, meter, click, level: by the hands. */
+public final class RunRow extends HBox {
+  private static final PseudoClass ACTIVE = PseudoClass.getPseudoClass("active");
+
+  private final Session session;
+  private final Button play;
+  private final Button record;
+  private final Label position = new Label();
+  private final Label bars = new Label();
+  private final EntryField tempo;
+  private final EntryField meter;
+  private final ToggleButton clickInPlay = Buttons.toggle("play", "Click while playing");
+  private final ToggleButton clickInRecord = Buttons.toggle("record", "Click while recording");
+  private final Segments<Integer> countIn;
+  private final LevelMeter level;
+  private long shownTick = Long.MIN_VALUE;
+
+  public RunRow(Session session, BenchView bench, Palette palette) {
+    this.session = session;
+    getStyleClass().add("run-row");
+    setMinHeight(USE_PREF_SIZE);
+    play = Buttons.text("Play", "Play or stop (Space)", session::playOrStop);
+    play.setGraphic(new FontIcon(RemixiconMZ.PLAY_FILL));
+    play.getStyleClass().addAll("run-button", "play");
+    play.setId("play");
+    record = Buttons.text("Record", "Record or stop (Shift+Space)", session::recordOrStop);
+    record.setGraphic(new FontIcon(RemixiconMZ.RECORD_CIRCLE_FILL));
+    record.getStyleClass().addAll("run-button", "record");
+    record.setId("record");
+    tempo =
+        new EntryField("tempo", 4, "Tempo in quarter notes a minute, 20 to 400", this::setTempo);
+    meter = new EntryField("meter", 3, "Meter, such as 4/4 or 6/8", this::setMeter);
+    countIn =
+        new Segments<Integer>(n -> set(n, clickInPlay.isSelected(), clickInRecord.isSelected()))
+            .add(0, "off", "No count-in")
+            .add(1, "1", "One bar of count-in")
+            .add(2, "2", "Two bars of count-in");
+    level = new LevelMeter(palette, 90, 8);
+    build(bench);
+    session.changes().listen(this::onChange);
+    refresh();
+  }
+
+  private void build(BenchView bench) {
+    Button toStart =
+        Buttons.icon(
+            RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.performer().seek(0));
+    position.getStyleClass().add("position");
+    position.setId("position");
+    position.setMinWidth(136);
+    bars.getStyleClass().add("group-label");
+    bars.setId("bar-count");
+    VBox place = new VBox(-3, position, bars);
+    place.setAlignment(Pos.CENTER_LEFT);
+    clickInPlay.setOnAction(e -> setClicks());
+    clickInRecord.setOnAction(e -> setClicks());
+    HBox clicks = new HBox(clickInPlay, clickInRecord);
+    clicks.getStyleClass().add("segments");
+    clickInPlay.getStyleClass().add("first");
+    clickInRecord.getStyleClass().add("last");
+    clickInPlay.setStyle("-fx-padding: 3 8 3 8");
+    clickInRecord.setStyle("-fx-padding: 3 8 3 8");
+    countIn.setMinWidth(96);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    getChildren()
+        .addAll(
+            toStart,
+            play,
+            record,
+            place,
+            group("Tempo", tempo),
+            group("Meter", meter),
+            group("Click in", clicks),
+            group("Count-in bars", countIn),
+            gap,
+            zoomButtons(bench),
+            group("Level", level));
+  }
+
+  private static HBox zoomButtons(BenchView bench) {
+    Button out =
+        Buttons.icon(RemixiconMZ.ZOOM_OUT_LINE, "Smaller (Ctrl+wheel)", () -> bench.zoom(0.8));
+    Button in =
+        Buttons.icon(RemixiconMZ.ZOOM_IN_LINE, "Larger (Ctrl+wheel)", () -> bench.zoom(1.25));
+    Button fit = Buttons.icon(RemixiconAL.FULLSCREEN_LINE, "Show the whole part", bench::fit);
+    for (Button b : new Button[] {out, in, fit}) {
+      b.getStyleClass().add("quiet");
+    }
+    HBox box = new HBox(out, in, fit);
+    box.setAlignment(Pos.CENTER);
+    return box;
+  }
+
+  private static VBox group(String name, Node node) {
+    Label label = new Label(name);
+    label.getStyleClass().add("group-label");
+    label.setMinWidth(USE_PREF_SIZE);
+    VBox group = new VBox(1, label, node);
+    group.setAlignment(Pos.CENTER_LEFT);
+    return group;
+  }
+
+  private void setTempo(String text) {
+    double bpm;
+    try {
+      bpm = Double.parseDouble(text.replace(',', '.'));
+    } catch (NumberFormatException e) {
+      throw new IllegalArgumentException("Tempo is a number, such as 96", e);
+    }
+    Tempo value = Tempo.ofBpm(bpm);
+    session.edit("Tempo " + value, s -> SongEdits.setTempo(s, value));
+    tempo.show(session.song().tempos().tempoAt(0).toString());
+  }
+
+  private void setMeter(String text) {
+    Meter value = Meter.parse(text);
+    session.edit("Meter " + value, s -> SongEdits.setMeter(s, value));
+    meter.show(session.song().meters().meterAt(0).toString());
+  }
+
+  private void setClicks() {
+    set(
+        session.performer().settings().countInBars(),
+        clickInPlay.isSelected(),
+        clickInRecord.isSelected());
+  }
+
+  private void set(int countInBars, boolean inPlay, boolean inRecord) {
+    session.performer().setSettings(new PlaySettings(inPlay, inRecord, countInBars));
+  }
+
+  private void onChange(Aspect aspect) {
+    if (aspect == Aspect.SONG || aspect == Aspect.TRANSPORT) {
+      refresh();
+    }
+  }
+
+  private void refresh() {
+    boolean running = session.performer().transport().isRunning();
+    boolean recording = session.performer().transport().isRecording();
+    play.setText(running ? "Stop" : "Play");
+    ((FontIcon) play.getGraphic())
+        .setIconCode(running ? RemixiconMZ.STOP_FILL : RemixiconMZ.PLAY_FILL);
+    play.pseudoClassStateChanged(ACTIVE, running && !recording);
+    record.pseudoClassStateChanged(ACTIVE, recording);
+    tempo.show(session.song().tempos().tempoAt(0).toString());
+    meter.show(session.song().meters().meterAt(0).toString());
+    tempo.setDisable(recording);
+    meter.setDisable(recording);
+    PlaySettings settings = session.performer().settings();
+    clickInPlay.setSelected(settings.clickInPlay());
+    clickInRecord.setSelected(settings.clickInRecord());
+    countIn.show(settings.countInBars());
+    shownTick = Long.MIN_VALUE;
+    showPosition(session.performer().positionTicks());
+  }
+
+  /** Called for each frame. */
+  public void showPosition(long tick) {
+    if (tick == shownTick) {
+      return;
+    }
+    shownTick = tick;
+    MeterMap meters = session.song().meters();
+    position.setText(meters.positionAt(tick).toString());
+    long end = meters.wholeBars(new TickRange(0, Math.max(1, session.song().end()))).end();
+    int last = meters.barAt(end - 1) + 1;
+    int bar = meters.barAt(tick) + 1;
+    bars.setText(
+        session.song().end() == 0 ? "bar.beat.tick, no notes yet" : "bar " + bar + " of " + last);
+  }
+
+  /** Called for each frame. */
+  public void showLevel(float peak) {
+    level.show(peak);
+  }
+}

@@ -1,0 +1,158 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Line;
+
+/** A thin lane for each track over the whole song, with its clips and the playhead. */
+public final class SongMap extends Region {
+  private static final double LEFT = BenchView.RAIL_WIDTH;
+  private static final double LANE = 13;
+  private static final double PAD = 4;
+  private static final int LEAST_BARS = 16;
+  private static final int MOST_LANES = 6;
+
+  private final Session session;
+  private final Palette palette;
+  private final Canvas canvas = new Canvas();
+  private final Line playhead = new Line();
+
+  public SongMap(Session session, Palette palette) {
+    this.session = session;
+    this.palette = palette;
+    getStyleClass().add("song-map");
+    playhead.getStyleClass().add("playhead");
+    playhead.setManaged(false);
+    playhead.setMouseTransparent(true);
+    getChildren().addAll(canvas, playhead);
+    setMinHeight(USE_PREF_SIZE);
+    palette.onChange(this::draw);
+    session
+        .changes()
+        .listen(
+            aspect -> {
+              if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+                requestLayout();
+                draw();
+              }
+            });
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(e -> session.performer().seek(tickAt(e.getX())));
+  }
+
+  /** Moves the playhead to a tick. */
+  public void showPosition(long tick) {
+    playhead.setTranslateX(Math.max(LEFT, xOf(tick)));
+  }
+
+  private void pressed(MouseEvent e) {
+    List<Track> tracks = session.song().tracks();
+    int lane = (int) ((e.getY() - PAD) / laneHeight());
+    if (lane >= 0 && lane < tracks.size()) {
+      session.document().chooseTrack(tracks.get(lane).id());
+      session.document().chooseClipAt(tickAt(e.getX()));
+    }
+    session.performer().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
+  }
+
+  @Override
+  protected double computePrefHeight(double width) {
+    return Math.min(MOST_LANES, Math.max(2, session.song().tracks().size())) * LANE + 2 * PAD;
+  }
+
+  private double laneHeight() {
+    return (getHeight() - 2 * PAD) / Math.max(2, session.song().tracks().size());
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
+      canvas.setWidth(getWidth());
+      canvas.setHeight(getHeight());
+      draw();
+    }
+    playhead.setStartY(0);
+    playhead.setEndY(getHeight());
+  }
+
+  private long lengthTicks() {
+    Song song = session.song();
+    long least = song.meters().barStart(LEAST_BARS);
+    return Math.max(least, song.meters().wholeBars(new TickRange(0, song.end() + 1)).end());
+  }
+
+  private double xOf(long tick) {
+    return LEFT + (getWidth() - LEFT) * tick / lengthTicks();
+  }
+
+  private long tickAt(double x) {
+    double fraction = (x - LEFT) / Math.max(1, getWidth() - LEFT);
+    return Math.max(0, (long) (fraction * lengthTicks()));
+  }
+
+  private void draw() {
+    GraphicsContext g = canvas.getGraphicsContext2D();
+    g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+    drawBars(g);
+    List<Track> tracks = session.song().tracks();
+    double lane = laneHeight();
+    for (int i = 0; i < tracks.size(); i++) {
+      drawTrack(g, tracks.get(i), i, PAD + i * lane, lane);
+    }
+  }
+
+  private void drawBars(GraphicsContext g) {
+    g.setStroke(palette.color(Ink.RULE));
+    int bars = session.song().meters().barAt(lengthTicks());
+    int step = Math.max(1, (int) (bars / Math.max(1, (getWidth() - LEFT) / 14)) + 1);
+    for (int bar = 0; bar <= bars; bar += step) {
+      double x = Math.round(xOf(session.song().meters().barStart(bar))) + 0.5;
+      g.strokeLine(x, 0, x, getHeight());
+    }
+  }
+
+  private void drawTrack(GraphicsContext g, Track track, int index, double y, double lane) {
+    boolean chosen = track.id().equals(session.document().track().id());
+    if (chosen) {
+      g.setFill(palette.color(Ink.WHEAT_PALE));
+      g.fillRect(0, y, getWidth(), lane);
+    }
+    g.setFill(TrackColors.of(index));
+    g.fillOval(LEFT / 2 - 4, y + lane / 2 - 4, 8, 8);
+    for (Clip clip : track.clips()) {
+      double x = xOf(clip.range().start());
+      double w = Math.max(2, xOf(clip.range().end()) - x);
+      g.setFill(TrackColors.of(index).deriveColor(0, 1, 1, track.muted() ? 0.12 : 0.3));
+      g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
+      g.setFill(TrackColors.of(index));
+      drawNotes(g, clip, y + 2, lane - 4);
+    }
+  }
+
+  private void drawNotes(GraphicsContext g, Clip clip, double y, double height) {
+    int low = clip.notes().stream().mapToInt(Note::pitch).min().orElse(0);
+    int high = clip.notes().stream().mapToInt(Note::pitch).max().orElse(1);
+    double lastX = -1;
+    for (Note note : clip.notes()) {
+      double x = xOf(note.onset());
+      if (x - lastX < 0.25 && clip.notes().size() > 5000) {
+        continue;
+      }
+      lastX = x;
+      double at = high == low ? 0.5 : (double) (high - note.pitch()) / (high - low);
+      g.fillRect(x, y + at * (height - 2), Math.max(1, xOf(note.end()) - x - 0.5), 1.6);
+    }
+  }
+}

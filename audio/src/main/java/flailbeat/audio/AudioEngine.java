@@ -1,0 +1,215 @@
+package flailbeat.audio;
+
+import flailbeat.audio.line.DeviceLine;
+import flailbeat.audio.line.LineLost;
+import flailbeat.audio.line.OutputLine;
+import flailbeat.audio.line.SilentLine;
+import flailbeat.audio.sound.Sound;
+import flailbeat.audio.synth.LiveQueue;
+import flailbeat.audio.synth.Renderer;
+import flailbeat.audio.synth.Run;
+import flailbeat.audio.synth.Synth;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Player;
+import flailbeat.core.time.Clock;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Plays: owns the synthesizer, the audio thread and the line. Where there is no device, or it goes
+ * away, it goes on in silence at the right speed and says so.
+ *
+ * <p>Its methods are for one thread, the session's, and never wait. The device is opened and sounds
+ * are loaded on threads of its own.
+ */
+public final class AudioEngine implements Player, AutoCloseable {
+  private static final Logger LOG = LoggerFactory.getLogger(AudioEngine.class);
+  private static final long LEAD_NANOS = 12_000_000;
+  private static final long HUNG_NANOS = 1_500_000_000;
+
+  private final Clock clock;
+  private final boolean wantsDevice;
+  private final Synth synth = new Synth();
+  private final LiveQueue live = new LiveQueue();
+  private final Renderer renderer = new Renderer(synth, live);
+  private final ExecutorService loader =
+      Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
+  private final Instrument[] chosen = new Instrument[16];
+  private volatile Optional<String> fault = Optional.empty();
+  private volatile AudioThread thread;
+
+  private AudioEngine(Clock clock, boolean wantsDevice) {
+    this.clock = clock;
+    this.wantsDevice = wantsDevice;
+  }
+
+  /** An engine that plays on the system's default device, as far as there is one. */
+  public static AudioEngine onDevice(Clock clock) {
+    AudioEngine engine = new AudioEngine(clock, true);
+    engine.openDevice();
+    return engine;
+  }
+
+  /** An engine that is silent on purpose, for tests and measurements. */
+  public static AudioEngine silent(Clock clock) {
+    AudioEngine engine = new AudioEngine(clock, false);
+    engine.startOn(new SilentLine(clock));
+    return engine;
+  }
+
+  /** Why nothing is heard, in a line for the person; empty when all is well. */
+  public Optional<String> fault() {
+    return fault;
+  }
+
+  /** The level that left it lately, 0 to 1. */
+  public float peak() {
+    return renderer.peak();
+  }
+
+  /** How many live notes could not be taken, ever. */
+  public int lostLiveNotes() {
+    return live.lost();
+  }
+
+  /** Looks for the device again; what plays goes on. */
+  public void retryDevice() {
+    openDevice();
+  }
+
+  /** Called now and then: a device that hangs is given up for silence. */
+  public void watch() {
+    AudioThread current = thread;
+    if (current != null
+        && current.isOnDevice()
+        && clock.nanoTime() - current.lastBlockNanos() > HUNG_NANOS) {
+      current.abandon();
+      goSilent("the sound device does not answer");
+    }
+  }
+
+  private void openDevice() {
+    Thread opener =
+        daemon(
+            () -> {
+              try {
+                OutputLine line = DeviceLine.open(clock);
+                fault = Optional.empty();
+                startOn(line);
+              } catch (LineLost | RuntimeException e) {
+                LOG.debug("The device does not open", e);
+                goSilent("no sound device was found");
+              }
+            },
+            "sound-device-opener");
+    opener.start();
+  }
+
+  private void goSilent(String why) {
+    LOG.warn("Going on in silence: {}", why);
+    fault = Optional.of(why);
+    startOn(new SilentLine(clock));
+  }
+
+  private synchronized void startOn(OutputLine line) {
+    if (thread != null) {
+      thread.finish();
+    }
+    thread = new AudioThread(renderer, line, clock, this::goSilent);
+    thread.start();
+  }
+
+  @Override
+  public void noteOn(int channel, int pitch, int velocity) {
+    live.offer(0x90 | channel | pitch << 8 | velocity << 16);
+  }
+
+  @Override
+  public void noteOff(int channel, int pitch) {
+    live.offer(0x80 | channel | pitch << 8);
+  }
+
+  @Override
+  public void allNotesOff() {
+    renderer.silence();
+  }
+
+  @Override
+  public void instrument(int channel, Instrument instrument) {
+    if (instrument.equals(chosen[channel])) {
+      return;
+    }
+    chosen[channel] = instrument;
+    Sound sound = Sound.playing(instrument);
+    loader.execute(
+        () -> {
+          try {
+            synth.load(sound);
+            synth.choose(channel, sound.instrument());
+          } catch (RuntimeException e) {
+            LOG.error("{} does not load", sound.title(), e);
+            fault = Optional.of("the sound " + sound.title() + " does not load");
+          }
+        });
+  }
+
+  @Override
+  public long leadNanos() {
+    AudioThread current = thread;
+    return LEAD_NANOS + (current == null ? 0 : current.latencyNanos());
+  }
+
+  @Override
+  public void cue(PlaybackPlan plan, long songNanos, long clockNanos) {
+    renderer.setRun(new Run(plan, songNanos, clockNanos));
+  }
+
+  @Override
+  public void replace(PlaybackPlan plan) {
+    Run run = renderer.run();
+    if (run != null) {
+      run.setPlan(plan);
+    }
+  }
+
+  @Override
+  public void halt() {
+    renderer.setRun(null);
+  }
+
+  @Override
+  public long songOffsetNanos() {
+    Run run = renderer.run();
+    return run == null ? 0 : run.offsetNanos();
+  }
+
+  /** For measurements: sees each block on the audio thread after it was rendered. */
+  public void setTap(AudioThread.Tap tap) {
+    thread.setTap(tap);
+  }
+
+  /** Whether it was made to play on a device. */
+  public boolean wantsDevice() {
+    return wantsDevice;
+  }
+
+  @Override
+  public void close() {
+    loader.shutdownNow();
+    AudioThread current = thread;
+    if (current != null) {
+      current.finish();
+    }
+    synth.close();
+  }
+
+  private static Thread daemon(Runnable work, String name) {
+    Thread thread = new Thread(work, name);
+    thread.setDaemon(true);
+    return thread;
+  }
+}

@@ -1,0 +1,2 @@
+/** Everything that needs a device: the engine that makes the sound, and its way out. */
+package flailbeat.audio;

@@ -1,0 +1,2 @@
+/** The sounds that ship with the application. */
+package flailbeat.audio.sound;

@@ -1,0 +1,39 @@
+package flailbeat.audio.synth;
+
+import flailbeat.audio.line.OutputLine;
+
+/**
+ * Keeps a stream below full scale: gain falls at once where a sample would pass the ceiling, and
+ * comes back over {@value #RELEASE_SECONDS} s. Both channels get one gain.
+ */
+public final class Limiter {
+  /** No sample leaves it larger than this; full scale is 1. */
+  public static final float CEILING = 0.97f;
+
+  private static final double RELEASE_SECONDS = 0.12;
+  private static final float RELEASE =
+      (float) (1 - Math.exp(-1 / (RELEASE_SECONDS * OutputLine.FRAME_RATE)));
+
+  private float gain = 1;
+
+  /**
+   * Limits a block in place.
+   *
+   * @param samples left and right in turn
+   * @return the largest value that leaves it
+   */
+  public float process(float[] samples) {
+    float peak = 0;
+    for (int i = 0; i < samples.length; i += 2) {
+      float loudest = Math.max(Math.abs(samples[i]), Math.abs(samples[i + 1]));
+      gain += (1 - gain) * RELEASE;
+      if (loudest * gain > CEILING) {
+        gain = CEILING / loudest;
+      }
+      samples[i] *= gain;
+      samples[i + 1] *= gain;
+      peak = Math.max(peak, loudest * gain);
+    }
+    return peak;
+  }
+}

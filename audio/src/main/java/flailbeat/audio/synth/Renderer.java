@@ -1,0 +1,103 @@
+package flailbeat.audio.synth;
+
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
+
+/**
+ * Makes the next block of sound from the live notes, the run and the synthesizer. {@link #render}
+ * is for one thread; everything else may be called from another and never waits.
+ */
+public final class Renderer {
+  /** Full scale of 16 bits. */
+  private static final float FULL_SCALE = 32_767;
+
+  /** How much of the peak is left after a block: it falls by about 20 dB a second. */
+  private static final float PEAK_FALL = 0.9948f;
+
+  /** Leaves room for several parts at once before the limiter has work. */
+  private static final float HEADROOM = 0.6f;
+
+  private final Synth synth;
+  private final LiveQueue live;
+  private final ClickVoice click = new ClickVoice();
+  private final Limiter limiter = new Limiter();
+  private final PlanPlayer plans;
+  private final AtomicReference<Run> run = new AtomicReference<>();
+  private final AtomicBoolean silence = new AtomicBoolean();
+  private final float[] samples = new float[Synth.BLOCK_FRAMES * 2];
+  private volatile float peak;
+
+  public Renderer(Synth synth, LiveQueue live) {
+    this.synth = synth;
+    this.live = live;
+    this.plans = new PlanPlayer(synth, click);
+  }
+
+  /** Chooses what is played; null for nothing. */
+  public void setRun(Run value) {
+    run.set(value);
+  }
+
+  public Run run() {
+    return run.get();
+  }
+
+  /** Ends all that sounds with the next block. */
+  public void silence() {
+    silence.set(true);
+  }
+
+  /** The level that left it lately, 0 to 1. */
+  public float peak() {
+    return peak;
+  }
+
+  /** The last block as numbers, left and right in turn; for the rendering thread alone. */
+  public float[] samples() {
+    return samples;
+  }
+
+  /**
+   * Renders a block.
+   *
+   * @param nextHeardNanos when it will be heard
+   * @param target 16 bits, stereo, little-endian, {@link Synth#BLOCK_FRAMES} frames
+   */
+  public void render(long nextHeardNanos, byte[] target) {
+    plans.follow(run.get(), nextHeardNanos);
+    if (silence.getAndSet(false)) {
+      synth.silence();
+    }
+    int message = live.poll();
+    while (message != LiveQueue.NOTHING) {
+      sendLive(message);
+      message = live.poll();
+    }
+    plans.block();
+    synth.render(samples);
+    for (int i = 0; i < samples.length; i++) {
+      samples[i] *= HEADROOM;
+    }
+    click.mixInto(samples);
+    peak = Math.max(limiter.process(samples), peak * PEAK_FALL);
+    toBytes(target);
+  }
+
+  private void sendLive(int message) {
+    int channel = message & 0x0F;
+    int pitch = message >> 8 & 0x7F;
+    if ((message & 0xF0) == 0x90) {
+      synth.noteOn(channel, pitch, message >> 16 & 0x7F);
+    } else {
+      synth.noteOff(channel, pitch);
+    }
+  }
+
+  private void toBytes(byte[] target) {
+    for (int i = 0; i < samples.length; i++) {
+      int value = Math.round(samples[i] * FULL_SCALE);
+      target[2 * i] = (byte) value;
+      target[2 * i + 1] = (byte) (value >> 8);
+    }
+  }
+}

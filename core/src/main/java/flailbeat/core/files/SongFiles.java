@@ -1,0 +1,92 @@
+package flailbeat.core.files;
+
+import flailbeat.core.format.FileFault;
+import flailbeat.core.format.project.ProjectFile;
+import flailbeat.core.format.smf.SmfExport;
+import flailbeat.core.format.smf.SmfImport;
+import flailbeat.core.format.smf.SmfReader;
+import flailbeat.core.format.smf.SmfReading;
+import flailbeat.core.format.smf.SmfWriter;
+import flailbeat.core.model.Song;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileSystemException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+
+/** Reads and writes songs, by the extension of the file's name. */
+public final class SongFiles {
+  /** The formats, by extension. */
+  public enum Kind {
+    PROJECT,
+    MIDI
+  }
+
+  private SongFiles() {}
+
+  /**
+   * The format of a file, by its name.
+   *
+   * @throws FileFault for an extension that is none of ours
+   */
+  public static Kind kindOf(Path file) throws FileFault {
+    String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+    if (name.endsWith(".flail")) {
+      return Kind.PROJECT;
+    }
+    if (name.endsWith(".mid") || name.endsWith(".midi")) {
+      return Kind.MIDI;
+    }
+    throw new FileFault("its name should end in .flail (project) or .mid (MIDI file)");
+  }
+
+  /** Reads a song; what can be saved of a damaged MIDI file is, with the loss told. */
+  public static Opened read(Path file) throws IOException {
+    if (Files.isDirectory(file)) {
+      throw new FileFault("this is a folder");
+    }
+    return switch (kindOf(file)) {
+      case PROJECT -> new Opened(ProjectFile.read(file), "", "", List.of());
+      case MIDI -> fromMidi(SmfReader.read(file), titleOf(file));
+    };
+  }
+
+  /** What a MIDI file that was read gives. */
+  public static Opened fromMidi(SmfReading reading, String title) throws FileFault {
+    SmfImport made = SmfImport.of(reading.file(), title);
+    return reading.isSound()
+        ? new Opened(made.song(), "", "", made.remarks())
+        : new Opened(made.song(), reading.describeDamage(), reading.describeLoss(), made.remarks());
+  }
+
+  /** Writes a song whole or leaves the file as it was. */
+  public static void write(Song song, Path file) throws IOException {
+    switch (kindOf(file)) {
+      case PROJECT -> ProjectFile.write(song, file);
+      case MIDI -> SmfWriter.write(SmfExport.of(song), file);
+    }
+  }
+
+  /** The file's name without its extension. */
+  public static String titleOf(Path file) {
+    return file.getFileName().toString().replaceFirst("\\.[A-Za-z]+$", "");
+  }
+
+  /** One line that names the file and what is wrong. */
+  public static String describe(Path file, IOException fault) {
+    return file + ": " + reason(fault);
+  }
+
+  private static String reason(IOException fault) {
+    return switch (fault) {
+      case FileFault f -> f.getMessage();
+      case NoSuchFileException f -> f.getReason() == null ? "there is no such file" : f.getReason();
+      case AccessDeniedException f -> "it may not be read or written";
+      case FileSystemException f -> f.getReason() == null ? f.getMessage() : f.getReason();
+      default -> String.valueOf(fault.getMessage());
+    };
+  }
+}

@@ -1,0 +1,2 @@
+/** Songs in files, whatever the format. */
+package flailbeat.core.files;
