@@ -5,7 +5,7 @@ import flailbeat.audio.line.LineLost;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.line.SilentLine;
 import flailbeat.audio.sound.Sound;
-import flailbeat.audio.synth.LiveQueue;
+import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
 import flailbeat.audio.synth.Synth;
@@ -14,6 +14,7 @@ import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.slf4j.Logger;
@@ -23,8 +24,8 @@ import org.slf4j.LoggerFactory;
  * Plays: owns the synthesizer, the audio thread and the line. Where there is no device, or it goes
  * away, it goes on in silence at the right speed and says so.
  *
- * <p>Its methods are for one thread, the session's, and never wait. The device is opened and sounds
- * are loaded on threads of its own.
+ * <p>Its methods are for one thread, the session's, and never wait. The synthesizer and the device
+ * are opened and sounds are loaded on threads of its own.
  */
 public final class AudioEngine implements Player, AutoCloseable {
   private static final Logger LOG = LoggerFactory.getLogger(AudioEngine.class);
@@ -32,31 +33,31 @@ public final class AudioEngine implements Player, AutoCloseable {
   private static final long HUNG_NANOS = 1_500_000_000;
 
   private final Clock clock;
-  private final boolean wantsDevice;
-  private final Synth synth = new Synth();
-  private final LiveQueue live = new LiveQueue();
-  private final Renderer renderer = new Renderer(synth, live);
+  private final Feed feed = new Feed();
   private final ExecutorService loader =
       Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
+  private final CompletableFuture<Synth> synth;
+  private final CompletableFuture<Renderer> renderer;
   private final Instrument[] chosen = new Instrument[16];
   private volatile Optional<String> fault = Optional.empty();
   private volatile AudioThread thread;
 
-  private AudioEngine(Clock clock, boolean wantsDevice) {
+  private AudioEngine(Clock clock) {
     this.clock = clock;
-    this.wantsDevice = wantsDevice;
+    this.synth = CompletableFuture.supplyAsync(Synth::new, loader);
+    this.renderer = synth.thenApply(s -> new Renderer(s, feed));
   }
 
   /** An engine that plays on the system's default device, as far as there is one. */
   public static AudioEngine onDevice(Clock clock) {
-    AudioEngine engine = new AudioEngine(clock, true);
+    AudioEngine engine = new AudioEngine(clock);
     engine.openDevice();
     return engine;
   }
 
   /** An engine that is silent on purpose, for tests and measurements. */
   public static AudioEngine silent(Clock clock) {
-    AudioEngine engine = new AudioEngine(clock, false);
+    AudioEngine engine = new AudioEngine(clock);
     engine.startOn(new SilentLine(clock));
     return engine;
   }
@@ -68,12 +69,12 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   /** The level that left it lately, 0 to 1. */
   public float peak() {
-    return renderer.peak();
+    return feed.peak();
   }
 
   /** How many live notes could not be taken, ever. */
   public int lostLiveNotes() {
-    return live.lost();
+    return feed.live().lost();
   }
 
   /** Looks for the device again; what plays goes on. */
@@ -119,23 +120,23 @@ public final class AudioEngine implements Player, AutoCloseable {
     if (thread != null) {
       thread.finish();
     }
-    thread = new AudioThread(renderer, line, clock, this::goSilent);
+    thread = new AudioThread(renderer.join(), line, clock, this::goSilent);
     thread.start();
   }
 
   @Override
   public void noteOn(int channel, int pitch, int velocity) {
-    live.offer(0x90 | channel | pitch << 8 | velocity << 16);
+    feed.live().offer(0x90 | channel | pitch << 8 | velocity << 16);
   }
 
   @Override
   public void noteOff(int channel, int pitch) {
-    live.offer(0x80 | channel | pitch << 8);
+    feed.live().offer(0x80 | channel | pitch << 8);
   }
 
   @Override
   public void allNotesOff() {
-    renderer.silence();
+    feed.silence();
   }
 
   @Override
@@ -148,8 +149,8 @@ public final class AudioEngine implements Player, AutoCloseable {
     loader.execute(
         () -> {
           try {
-            synth.load(sound);
-            synth.choose(channel, sound.instrument());
+            synth.join().load(sound);
+            synth.join().choose(channel, sound.instrument());
           } catch (RuntimeException e) {
             LOG.error("{} does not load", sound.title(), e);
             fault = Optional.of("the sound " + sound.title() + " does not load");
@@ -165,12 +166,12 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void cue(PlaybackPlan plan, long songNanos, long clockNanos) {
-    renderer.setRun(new Run(plan, songNanos, clockNanos));
+    feed.setRun(new Run(plan, songNanos, clockNanos));
   }
 
   @Override
   public void replace(PlaybackPlan plan) {
-    Run run = renderer.run();
+    Run run = feed.run();
     if (run != null) {
       run.setPlan(plan);
     }
@@ -178,23 +179,18 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void halt() {
-    renderer.setRun(null);
+    feed.setRun(null);
   }
 
   @Override
   public long songOffsetNanos() {
-    Run run = renderer.run();
+    Run run = feed.run();
     return run == null ? 0 : run.offsetNanos();
   }
 
   /** For measurements: sees each block on the audio thread after it was rendered. */
   public void setTap(AudioThread.Tap tap) {
     thread.setTap(tap);
-  }
-
-  /** Whether it was made to play on a device. */
-  public boolean wantsDevice() {
-    return wantsDevice;
   }
 
   @Override
@@ -204,7 +200,7 @@ public final class AudioEngine implements Player, AutoCloseable {
     if (current != null) {
       current.finish();
     }
-    synth.close();
+    synth.thenAccept(Synth::close);
   }
 
   private static Thread daemon(Runnable work, String name) {

@@ -2,9 +2,11 @@ package flailbeat.app.control;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import javafx.css.CssMetaData;
 import javafx.css.StyleConverter;
 import javafx.css.Styleable;
@@ -39,6 +41,7 @@ public final class Palette extends Region {
   private static final List<CssMetaData<? extends Styleable, ?>> META = meta();
 
   private final Map<Ink, StyleableObjectProperty<Color>> colors = new EnumMap<>(Ink.class);
+  private final Set<Ink> given = EnumSet.noneOf(Ink.class);
   private final List<Runnable> listeners = new ArrayList<>();
 
   public Palette() {
@@ -63,6 +66,14 @@ public final class Palette extends Region {
   /** Calls back when a colour has changed, as it does with another style sheet. */
   public void onChange(Runnable listener) {
     listeners.add(listener);
+  }
+
+  /** The first styling gives all the colours one by one; nobody is told before they are there. */
+  private void changed(Ink ink) {
+    given.add(ink);
+    if (given.size() == Ink.values().length) {
+      listeners.forEach(Runnable::run);
+    }
   }
 
   private static List<CssMetaData<? extends Styleable, ?>> meta() {
@@ -122,7 +133,7 @@ public final class Palette extends Region {
     @Override
     protected void invalidated() {
       get();
-      palette.listeners.forEach(Runnable::run);
+      palette.changed(ink);
     }
 
     @Override

@@ -5,8 +5,11 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
@@ -36,12 +39,29 @@ public final class FlailbeatApp extends Application {
         .findFirst()
         .ifPresent(w -> window.files().open(Path.of(w)));
     if (Boolean.getBoolean("flailbeat.exitWhenShown")) {
-      Platform.runLater(() -> Platform.runLater(Platform::exit));
+      new ExitWhenShown().start();
     }
   }
 
   @Override
   public void stop() {
     engine.close();
+  }
+
+  /**
+   * Ends the application once a few frames were drawn, saying how long the start took: for the
+   * launcher's class cache, and for measuring.
+   */
+  private static final class ExitWhenShown extends AnimationTimer {
+    private int frames;
+
+    @Override
+    public void handle(long now) {
+      if (++frames == 3) {
+        Instant began = ProcessHandle.current().info().startInstant().orElseThrow();
+        System.out.println(Duration.between(began, Instant.now()).toMillis() + " ms to the window");
+        Platform.exit();
+      }
+    }
   }
 }

@@ -121,7 +121,6 @@ public final class MainWindow {
 
   public void show() {
     stage.show();
-    bench.fitWhenShown();
     timer.start();
   }
 

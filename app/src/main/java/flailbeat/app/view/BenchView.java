@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.css.PseudoClass;
 import javafx.geometry.Orientation;
+import javafx.geometry.Pos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
@@ -29,6 +31,7 @@ public final class BenchView extends Region {
   static final double RAIL_WIDTH = 52;
   private static final double RULER_HEIGHT = 22;
   private static final double BAR = 12;
+  private static final int OPENING_BARS = 8;
   private static final double WHEEL = 1.0015;
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
@@ -46,6 +49,8 @@ public final class BenchView extends Region {
   private final ScrollBar upDown = new ScrollBar();
   private final BenchMouse mouse;
   private BenchScale scale = BenchScale.initial();
+  private TrackId shownTrack;
+  private Object shownHistory;
   private boolean fitted;
   private boolean scrollingByHand;
 
@@ -53,13 +58,16 @@ public final class BenchView extends Region {
     this.session = session;
     this.palette = palette;
     this.mouse = new BenchMouse(session, this);
+    this.shownTrack = session.document().track().id();
+    this.shownHistory = session.document().history();
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);
     playhead.getStyleClass().add("playhead");
     playhead.setMouseTransparent(true);
     empty.getStyleClass().add("bench-empty");
-    empty.setWrapText(true);
+    empty.setManaged(false);
+    empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     live.setMouseTransparent(true);
     roll.getChildren().addAll(empty, playhead);
@@ -87,7 +95,7 @@ public final class BenchView extends Region {
 
   private void onChange(Aspect aspect) {
     switch (aspect) {
-      case SONG, CHOICE, TIMING -> redraw();
+      case SONG, CHOICE, TIMING -> changed();
       case PASS -> drawLive();
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
@@ -96,6 +104,17 @@ public final class BenchView extends Region {
         // Not shown here.
       }
     }
+  }
+
+  /** Another track, or a song with other tracks, may lie out of sight. */
+  private void changed() {
+    TrackId track = session.document().track().id();
+    if (!track.equals(shownTrack) || session.document().history() != shownHistory) {
+      shownTrack = track;
+      shownHistory = session.document().history();
+      fitWhenShown();
+    }
+    redraw();
   }
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
@@ -119,6 +138,10 @@ public final class BenchView extends Region {
 
   /** Shows the whole track or, without notes, its first bars. */
   public void fit() {
+    fit(Integer.MAX_VALUE);
+  }
+
+  private void fit(int mostBars) {
     List<Note> all = session.document().track().notes();
     double width = roll.getWidth();
     double height = roll.getHeight();
@@ -137,7 +160,13 @@ public final class BenchView extends Region {
     long start = all.stream().mapToLong(Note::onset).min().orElseThrow();
     long end = all.stream().mapToLong(Note::end).max().orElseThrow();
     TickRange bars = session.song().meters().wholeBars(new TickRange(start, end));
-    rescale(s -> BenchScale.fit(bars.start(), bars.end(), low, high, width, height));
+    int first = session.song().meters().barAt(bars.start());
+    long most =
+        mostBars == Integer.MAX_VALUE
+            ? bars.end()
+            : session.song().meters().barStart(first + mostBars);
+    double shownEnd = Math.min(bars.end(), most);
+    rescale(s -> BenchScale.fit(bars.start(), shownEnd, low, high, width, height));
   }
 
   /** Fits once the bench has a size; later sizes keep what is in sight. */
@@ -215,7 +244,6 @@ public final class BenchView extends Region {
     rail.relocate(0, RULER_HEIGHT);
     ruler.relocate(RAIL_WIDTH, 0);
     empty.resizeRelocate(0, h * 0.12, w, 90);
-    empty.setAlignment(javafx.geometry.Pos.CENTER);
     if (changed) {
       for (Canvas canvas : List.of(ground, notes, live)) {
         canvas.setWidth(w);
@@ -228,7 +256,7 @@ public final class BenchView extends Region {
       playhead.setEndY(h);
     }
     if (!fitted) {
-      fit();
+      fit(OPENING_BARS);
     } else if (changed) {
       scale = scale.withTop(scale.topPitch(), h);
     }

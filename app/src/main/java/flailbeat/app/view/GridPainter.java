@@ -93,7 +93,7 @@ final class GridPainter {
       double x = Math.round(scale.xOf(meters.barStart(bar))) + 0.5;
       g.setStroke(palette.color(Ink.INK_SOFT));
       g.strokeLine(x, rulerHeight * 0.3, x, rulerHeight);
-      g.fillText(String.valueOf(bar + 1), x + 4, rulerHeight / 2);
+      g.fillText(String.valueOf(bar + 1), x + 8, rulerHeight / 2);
       beats(g, meters, bar, rulerHeight);
       bar = nextBar(bar, step);
     }

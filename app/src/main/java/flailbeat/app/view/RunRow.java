@@ -196,8 +196,7 @@ public final class RunRow extends HBox {
     long end = meters.wholeBars(new TickRange(0, Math.max(1, session.song().end()))).end();
     int last = meters.barAt(end - 1) + 1;
     int bar = meters.barAt(tick) + 1;
-    bars.setText(
-        session.song().end() == 0 ? "bar.beat.tick, no notes yet" : "bar " + bar + " of " + last);
+    bars.setText(session.song().end() == 0 ? "bar.beat.tick" : "bar " + bar + " of " + last);
   }
 
   /** Called for each frame. */

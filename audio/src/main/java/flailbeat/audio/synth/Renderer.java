@@ -1,8 +1,5 @@
 package flailbeat.audio.synth;
 
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicReference;
-
 /**
  * Makes the next block of sound from the live notes, the run and the synthesizer. {@link #render}
  * is for one thread; everything else may be called from another and never waits.
@@ -18,38 +15,16 @@ public final class Renderer {
   private static final float HEADROOM = 0.6f;
 
   private final Synth synth;
-  private final LiveQueue live;
+  private final Feed feed;
   private final ClickVoice click = new ClickVoice();
   private final Limiter limiter = new Limiter();
   private final PlanPlayer plans;
-  private final AtomicReference<Run> run = new AtomicReference<>();
-  private final AtomicBoolean silence = new AtomicBoolean();
   private final float[] samples = new float[Synth.BLOCK_FRAMES * 2];
-  private volatile float peak;
 
-  public Renderer(Synth synth, LiveQueue live) {
+  public Renderer(Synth synth, Feed feed) {
     this.synth = synth;
-    this.live = live;
+    this.feed = feed;
     this.plans = new PlanPlayer(synth, click);
-  }
-
-  /** Chooses what is played; null for nothing. */
-  public void setRun(Run value) {
-    run.set(value);
-  }
-
-  public Run run() {
-    return run.get();
-  }
-
-  /** Ends all that sounds with the next block. */
-  public void silence() {
-    silence.set(true);
-  }
-
-  /** The level that left it lately, 0 to 1. */
-  public float peak() {
-    return peak;
   }
 
   /** The last block as numbers, left and right in turn; for the rendering thread alone. */
@@ -64,14 +39,14 @@ public final class Renderer {
    * @param target 16 bits, stereo, little-endian, {@link Synth#BLOCK_FRAMES} frames
    */
   public void render(long nextHeardNanos, byte[] target) {
-    plans.follow(run.get(), nextHeardNanos);
-    if (silence.getAndSet(false)) {
+    plans.follow(feed.run(), nextHeardNanos);
+    if (feed.takeSilence()) {
       synth.silence();
     }
-    int message = live.poll();
+    int message = feed.live().poll();
     while (message != LiveQueue.NOTHING) {
       sendLive(message);
-      message = live.poll();
+      message = feed.live().poll();
     }
     plans.block();
     synth.render(samples);
@@ -79,7 +54,7 @@ public final class Renderer {
       samples[i] *= HEADROOM;
     }
     click.mixInto(samples);
-    peak = Math.max(limiter.process(samples), peak * PEAK_FALL);
+    feed.setPeak(Math.max(limiter.process(samples), feed.peak() * PEAK_FALL));
     toBytes(target);
   }
 

@@ -23,9 +23,10 @@ import java.util.Set;
  * rounding keeps order, it is enough to remember one line for each pitch; the whole takes O(n log
  * n) for n notes, O(n) where they come in order of playing.
  *
- * <p>Doubt is a plain estimate from the two nearest lines: with deviations d1 and d2 from them and
- * the spread s of all the notes (5 ms at least), the second was meant with probability
- * exp(-d2^2/2s^2) / (exp(-d1^2/2s^2) + exp(-d2^2/2s^2)).
+ * <p>Doubt is a plain estimate from the two nearest lines: with d1 and d2 the deviations from them
+ * less the lag of all the notes, and s their spread (5 ms at least), the second was meant with
+ * probability exp(-d2^2/2s^2) / (exp(-d1^2/2s^2) + exp(-d2^2/2s^2)). It may be over a half: then
+ * rounding is likely to be wrong.
  */
 public final class Nearest {
   private static final Comparator<Note> AS_PLAYED =
@@ -155,7 +156,7 @@ public final class Nearest {
               Math.max(0, d.onset),
               length(d),
               d.outcome,
-              doubt(d, spread)));
+              doubt(d, timing.lagMs(), spread)));
     }
     return new QuantizePlan(plans, timing, lagMs);
   }
@@ -175,9 +176,9 @@ public final class Nearest {
     return Math.max(1, Math.max(end - Math.max(0, d.onset), least));
   }
 
-  private double doubt(Draft d, double spreadMs) {
-    double first = tempos.millisBetween(d.line, d.freed) / spreadMs;
-    double second = tempos.millisBetween(d.otherLine, d.freed) / spreadMs;
+  private double doubt(Draft d, double lagMs, double spreadMs) {
+    double first = (tempos.millisBetween(d.line, d.playedOnset()) - lagMs) / spreadMs;
+    double second = (tempos.millisBetween(d.otherLine, d.playedOnset()) - lagMs) / spreadMs;
     return 1 / (1 + Math.exp((second * second - first * first) / 2));
   }
 

@@ -11,7 +11,7 @@ import flailbeat.core.model.Note;
  * @param onset where it would stand
  * @param length how long it would be
  * @param outcome why it goes there
- * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 0.5
+ * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 1
  */
 public record NotePlan(
     Note note, long line, long otherLine, long onset, long length, Outcome outcome, double doubt) {

@@ -45,6 +45,11 @@ public final class Document {
     changes.fire(Aspect.CHOICE);
   }
 
+  /** The history of the open song: another object for another song. */
+  public History<Song> history() {
+    return history;
+  }
+
   /** The project file it was read from or last written to. */
   public Optional<Path> file() {
     return file;

@@ -43,6 +43,7 @@ public final class Performer {
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
   private int liveChannel;
+  private Transport.State toldState = Transport.State.STOPPED;
 
   Performer(Document document, TimingDesk timing, Changes changes, Clock clock, Player player) {
     this.document = document;
@@ -84,7 +85,7 @@ public final class Performer {
   public void setSettings(PlaySettings value) {
     settings = value;
     replan();
-    changes.fire(Aspect.TRANSPORT);
+    tellTransport();
   }
 
   /** What the running recording has gathered. */
@@ -158,7 +159,7 @@ public final class Performer {
     if (playing) {
       play();
     }
-    changes.fire(Aspect.TRANSPORT);
+    tellTransport();
   }
 
   /** Plays from the place. */
@@ -192,7 +193,7 @@ public final class Performer {
     transport.stop();
     player.halt();
     Optional<Notice> said = pass.map(p -> keep(p, songNanos));
-    changes.fire(Aspect.TRANSPORT);
+    tellTransport();
     return said;
   }
 
@@ -201,7 +202,6 @@ public final class Performer {
     if (!transport.isRunning()) {
       return;
     }
-    Transport.State before = transport.state();
     transport.follow(player.songOffsetNanos());
     long position = transport.positionNanos();
     if (plan.clicks().size() > 0 && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE) {
@@ -209,8 +209,8 @@ public final class Performer {
     }
     if (!transport.isRecording() && isPastEnd(position)) {
       stop();
-    } else if (transport.state() != before) {
-      changes.fire(Aspect.TRANSPORT);
+    } else if (transport.state() != toldState) {
+      tellTransport();
     }
   }
 
@@ -226,6 +226,11 @@ public final class Performer {
       stop();
     }
     replan();
+  }
+
+  private void tellTransport() {
+    toldState = transport.state();
+    changes.fire(Aspect.TRANSPORT);
   }
 
   private boolean isPastEnd(long positionNanos) {
@@ -249,7 +254,7 @@ public final class Performer {
     long heardAt = clock.nanoTime() + player.leadNanos();
     transport.start(record, countInNanos, heardAt);
     player.cue(plan, transport.placeNanos() - countInNanos, heardAt);
-    changes.fire(Aspect.TRANSPORT);
+    tellTransport();
   }
 
   private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {

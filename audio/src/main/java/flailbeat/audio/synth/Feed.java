@@ -1,0 +1,47 @@
+package flailbeat.audio.synth;
+
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
+
+/**
+ * What passes between the session's thread and the one that renders: live notes, what is played,
+ * and the level that comes back. Nothing here waits, and it is there before any sound is.
+ */
+public final class Feed {
+  private final LiveQueue live = new LiveQueue();
+  private final AtomicReference<Run> run = new AtomicReference<>();
+  private final AtomicBoolean silence = new AtomicBoolean();
+  private volatile float peak;
+
+  public LiveQueue live() {
+    return live;
+  }
+
+  /** Chooses what is played; null for nothing. */
+  public void setRun(Run value) {
+    run.set(value);
+  }
+
+  public Run run() {
+    return run.get();
+  }
+
+  /** Ends all that sounds with the next block. */
+  public void silence() {
+    silence.set(true);
+  }
+
+  /** Whether silence was asked for since this was last called. */
+  boolean takeSilence() {
+    return silence.getAndSet(false);
+  }
+
+  /** The level that went out lately, 0 to 1. */
+  public float peak() {
+    return peak;
+  }
+
+  void setPeak(float value) {
+    peak = value;
+  }
+}
