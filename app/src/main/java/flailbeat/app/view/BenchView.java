@@ -50,7 +50,7 @@ public final class BenchView extends Region {
   private final BenchMouse mouse;
   private BenchScale scale = BenchScale.initial();
   private TrackId shownTrack;
-  private Object shownHistory;
+  private int shownOpening;
   private boolean fitted;
   private boolean scrollingByHand;
 
@@ -59,7 +59,7 @@ public final class BenchView extends Region {
     this.palette = palette;
     this.mouse = new BenchMouse(session, this);
     this.shownTrack = session.document().track().id();
-    this.shownHistory = session.document().history();
+    this.shownOpening = session.document().openings();
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);
@@ -109,9 +109,9 @@ public final class BenchView extends Region {
   /** Another track, or a song with other tracks, may lie out of sight. */
   private void changed() {
     TrackId track = session.document().track().id();
-    if (!track.equals(shownTrack) || session.document().history() != shownHistory) {
+    if (!track.equals(shownTrack) || session.document().openings() != shownOpening) {
       shownTrack = track;
-      shownHistory = session.document().history();
+      shownOpening = session.document().openings();
       fitWhenShown();
     }
     redraw();

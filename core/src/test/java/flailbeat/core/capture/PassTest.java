@@ -1,0 +1,67 @@
+package flailbeat.core.capture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.event.Performed.NoteOff;
+import flailbeat.core.event.Performed.NoteOn;
+import flailbeat.core.model.Played;
+import flailbeat.core.time.TempoMap;
+import org.junit.jupiter.api.Test;
+
+/** At 120 bpm a quarter of 960 ticks lasts half a second. */
+class PassTest {
+  private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
+  private static final long MS = 1_000_000;
+
+  private final Pass pass = new Pass(TEMPO, 0);
+
+  private void on(int pitch, long atMs) {
+    pass.accept(new NoteOn(0, pitch, 90), atMs * MS);
+  }
+
+  private void off(int pitch, long atMs) {
+    pass.accept(new NoteOff(0, pitch), atMs * MS);
+  }
+
+  @Test
+  void notes_get_the_ticks_of_their_times() {
+    on(60, 500);
+    off(60, 750);
+    assertThat(pass.finish(1000 * MS)).containsExactly(new NewNote(60, 90, new Played(960, 1440)));
+  }
+
+  @Test
+  void a_held_note_is_there_while_held_and_ends_with_the_pass() {
+    on(60, 500);
+    assertThat(pass.held()).containsExactly(new Pass.Held(960, 60, 90));
+    assertThat(pass.finish(1000 * MS)).containsExactly(new NewNote(60, 90, new Played(960, 1920)));
+    assertThat(pass.held()).isEmpty();
+  }
+
+  @Test
+  void a_note_just_ahead_of_the_start_belongs_and_an_earlier_one_is_counted() {
+    on(60, -400);
+    off(60, -300);
+    on(62, -119);
+    off(62, 200);
+    assertThat(pass.leftOut()).isEqualTo(1);
+    assertThat(pass.finish(1000 * MS)).containsExactly(new NewNote(62, 90, new Played(-228, 384)));
+  }
+
+  @Test
+  void the_same_pitch_again_ends_the_first_and_a_stroke_has_some_length() {
+    on(60, 0);
+    on(60, 500);
+    off(60, 500);
+    assertThat(pass.finish(1000 * MS))
+        .extracting(n -> n.played().length())
+        .containsExactly(960L, 1L);
+  }
+
+  @Test
+  void a_release_without_a_note_is_nothing() {
+    off(60, 100);
+    assertThat(pass.finish(200 * MS)).isEmpty();
+  }
+}

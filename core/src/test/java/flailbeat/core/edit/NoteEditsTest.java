@@ -1,0 +1,123 @@
+package flailbeat.core.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class NoteEditsTest {
+  private static final TrackId TRACK = Song.empty().tracks().get(0).id();
+
+  private static Song with(NewNote... notes) {
+    return NoteEdits.add(Song.empty(), TRACK, List.of(notes), new TickRange(0, 0));
+  }
+
+  private static NewNote played(int pitch, long onset, long release) {
+    return new NewNote(pitch, 80, new Played(onset, release));
+  }
+
+  private static List<Note> notes(Song song) {
+    return song.tracks().get(0).notes();
+  }
+
+  private static Set<NoteId> all(Song song) {
+    return Set.copyOf(notes(song).stream().map(Note::id).toList());
+  }
+
+  @Test
+  void a_recording_makes_a_clip_of_whole_bars_and_names_its_notes() {
+    Song song = with(played(60, 4000, 4100), played(64, 3900, 4000));
+    Clip clip = song.tracks().get(0).clips().get(0);
+    assertThat(clip.range()).isEqualTo(new TickRange(0, 7680));
+    assertThat(notes(song)).extracting(Note::onset).containsExactly(3900L, 4000L);
+    assertThat(all(song)).hasSize(2);
+    assertThat(song.nextId()).isGreaterThan(notes(song).get(0).id().value());
+  }
+
+  @Test
+  void a_recording_over_a_clip_goes_into_it_and_one_elsewhere_makes_another() {
+    Song song = with(played(60, 0, 100));
+    song = NoteEdits.add(song, TRACK, List.of(played(62, 200, 300)), new TickRange(0, 300));
+    assertThat(song.tracks().get(0).clips()).hasSize(1);
+    song = NoteEdits.add(song, TRACK, List.of(played(62, 9000, 9100)), new TickRange(9000, 9100));
+    assertThat(song.tracks().get(0).clips()).hasSize(2);
+    assertThat(song.noteCount()).isEqualTo(3);
+  }
+
+  @Test
+  void a_note_struck_before_the_song_stands_at_its_start_and_keeps_its_time() {
+    Note note = notes(with(played(60, -40, 500))).get(0);
+    assertThat(note.onset()).isZero();
+    assertThat(note.end()).isEqualTo(500);
+    assertThat(note.played()).isEqualTo(new Played(-40, 500));
+  }
+
+  @Test
+  void notes_move_together_and_no_farther_than_all_of_them_can() {
+    Song song = with(played(60, 100, 200), played(120, 300, 400));
+    Song moved = NoteEdits.move(song, all(song), -240, 12);
+    assertThat(notes(moved)).extracting(Note::onset).containsExactly(0L, 200L);
+    assertThat(notes(moved)).extracting(Note::pitch).containsExactly(67, 127);
+    assertThat(NoteEdits.move(moved, all(moved), -1, 1)).isSameAs(moved);
+  }
+
+  @Test
+  void a_move_by_hand_takes_the_time_as_played_along() {
+    Song song = with(played(60, 250, 400));
+    Note note = notes(NoteEdits.move(song, all(song), 240, 0)).get(0);
+    assertThat(note.played()).isEqualTo(new Played(490, 640));
+  }
+
+  @Test
+  void moving_a_note_past_its_clip_makes_the_clip_longer() {
+    Song song = with(played(60, 100, 200));
+    Song moved = NoteEdits.move(song, all(song), 8000, 0);
+    assertThat(moved.tracks().get(0).clips().get(0).range()).isEqualTo(new TickRange(0, 11520));
+  }
+
+  @Test
+  void deleting_takes_only_what_was_named_and_nothing_gives_the_same_song() {
+    Song song = with(played(60, 0, 100), played(62, 100, 200));
+    NoteId first = notes(song).get(0).id();
+    Song left = NoteEdits.delete(song, Set.of(first));
+    assertThat(notes(left)).extracting(Note::pitch).containsExactly(62);
+    assertThat(NoteEdits.delete(left, Set.of(first))).isSameAs(left);
+    assertThat(NoteEdits.change(left, Set.of(), n -> n)).isSameAs(left);
+  }
+
+  @Test
+  void quantized_notes_go_back_to_as_played() {
+    Song song = with(played(60, 250, 400));
+    Song moved = NoteEdits.change(song, all(song), n -> n.standingAt(240, 100));
+    assertThat(NoteEdits.restorePlayed(moved, all(song))).isEqualTo(song);
+  }
+
+  @Test
+  void tracks_get_free_names_and_channels_and_kits_the_drum_channel() {
+    Song song = SongEdits.addTrack(Song.empty(), Instrument.melodic(4));
+    song = SongEdits.addTrack(song, Instrument.kit(0));
+    assertThat(song.tracks())
+        .extracting(Track::name)
+        .containsExactly("Track 1", "Track 2", "Track 3");
+    assertThat(song.tracks()).extracting(Track::channel).containsExactly(0, 1, 9);
+    Track second = song.tracks().get(1);
+    song = SongEdits.setInstrument(song, second.id(), Instrument.kit(40));
+    assertThat(song.tracks().get(1).channel()).isEqualTo(9);
+    song = SongEdits.setInstrument(song, second.id(), Instrument.melodic(0));
+    assertThat(song.tracks().get(1).channel()).isEqualTo(1);
+    song = SongEdits.removeTrack(SongEdits.removeTrack(song, second.id()), TRACK);
+    Song one = SongEdits.removeTrack(song, song.tracks().get(0).id());
+    assertThat(one.tracks()).as("the last track stays").hasSize(1);
+  }
+}
