@@ -167,7 +167,7 @@ public final class Nearest {
       return Math.max(1, note.played().release() - Math.max(0, note.played().onset()));
     }
     if (settings.ends() == QuantizeSettings.Ends.KEEP) {
-      return note.played().length();
+      return Math.max(1, note.played().length() + Math.min(0, d.onset));
     }
     long release = note.played().release() + d.freed - note.played().onset();
     long line = lines.nearest(release);

@@ -301,9 +301,7 @@ public final class Performer {
     String leftOut =
         finished.leftOut() == 0
             ? ""
-            : "; "
-                + count(finished.leftOut())
-                + " in the count-in came too early and were left out";
+            : "; left out " + count(finished.leftOut()) + " from the count-in";
     if (notes.isEmpty()) {
       return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
     }

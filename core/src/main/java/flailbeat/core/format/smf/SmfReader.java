@@ -91,68 +91,65 @@ public final class SmfReader {
     int at = start;
     while (bytes.length - at >= CHUNK_HEADER && tracks.size() < MOST_TRACKS) {
       String tag = tagAt(at);
-      if (!isTag(tag)) {
-        break;
-      }
-      long length = int32(at + 4);
-      int from = at + CHUNK_HEADER;
-      boolean cut = length > bytes.length - from;
-      int to = cut ? bytes.length : from + (int) length;
-      if (tag.equals("MTrk")) {
-        if (cut) {
-          noteDamage(
-              "track "
-                  + (tracks.size() + 1)
-                  + " is cut off: "
-                  + length
-                  + " bytes announced, "
-                  + (to - from)
-                  + " there",
-              at);
-          lostBytes += length - (to - from);
-        }
-        to = track(tracks, from, to, cut);
-      } else if (cut) {
-        noteDamage("the file ends inside a chunk of an unknown kind", at);
-      }
-      at = to;
+      at = isTag(tag) ? chunk(tracks, tag, at) : lost(at, bytes.length);
     }
     if (at < bytes.length) {
-      noteDamage((bytes.length - at) + " bytes after the last track are no MIDI data", at);
-      lostBytes += bytes.length - at;
+      lost(at, bytes.length);
     }
     return tracks;
+  }
+
+  /** Reads one chunk and returns where the next begins. */
+  private int chunk(List<SmfTrack> tracks, String tag, int at) {
+    long length = int32(at + 4);
+    int from = at + CHUNK_HEADER;
+    int there = (int) Math.min(length, bytes.length - from);
+    boolean cut = there < length;
+    if (!tag.equals("MTrk")) {
+      if (cut) {
+        noteDamage("the file ends inside a chunk of an unknown kind", at);
+      }
+      return from + there;
+    }
+    if (cut) {
+      String said = length + " bytes announced, " + there + " there";
+      noteDamage("track " + (tracks.size() + 1) + " is cut off: " + said, at);
+      lostBytes += length - there;
+    }
+    return track(tracks, from, from + there, cut);
   }
 
   /** Reads one track and returns where the next chunk begins. */
   private int track(List<SmfTrack> tracks, int from, int to, boolean cut) {
     SmfTrackReader reader = new SmfTrackReader(bytes, from, to);
-    int number = tracks.size() + 1;
+    String name = "track " + (tracks.size() + 1);
     tracks.add(reader.read());
+    int end = reader.position();
     if (reader.fault() != null) {
-      int next = nextTrackTag(reader.position(), to);
-      noteDamage("track " + number + ": " + reader.fault(), reader.position());
-      lostBytes += next - reader.position();
-      return next;
+      noteDamage(name + ": " + reader.fault(), end);
+    } else if (!reader.sawEnd() && !cut) {
+      noteDamage(name + " has no end mark", to);
+    } else if (end < to) {
+      noteDamage(name + " goes on after its end mark", end);
     }
-    if (!reader.sawEnd() && !cut) {
-      noteDamage("track " + number + " has no end mark", to);
-    }
-    if (reader.position() < to) {
-      noteDamage("track " + number + " goes on after its end mark", reader.position());
-      lostBytes += to - reader.position();
-    }
-    return to;
+    return end < to ? skipToTrack(end, to) : to;
   }
 
-  /** A wrong length may have swallowed the next track: look for its tag. */
-  private int nextTrackTag(int from, int to) {
-    for (int i = from; i + CHUNK_HEADER <= to; i++) {
-      if (bytes[i] == 'M' && tagAt(i).equals("MTrk")) {
-        return i;
-      }
+  /** Notes that what lies here is no MIDI data, as far as the next track. */
+  private int lost(int from, int to) {
+    int next = skipToTrack(from, to);
+    noteDamage((next - from) + " bytes that are no MIDI data", from);
+    return next;
+  }
+
+  /** A wrong length may have swallowed the next track: looks for its tag, counting what is lost. */
+  private int skipToTrack(int from, int to) {
+    int next = from;
+    while (next < to && !(next + CHUNK_HEADER <= to && tagAt(next).equals("MTrk"))) {
+      next++;
     }
-    return to;
+    lostBytes += next - from;
+    return next;
   }
 
   private void noteDamage(String message, long offset) {

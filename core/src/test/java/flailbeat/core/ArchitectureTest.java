@@ -1,0 +1,68 @@
+package flailbeat.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+
+/** The floors of the house: each package uses only what stands below it. */
+@AnalyzeClasses(packages = "flailbeat.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+  @ArchTest
+  void packages_use_only_what_stands_below_them(JavaClasses classes) {
+    layeredArchitecture()
+        .consideringOnlyDependenciesInLayers()
+        .layer("floor 0")
+        .definedBy("flailbeat.core.time..", "flailbeat.core.pitch..")
+        .layer("floor 1")
+        .definedBy("flailbeat.core.event..", "flailbeat.core.model..")
+        .layer("floor 2")
+        .definedBy(
+            "flailbeat.core.edit..",
+            "flailbeat.core.quantize..",
+            "flailbeat.core.keys..",
+            "flailbeat.core.transport..")
+        .layer("floor 3")
+        .definedBy("flailbeat.core.capture..", "flailbeat.core.playback..")
+        .layer("floor 4")
+        .definedBy("flailbeat.core.format..")
+        .layer("floor 5")
+        .definedBy("flailbeat.core.demo..", "flailbeat.core.files..")
+        .layer("floor 6")
+        .definedBy("flailbeat.core.session..")
+        .whereLayer("floor 6")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("floor 5")
+        .mayOnlyBeAccessedByLayers("floor 6")
+        .whereLayer("floor 4")
+        .mayOnlyBeAccessedByLayers("floor 5", "floor 6")
+        .whereLayer("floor 3")
+        .mayOnlyBeAccessedByLayers("floor 4", "floor 5", "floor 6")
+        .whereLayer("floor 2")
+        .mayOnlyBeAccessedByLayers("floor 3", "floor 4", "floor 5", "floor 6")
+        .whereLayer("floor 1")
+        .mayOnlyBeAccessedByLayers("floor 2", "floor 3", "floor 4", "floor 5", "floor 6")
+        .check(classes);
+  }
+
+  @ArchTest
+  void packages_are_free_of_circles(JavaClasses classes) {
+    slices().matching("flailbeat.core.(**)").should().beFreeOfCycles().check(classes);
+  }
+
+  @ArchTest
+  void nothing_here_needs_a_window_a_device_or_a_thread(JavaClasses classes) {
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "javax.sound..")
+        .orShould()
+        .dependOnClassesThat()
+        .areAssignableTo(Thread.class)
+        .check(classes);
+  }
+}

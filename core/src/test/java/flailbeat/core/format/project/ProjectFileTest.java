@@ -1,0 +1,150 @@
+package flailbeat.core.format.project;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.format.FileFault;
+import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.smf.SmfImport;
+import flailbeat.core.format.smf.SmfReader;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Payload;
+import flailbeat.core.model.Song;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProjectFileTest {
+  @TempDir private Path folder;
+
+  private static String json(Song song) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ProjectFile.write(song, out);
+    return out.toString(StandardCharsets.UTF_8);
+  }
+
+  private static Song read(String json) throws IOException {
+    return ProjectFile.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  @Test
+  void a_song_comes_back_whole_with_its_times_as_played() throws Exception {
+    Song demo = HarbourLamps.song();
+    Song rich =
+        demo.withTrack(
+            demo.tracks().get(0).id(),
+            t ->
+                t.withEvents(
+                        List.of(new ControlPoint(7, ControlPoint.Kind.PITCH_BEND, 0, 16383)),
+                        List.of(new CarriedEvent(9, 0xFF, 6, Payload.ofHex("4142"))))
+                    .withMuted(true));
+    Path file = folder.resolve("lamps.flail");
+    ProjectFile.write(rich, file);
+    assertThat(ProjectFile.read(file)).isEqualTo(rich);
+  }
+
+  @Test
+  void a_note_takes_one_line() throws Exception {
+    assertThat(json(HarbourLamps.song()).lines())
+        .anyMatch(l -> l.strip().matches("\\[ ?\\d+(, ?-?\\d+){6} ?\\],?"));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "''|no Flailbeat project",
+        "{}|no Flailbeat project",
+        "[1,2]|no Flailbeat project",
+        "{\"format\":\"other\",\"version\":1}|no Flailbeat project",
+        "{\"format\":\"flailbeat-project\",\"version\":2}|version 2",
+        "{\"format\":\"flailbeat-project\",\"version\":1}|no tracks",
+        "{\"format\":\"flailbeat-project\",\"version\":1,\"tracks\":[null]}|no entries",
+        "hello|damaged"
+      })
+  void what_is_no_project_is_refused_with_a_reason(String json, String reason) {
+    assertThatThrownBy(() -> read(json)).isInstanceOf(FileFault.class).hasMessageContaining(reason);
+  }
+
+  @Test
+  void a_project_cut_anywhere_or_with_impossible_values_is_refused() throws Exception {
+    String whole = json(HarbourLamps.song());
+    for (int length = 0; length < whole.length() - 2; length += 997) {
+      String part = whole.substring(0, length);
+      assertThatThrownBy(() -> read(part)).isInstanceOf(FileFault.class);
+    }
+    for (String[] change :
+        new String[][] {
+          {"\"resolution\" : 960", "\"resolution\" : 0"},
+          {"\"channel\" : 9", "\"channel\" : 16"},
+          {"\"beats\" : 4", "\"beats\" : 99"},
+          {"\"microsPerQuarter\" : 625000", "\"microsPerQuarter\" : 0"}
+        }) {
+      assertThat(whole).contains(change[0]);
+      assertThatThrownBy(() -> read(whole.replace(change[0], change[1])))
+          .isInstanceOf(FileFault.class)
+          .hasMessageContaining("cannot be");
+    }
+  }
+
+  @Test
+  void a_field_that_is_not_known_is_passed_over() throws Exception {
+    String json = json(Song.empty()).replaceFirst("\\{", "{\"later\": {\"a\": [1]},");
+    assertThat(read(json)).isEqualTo(Song.empty());
+  }
+
+  @Test
+  void a_failed_save_leaves_the_old_file_whole_and_nothing_beside_it() throws Exception {
+    Path file = folder.resolve("song.flail");
+    ProjectFile.write(Song.empty(), file);
+    assertThatThrownBy(
+            () ->
+                SafeFile.write(
+                    file,
+                    out -> {
+                      out.write("half".getBytes(StandardCharsets.UTF_8));
+                      out.flush();
+                      throw new IOException("No space left on device");
+                    }))
+        .hasMessageContaining("No space");
+    assertThat(ProjectFile.read(file)).isEqualTo(Song.empty());
+    try (var files = Files.list(folder)) {
+      assertThat(files).containsExactly(file);
+    }
+    Path nowhere = folder.resolve("missing").resolve("song.flail");
+    assertThatThrownBy(() -> ProjectFile.write(Song.empty(), nowhere))
+        .hasMessageContaining("no such folder");
+  }
+
+  /** The small project that docs/project-format.md explains. */
+  @Test
+  void the_example_of_the_documentation_is_read() throws Exception {
+    Path doc = Path.of("..", "docs", "project-format.md");
+    String text = Files.readString(doc);
+    int start = text.indexOf("```json") + 7;
+    Song song = read(text.substring(start, text.indexOf("```", start)));
+    assertThat(song.noteCount()).isEqualTo(2);
+    assertThat(song.tracks().get(0).notes().get(0).playedOff()).isEqualTo(-31);
+  }
+
+  @Test
+  void what_came_from_a_midi_file_is_kept_in_a_project() throws Exception {
+    byte[] midi =
+        java.util.HexFormat.of()
+            .parseHex(
+                "4D546864000000060000000100604D54726B0000000D00903C4060803C40"
+                    + "00FF2F0000".substring(0, 8));
+    Song song = SmfImport.of(SmfReader.read(midi).file(), "m").song();
+    assertThat(read(json(song))).isEqualTo(song);
+  }
+}

@@ -1,0 +1,69 @@
+package flailbeat.core.session;
+
+import flailbeat.core.model.Instrument;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Player;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** The double for what sounds: writes down what it is told. */
+final class FakePlayer implements Player {
+  final List<String> log = new ArrayList<>();
+  final Set<String> sounding = new TreeSet<>();
+  PlaybackPlan plan = PlaybackPlan.SILENCE;
+  boolean playing;
+  private long offsetNanos;
+
+  @Override
+  public long leadNanos() {
+    return 0;
+  }
+
+  @Override
+  public void cue(PlaybackPlan cued, long songNanos, long clockNanos) {
+    plan = cued;
+    playing = true;
+    offsetNanos = songNanos - clockNanos;
+    log.add("cue " + songNanos / 1_000_000);
+  }
+
+  @Override
+  public void replace(PlaybackPlan another) {
+    plan = another;
+    log.add("replace");
+  }
+
+  @Override
+  public void halt() {
+    playing = false;
+  }
+
+  @Override
+  public long songOffsetNanos() {
+    return offsetNanos;
+  }
+
+  @Override
+  public void noteOn(int channel, int pitch, int velocity) {
+    sounding.add(channel + ":" + pitch);
+    log.add("on " + pitch + " " + velocity);
+  }
+
+  @Override
+  public void noteOff(int channel, int pitch) {
+    sounding.remove(channel + ":" + pitch);
+  }
+
+  @Override
+  public void allNotesOff() {
+    sounding.clear();
+    log.add("panic");
+  }
+
+  @Override
+  public void instrument(int channel, Instrument instrument) {
+    log.add("instrument " + channel + " " + instrument.program());
+  }
+}

@@ -1,0 +1,318 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.transport.Transport.State;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** At 120 bpm a bar of 4/4 lasts two seconds and a sixteenth 125 ms. */
+class SessionTest {
+  private static final long MS = 1_000_000;
+  private static final PhysicalKey[] SCALE = {
+    PhysicalKey.A, PhysicalKey.S, PhysicalKey.D, PhysicalKey.F,
+    PhysicalKey.G, PhysicalKey.H, PhysicalKey.J, PhysicalKey.K
+  };
+
+  private long nowMs = 10_000;
+  private final FakePlayer player = new FakePlayer();
+  private final Session session = new Session(() -> nowMs * MS, player);
+  private final Performer performer = session.performer();
+
+  private void strike(PhysicalKey key, long atMs, long forMs) {
+    nowMs = atMs;
+    performer.press(key, atMs * MS);
+    nowMs = atMs + forMs;
+    performer.release(key, nowMs * MS);
+  }
+
+  private List<Note> notes() {
+    return session.document().track().notes();
+  }
+
+  /** Records eight eighths, each some ms off, after a bar of count-in; ends stopped. */
+  private void recordEight() {
+    nowMs = 10_000;
+    session.recordOrStop();
+    int[] off = {-12, 20, 31, -25, 8, 15, -5, 40};
+    for (int i = 0; i < 8; i++) {
+      strike(SCALE[i], 12_000 + i * 250 + off[i], 180);
+    }
+    nowMs = 14_100;
+    session.playOrStop();
+  }
+
+  @Test
+  void eight_notes_are_recorded_quantized_undone_and_done_again() {
+    recordEight();
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 64, 65, 67, 69, 71, 72);
+    assertThat(notes().get(1).onset()).isEqualTo(518);
+    assertThat(notes().get(0).onset()).as("12 ms before the start").isZero();
+    assertThat(session.notice().text()).isEqualTo("Recorded 8 notes onto Track 1");
+    assertThat(session.document().undoLabel()).contains("Record 8 notes");
+    Song recorded = session.song();
+    session.quantize();
+    assertThat(notes())
+        .extracting(Note::onset)
+        .containsExactly(0L, 480L, 960L, 1440L, 1920L, 2400L, 2880L, 3360L);
+    Song quantized = session.song();
+    session.undo();
+    assertThat(session.song()).isSameAs(recorded);
+    session.undo();
+    assertThat(notes()).isEmpty();
+    session.redo();
+    session.redo();
+    assertThat(session.song()).isSameAs(quantized);
+  }
+
+  @Test
+  void a_count_in_leads_to_recording_and_the_state_says_so() {
+    List<State> told = new ArrayList<>();
+    session
+        .changes()
+        .listen(
+            a -> {
+              if (a == Aspect.TRANSPORT) {
+                told.add(performer.transport().state());
+              }
+            });
+    session.recordOrStop();
+    nowMs += 1000;
+    performer.tick();
+    nowMs += 1500;
+    performer.transport().state();
+    performer.tick();
+    assertThat(told).containsExactly(State.COUNTING_IN, State.RECORDING);
+    assertThat(player.plan.clicks().nanosAt(0)).isEqualTo(-2000 * MS);
+    assertThat(player.log).contains("cue -2000");
+  }
+
+  @Test
+  void notes_in_the_count_in_are_left_out_and_told() {
+    session.recordOrStop();
+    strike(PhysicalKey.A, 11_000, 100);
+    strike(PhysicalKey.S, 12_500, 100);
+    session.recordOrStop();
+    assertThat(notes()).hasSize(1);
+    assertThat(session.notice().text()).contains("left out 1 note");
+  }
+
+  @Test
+  void notes_held_at_the_stop_end_there_and_none_sounds_on() {
+    performer.setSettings(new PlaySettings(false, true, 0));
+    session.recordOrStop();
+    nowMs = 10_500;
+    performer.press(PhysicalKey.A, nowMs * MS);
+    nowMs = 11_000;
+    session.stop();
+    assertThat(notes()).extracting(Note::length).containsExactly(960L);
+    assertThat(player.sounding).isEmpty();
+  }
+
+  @Test
+  void when_the_focus_goes_or_the_switch_moves_every_note_ends() {
+    for (PhysicalKey key : SCALE) {
+      performer.press(key, nowMs * MS);
+    }
+    assertThat(player.sounding).hasSize(8);
+    performer.releaseAll(nowMs * MS);
+    assertThat(player.sounding).isEmpty();
+    performer.press(PhysicalKey.A, nowMs * MS);
+    performer.setKeysMode(KeysMode.COMMANDS);
+    assertThat(player.sounding).isEmpty();
+  }
+
+  @Test
+  void choosing_another_track_ends_what_is_held_and_plays_its_channel() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    performer.press(PhysicalKey.A, 0);
+    assertThat(player.sounding).containsExactly("0:60");
+    session.document().chooseTrack(session.song().tracks().get(2).id());
+    assertThat(player.sounding).isEmpty();
+    performer.press(PhysicalKey.A, 0);
+    assertThat(player.sounding).containsExactly("9:60");
+    session.panic();
+    assertThat(player.sounding).isEmpty();
+    assertThat(player.log).contains("panic");
+  }
+
+  @Test
+  void a_track_that_is_not_armed_is_not_recorded_onto() {
+    Track track = session.document().track();
+    session.edit("Arm", s -> s.withTrack(track.id(), t -> t.withArmed(false)));
+    session.recordOrStop();
+    assertThat(performer.transport().isRunning()).isFalse();
+    assertThat(session.notice().warning()).isTrue();
+    assertThat(session.notice().text()).contains("not armed");
+  }
+
+  @Test
+  void edits_wait_until_recording_is_over_and_a_seek_does_not_end_it() {
+    session.recordOrStop();
+    session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
+    assertThat(session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
+    assertThat(session.notice().text()).contains("Stop recording first");
+    performer.seek(3840);
+    assertThat(performer.transport().isRecording()).isTrue();
+    session.undo();
+    session.quantize();
+    assertThat(session.notice().warning()).isTrue();
+  }
+
+  @Test
+  void playing_stops_at_the_end_and_goes_back_to_its_place() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    performer.seek(3840);
+    session.playOrStop();
+    nowMs += 1000;
+    performer.tick();
+    assertThat(performer.transport().state()).isEqualTo(State.PLAYING);
+    assertThat(performer.positionTicks()).isEqualTo(3840 + 1536);
+    nowMs += 40_000;
+    performer.tick();
+    assertThat(performer.transport().state()).isEqualTo(State.STOPPED);
+    assertThat(performer.positionTicks()).isEqualTo(3840);
+    assertThat(player.playing).isFalse();
+  }
+
+  @Test
+  void another_tempo_while_playing_goes_on_from_the_same_tick() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    performer.seek(960);
+    session.playOrStop();
+    nowMs += 1250;
+    long tick = performer.positionTicks();
+    session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
+    assertThat(performer.positionTicks()).isEqualTo(tick);
+    nowMs += 1250;
+    assertThat(performer.positionTicks()).isEqualTo(tick + 960);
+    session.stop();
+    assertThat(performer.placeTicks()).isEqualTo(960);
+  }
+
+  @Test
+  void an_edit_while_playing_is_heard_at_once() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    session.playOrStop();
+    int before = player.plan.size();
+    session.document().selectAll();
+    Set<NoteId> ids = session.document().selection();
+    session.edit("Delete", s -> NoteEdits.delete(s, ids));
+    assertThat(player.log).contains("replace");
+    assertThat(player.plan.size()).isEqualTo(before - 2 * ids.size());
+  }
+
+  @Test
+  void as_played_is_heard_while_held_and_changes_nothing() {
+    recordEight();
+    session.quantize();
+    Song song = session.song();
+    session.hearAsPlayed(true);
+    assertThat(performer.transport().isRunning()).isTrue();
+    assertThat(player.plan.nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
+    session.hearAsPlayed(false);
+    assertThat(performer.transport().isRunning()).isFalse();
+    assertThat(session.song()).isSameAs(song);
+  }
+
+  @Test
+  void a_selection_outlives_undo_and_quantizing_and_limits_it() {
+    recordEight();
+    NoteId second = notes().get(1).id();
+    session.document().select(Set.of(second));
+    session.quantize();
+    assertThat(notes()).filteredOn(n -> n.playedOff() != 0 && n.onset() > 0).hasSize(1);
+    session.undo();
+    assertThat(session.document().selection()).containsExactly(second);
+    session.undo();
+    assertThat(session.document().selection()).isEmpty();
+  }
+
+  @Test
+  void the_grid_is_one_for_bench_and_quantizing_and_settings_are_previewed() {
+    recordEight();
+    session.setGrid(Grid.parse("1/4"));
+    assertThat(session.timing().settings().grid()).isEqualTo(session.grid());
+    assertThat(session.timing().plan().notes()).allMatch(p -> p.line() % 960 == 0);
+    session.timing().setSettings(session.timing().settings().withStrength(0));
+    assertThat(session.timing().plan().moved()).isZero();
+  }
+
+  @Test
+  void quantizing_nothing_says_so() {
+    session.quantize();
+    assertThat(session.notice().text()).contains("no notes");
+    assertThat(session.document().undoLabel()).isEmpty();
+  }
+
+  @Test
+  void unsaved_work_is_known() {
+    assertThat(session.document().hasUnsavedWork()).isFalse();
+    recordEight();
+    assertThat(session.document().hasUnsavedWork()).isTrue();
+    Song written = session.song();
+    session.document().saved(Path.of("a.flail"), written);
+    assertThat(session.document().hasUnsavedWork()).isFalse();
+    session.undo();
+    assertThat(session.document().hasUnsavedWork()).isTrue();
+    session.redo();
+    session.edit("Meter", s -> SongEdits.setMeter(s, new Meter(7, 8)));
+    session.document().saved(Path.of("a.flail"), written);
+    assertThat(session.document().hasUnsavedWork())
+        .as("edited while it was being written")
+        .isTrue();
+  }
+
+  @Test
+  void a_second_recording_goes_into_the_clip_and_onto_the_chosen_track() {
+    recordEight();
+    recordEight();
+    assertThat(session.document().track().clips()).hasSize(1);
+    assertThat(notes()).hasSize(16);
+    session.edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
+    session.document().chooseTrack(session.song().tracks().get(1).id());
+    recordEight();
+    assertThat(session.song().tracks()).extracting(Track::noteCount).containsExactly(16, 8);
+  }
+
+  @Test
+  void a_hundred_thousand_notes_are_selected_moved_and_quantized() {
+    recordEight();
+    List<NoteEdits.NewNote> many = new ArrayList<>();
+    for (int i = 0; i < 100_000; i++) {
+      many.add(
+          new NoteEdits.NewNote(
+              i % 128, 64, new flailbeat.core.model.Played(i * 50L, i * 50L + 40)));
+    }
+    Track track = session.document().track();
+    session.edit(
+        "Many",
+        s -> NoteEdits.add(s, track.id(), many, new flailbeat.core.time.TickRange(0, 5_000_000)));
+    session.document().selectAll();
+    session.quantize();
+    Set<NoteId> all = session.document().selection();
+    session.edit("Move", s -> NoteEdits.move(s, all, 240, 0));
+    assertThat(session.song().noteCount()).isEqualTo(100_008);
+    session.undo();
+    session.undo();
+    session.undo();
+    assertThat(session.song().noteCount()).isEqualTo(8);
+  }
+}
