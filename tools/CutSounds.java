@@ -11,9 +11,8 @@ import javax.sound.midi.Patch;
  *
  * <pre>java --add-exports java.desktop/com.sun.media.sound=ALL-UNNAMED tools/CutSounds.java BANK.sf2 OUTDIR</pre>
  *
- * <p>What is done to each sound to keep it under its size: stereo pairs become their left half; one velocity layer is
- * kept where samples are layered by velocity; everything after a loop's end is trimmed; sounds without a loop are cut
- * at a given length with a fade; samples are halved in rate (31-tap windowed-sinc low-pass first) while the sound is
+ * <p>What is done to each sound to keep it under its size and quick: stereo pairs become their left half; silence before
+ * the attack and everything after a loop's end are trimmed; sounds without a loop are cut at a given length with a fade; samples are halved in rate (31-tap windowed-sinc low-pass first) while the sound is
  * still too large, the longest first. Kits keep keys 35 to 59. Names inside the files are ours.
  */
 public class CutSounds {
@@ -108,7 +107,7 @@ public class CutSounds {
         "%-18s %9d bytes, %d samples, %d at half rate%n", cut.file(), Files.size(target), samples.size(), halved.size());
   }
 
-  /** The layer without right halves, without quieter velocity layers of the same keys, and without far keys of a kit. */
+  /** The layer without right halves and without far keys of a kit. */
   static SF2Layer thin(SF2Layer layer, Cut cut, Set<SF2Sample> used) {
     SF2Layer result = new SF2Layer();
     result.setGlobalZone(layer.getGlobalRegion());
@@ -174,7 +173,24 @@ public class CutSounds {
     s.setData24((ModelByteBuffer) null);
   }
 
+  /** Takes leading silence away, so that a note is heard as soon as it is struck. */
+  static void trimStart(SF2Sample s) throws Exception {
+    short[] x = read(s);
+    int first = 0;
+    while (first < x.length / 2 && Math.abs(x[first]) <= 12) {
+      first++;
+    }
+    int from = Math.max(0, first - 8);
+    if (s.getEndLoop() > s.getStartLoop()) {
+      from = (int) Math.min(from, s.getStartLoop());
+      s.setStartLoop(s.getStartLoop() - from);
+      s.setEndLoop(s.getEndLoop() - from);
+    }
+    write(s, Arrays.copyOfRange(x, from, x.length));
+  }
+
   static void trim(SF2Sample s, Cut cut) throws Exception {
+    trimStart(s);
     short[] x = read(s);
     boolean looped = !cut.kit() && s.getEndLoop() > s.getStartLoop() + 8;
     if (looped) {

@@ -1,0 +1,274 @@
+package flailbeat.audio.synth;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import flailbeat.audio.line.OutputLine;
+import flailbeat.audio.sound.Sound;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Renders blocks without a line: time is what the frames say. */
+class RendererTest {
+  private static final double BLOCK_MS = 1000.0 * Synth.BLOCK_FRAMES / OutputLine.FRAME_RATE;
+
+  private final Synth synth = new Synth();
+  private final Feed feed = new Feed();
+  private final Renderer renderer = new Renderer(synth, feed);
+  private final byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
+  private long frames;
+
+  @AfterEach
+  void close() {
+    synth.close();
+  }
+
+  private void choose(Sound sound) {
+    synth.load(sound);
+    synth.choose(sound.instrument().kit() ? Track.DRUM_CHANNEL : 0, sound.instrument());
+  }
+
+  /** Renders so many ms and gives the left channel. */
+  private float[] render(double ms) {
+    int blocks = (int) Math.ceil(ms / BLOCK_MS);
+    float[] left = new float[blocks * Synth.BLOCK_FRAMES];
+    for (int b = 0; b < blocks; b++) {
+      renderer.render(frames * 1_000_000_000L / OutputLine.FRAME_RATE, block);
+      frames += Synth.BLOCK_FRAMES;
+      for (int i = 0; i < Synth.BLOCK_FRAMES; i++) {
+        left[b * Synth.BLOCK_FRAMES + i] = renderer.samples()[2 * i];
+      }
+    }
+    return left;
+  }
+
+  private static int firstSound(float[] samples, float level) {
+    for (int i = 0; i < samples.length; i++) {
+      if (Math.abs(samples[i]) > level) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private static double peak(float[] samples) {
+    double peak = 0;
+    for (float s : samples) {
+      peak = Math.max(peak, Math.abs(s));
+    }
+    return peak;
+  }
+
+  private void noteOn(int channel, int pitch, int velocity) {
+    feed.live().offer(0x90 | channel | pitch << 8 | velocity << 16);
+  }
+
+  private void noteOff(int channel, int pitch) {
+    feed.live().offer(0x80 | channel | pitch << 8);
+  }
+
+  @ParameterizedTest
+  @EnumSource(Sound.class)
+  void every_sound_sounds_and_a_live_note_changes_the_stream_within_three_milliseconds(
+      Sound sound) {
+    choose(sound);
+    assertThat(peak(render(20))).as("nothing before").isZero();
+    boolean kit = sound.instrument().kit();
+    noteOn(kit ? 9 : 0, kit ? 38 : 60, 100);
+    float[] after = render(400);
+    int first = firstSound(after, 0);
+    assertThat(first).isBetween(0, 3 * OutputLine.FRAME_RATE / 1000);
+    assertThat(peak(after)).isBetween(0.02, (double) Limiter.CEILING);
+  }
+
+  /** Equal temperament, ISO 16:1975: A4 is 440 Hz, C4 261.6 Hz; within a tenth of a semitone. */
+  @ParameterizedTest
+  @CsvSource({"SQUARE_LEAD, 69", "SQUARE_LEAD, 60", "DRAWBAR_ORGAN, 69", "FINGERED_BASS, 45"})
+  void notes_have_their_pitch(Sound sound, int pitch) {
+    choose(sound);
+    noteOn(0, pitch, 90);
+    render(200);
+    float[] tone = render(400);
+    double expected = Pitch.frequency(pitch);
+    double best = strongestNear(tone, expected);
+    assertThat(12 * Math.log(best / expected) / Math.log(2)).isCloseTo(0, within(0.1));
+  }
+
+  /** The frequency near one at which a tone has most of its energy, by correlating with sines. */
+  private static double strongestNear(float[] tone, double hertz) {
+    double best = 0;
+    double bestPower = -1;
+    for (double cents = -60; cents <= 60; cents += 2) {
+      double f = hertz * Math.pow(2, cents / 1200);
+      double re = 0;
+      double im = 0;
+      for (int i = 0; i < tone.length; i++) {
+        double window = Math.sin(Math.PI * i / tone.length);
+        double phase = 2 * Math.PI * f * i / OutputLine.FRAME_RATE;
+        re += window * tone[i] * Math.cos(phase);
+        im += window * tone[i] * Math.sin(phase);
+      }
+      double power = re * re + im * im;
+      if (power > bestPower) {
+        bestPower = power;
+        best = f;
+      }
+    }
+    return best;
+  }
+
+  private Run cue(PlaybackPlan plan, long songNanos, long inMs) {
+    long at = frames * 1_000_000_000L / OutputLine.FRAME_RATE + inMs * 1_000_000;
+    Run run = new Run(plan, songNanos, at);
+    feed.setRun(run);
+    return run;
+  }
+
+  private static Song song(NewNote... notes) {
+    return NoteEdits.add(
+        Song.empty(), Song.empty().tracks().get(0).id(), List.of(notes), new TickRange(0, 0));
+  }
+
+  /** At 120 bpm: one note at 500 ms, heard 30 ms after the cue plus 500. */
+  @Test
+  void a_planned_note_sounds_in_its_block() {
+    choose(Sound.SQUARE_LEAD);
+    PlaybackPlan plan =
+        PlaybackPlan.of(song(new NewNote(60, 100, new Played(960, 1440))), ClickTrack.NONE, 0);
+    Run run = cue(plan, 0, 30);
+    int first = firstSound(render(1500), 0);
+    assertThat(first * 1000.0 / OutputLine.FRAME_RATE).isBetween(530 - BLOCK_MS, 530 + BLOCK_MS);
+    assertThat(run.offsetNanos()).isCloseTo(-30_000_000, within(2_000_000L));
+  }
+
+  @Test
+  void clicks_sound_on_their_very_frame_and_do_not_drift() {
+    Song song = Song.empty();
+    ClickTrack clicks = ClickTrack.between(0, 960 * 1200, song.tempos(), song.meters());
+    cue(PlaybackPlan.of(song, clicks, 0), 0, 0);
+    List<Integer> found = new ArrayList<>();
+    float[] all = render(599_000);
+    for (int i = 0; i < all.length; i++) {
+      if (Math.abs(all[i]) > 0) {
+        found.add(i);
+        i += OutputLine.FRAME_RATE / 5;
+      }
+    }
+    assertThat(found).hasSize(1198);
+    for (int i = 0; i < found.size(); i++) {
+      assertThat(found.get(i)).isCloseTo(i * OutputLine.FRAME_RATE / 2, within(2));
+    }
+  }
+
+  @Test
+  void a_plan_joined_in_the_middle_of_a_note_sounds_it_and_halting_ends_it() {
+    choose(Sound.SQUARE_LEAD);
+    PlaybackPlan plan =
+        PlaybackPlan.of(
+            song(new NewNote(60, 100, new Played(0, 19_200))), ClickTrack.NONE, 3_000_000_000L);
+    cue(plan, 3_000_000_000L, 0);
+    assertThat(peak(render(100))).isGreaterThan(0.02);
+    feed.setRun(null);
+    render(3000);
+    assertThat(peak(render(100))).isLessThan(0.003);
+  }
+
+  @Test
+  void a_note_that_another_plan_holds_too_goes_on_and_one_it_lacks_ends() {
+    choose(Sound.SQUARE_LEAD);
+    NewNote held = new NewNote(60, 100, new Played(0, 19_200));
+    Run run = cue(PlaybackPlan.of(song(held), ClickTrack.NONE, 0), 0, 0);
+    render(500);
+    run.setPlan(
+        PlaybackPlan.of(
+            song(held, new NewNote(72, 1, new Played(9600, 9700))), ClickTrack.NONE, 500_000_000));
+    assertThat(peak(render(300))).isGreaterThan(0.02);
+    run.setPlan(PlaybackPlan.of(Song.empty(), ClickTrack.NONE, 800_000_000));
+    render(3000);
+    assertThat(peak(render(100))).isLessThan(0.003);
+  }
+
+  @Test
+  void during_a_count_in_only_clicks_sound() {
+    choose(Sound.SQUARE_LEAD);
+    Song song = song(new NewNote(60, 127, new Played(0, 9600)));
+    ClickTrack clicks = ClickTrack.between(-3840, 0, song.tempos(), song.meters());
+    cue(PlaybackPlan.of(song, clicks, 0), -2_000_000_000, 0);
+    float[] count = render(1990);
+    assertThat(peak(Arrays.copyOfRange(count, 0, 4000))).isGreaterThan(0.1);
+    assertThat(peak(Arrays.copyOfRange(count, 4000, 20_000))).isZero();
+    assertThat(peak(render(200))).isGreaterThan(0.02);
+  }
+
+  @Test
+  void silence_ends_everything_at_once() {
+    choose(Sound.ACOUSTIC_PIANO);
+    for (int pitch = 40; pitch < 80; pitch++) {
+      noteOn(0, pitch, 127);
+    }
+    assertThat(peak(render(300))).isLessThanOrEqualTo(Limiter.CEILING + 1e-6);
+    feed.silence();
+    render(2500);
+    assertThat(peak(render(50))).isLessThan(0.002);
+  }
+
+  @Test
+  void a_note_that_ends_dies_away() {
+    choose(Sound.DRAWBAR_ORGAN);
+    noteOn(0, 60, 100);
+    assertThat(peak(render(500))).isGreaterThan(0.02);
+    noteOff(0, 60);
+    render(3000);
+    assertThat(peak(render(50))).isLessThan(0.002);
+  }
+
+  @Test
+  void the_demo_renders_the_same_twice() {
+    assertThat(demo()).isEqualTo(demo());
+  }
+
+  private static int demo() {
+    Song song = HarbourLamps.song();
+    Synth own = new Synth();
+    Feed ownFeed = new Feed();
+    Renderer ownRenderer = new Renderer(own, ownFeed);
+    for (Track track : song.tracks()) {
+      own.load(Sound.playing(track.instrument()));
+      own.choose(track.channel(), Sound.playing(track.instrument()).instrument());
+    }
+    ownFeed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0));
+    byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
+    int hash = 1;
+    for (long b = 0; b < 2000; b++) {
+      long at = b * Synth.BLOCK_FRAMES * 1_000_000_000L / OutputLine.FRAME_RATE;
+      ownRenderer.render(at, block);
+      hash = 31 * hash + Arrays.hashCode(block);
+    }
+    own.close();
+    return hash;
+  }
+
+  @Test
+  void live_notes_beyond_what_the_queue_holds_are_counted() {
+    for (int i = 0; i < LiveQueue.CAPACITY + 5; i++) {
+      noteOn(0, i % 128, 1);
+    }
+    assertThat(feed.live().lost()).isEqualTo(5);
+  }
+}
