@@ -54,7 +54,11 @@ public final class CommandLineApp {
 
   /** One line for what could not be done; the stack trace only where it was asked for. */
   private static int report(Exception e, CommandLine line, ParseResult words) {
-    boolean verbose = words.hasMatchedOption("--verbose");
+    ParseResult last = words;
+    while (last.hasSubcommand()) {
+      last = last.subcommand();
+    }
+    boolean verbose = last.hasMatchedOption("--verbose");
     line.getErr()
         .println(
             switch (e) {

@@ -1,0 +1,196 @@
+package flailbeat.app.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CommandLineTest {
+  @TempDir private Path folder;
+  private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+  private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+  private final PrintStream realOut = System.out;
+  private final PrintStream realErr = System.err;
+  private Path flail;
+  private Path midi;
+
+  @BeforeEach
+  void files() throws IOException {
+    flail = folder.resolve("lamps.flail");
+    midi = folder.resolve("lamps.mid");
+    SongFiles.write(HarbourLamps.song(), flail);
+    SongFiles.write(HarbourLamps.song(), midi);
+    System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
+    System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
+  }
+
+  @AfterEach
+  void restore() {
+    System.setOut(realOut);
+    System.setErr(realErr);
+  }
+
+  private int run(Object... words) {
+    return CommandLineApp.run(Arrays.stream(words).map(Object::toString).toArray(String[]::new));
+  }
+
+  private static Song read(Path file) throws IOException {
+    return SongFiles.read(file).song();
+  }
+
+  @Test
+  void info_tells_what_is_in_a_file() throws Exception {
+    assertThat(run("info", flail)).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .contains("Harbour Lamps", "16 bars", "96 bpm", "4/4", "Deckhands", "67 notes");
+    out.reset();
+    assertThat(run("info", midi, "--json")).isZero();
+    JsonNode facts = JsonMapper.builder().build().readTree(out.toByteArray());
+    assertThat(facts.get("notes").asInt()).isEqualTo(HarbourLamps.song().noteCount());
+    assertThat(facts.get("tracks")).hasSize(4);
+    assertThat(facts.get("damage").asText()).isEmpty();
+  }
+
+  @Test
+  void convert_goes_both_ways_and_keeps_the_notes() throws Exception {
+    Path back = folder.resolve("back.flail");
+    assertThat(run("convert", midi, back)).isZero();
+    Path again = folder.resolve("again.mid");
+    assertThat(run("convert", back, again)).isZero();
+    assertThat(Files.readAllBytes(again)).isEqualTo(Files.readAllBytes(midi));
+    assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
+  }
+
+  @Test
+  void quantize_moves_one_track_and_reports_it() throws Exception {
+    Path result = folder.resolve("q.mid");
+    Path report = folder.resolve("r.json");
+    assertThat(run("quantize", midi, result, "--grid", "1/16", "--track", 1, "--report", report))
+        .isZero();
+    List<Note> lamps = read(result).tracks().get(0).notes();
+    assertThat(lamps).hasSize(67).allMatch(n -> n.onset() % 240 == 0);
+    assertThat(read(result).tracks().get(3).notes()).isEqualTo(read(midi).tracks().get(3).notes());
+    JsonNode told = JsonMapper.builder().build().readTree(Files.readAllBytes(report));
+    assertThat(told.get("notes").asInt()).isEqualTo(67);
+    assertThat(told.get("moved").asInt()).isBetween(60, 67);
+    assertThat(told.get("lagMs").asDouble()).isBetween(10.0, 35.0);
+    assertThat(told.get("doubtful").size()).isPositive();
+    assertThat(told.get("doubtful").get(0).get("doubt").asDouble()).isBetween(0.2, 1.0);
+  }
+
+  @Test
+  void quantizing_a_project_keeps_the_times_as_played() throws Exception {
+    Path result = folder.resolve("q.flail");
+    assertThat(
+            run(
+                "quantize",
+                flail,
+                result,
+                "--grid",
+                "1/16+1/8T",
+                "--lag",
+                "auto",
+                "--strength",
+                50,
+                "--ends",
+                "snap",
+                "--catch",
+                90,
+                "--swing",
+                55))
+        .isZero();
+    assertThat(read(result).tracks().get(0).notes().stream().map(n -> n.id() + "" + n.played()))
+        .containsExactlyInAnyOrderElementsOf(
+            HarbourLamps.song().tracks().get(0).notes().stream()
+                .map(n -> n.id() + "" + n.played())
+                .toList());
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "quantize IN OUT",
+        "quantize IN OUT --grid 1/3",
+        "quantize IN OUT --grid 1/16 --method fit",
+        "quantize IN OUT --grid 1/16 --strength 101",
+        "quantize IN OUT --grid 1/16 --swing 40",
+        "quantize IN OUT --grid 1/16 --track 9",
+        "quantize IN OUT --grid 1/16 --lag soon",
+        "convert IN",
+        "info",
+        "info IN --loud",
+        "sing IN"
+      })
+  void wrong_words_give_status_two_and_touch_nothing(String line) throws Exception {
+    Path target = folder.resolve("out.mid");
+    Object[] words =
+        Arrays.stream(line.split(" "))
+            .map(w -> w.equals("IN") ? midi : w.equals("OUT") ? target : w)
+            .toArray();
+    assertThat(run(words)).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).isNotBlank().doesNotContain("\tat ");
+    assertThat(target).doesNotExist();
+  }
+
+  @Test
+  void what_cannot_be_done_gives_status_one_and_one_line_that_names_the_file() throws Exception {
+    Path target = folder.resolve("out.mid");
+    Files.writeString(target, "before");
+    byte[] whole = Files.readAllBytes(midi);
+    Path cut = folder.resolve("cut.mid");
+    Files.write(cut, Arrays.copyOf(whole, whole.length / 2));
+    Path foreign = folder.resolve("foreign.mid");
+    Files.writeString(foreign, "this is no music at all");
+    Path none = folder.resolve("none.mid");
+    for (Path bad : new Path[] {cut, foreign, none, folder}) {
+      err.reset();
+      assertThat(run("quantize", bad, target, "--grid", "1/16")).isEqualTo(1);
+      String said = err.toString(StandardCharsets.UTF_8);
+      assertThat(said.lines()).hasSize(1);
+      assertThat(said).contains(bad.toString()).doesNotContain("Exception");
+      assertThat(target).hasContent("before");
+    }
+    err.reset();
+    assertThat(run("convert", midi, folder.resolve("song.xyz"))).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains(".flail");
+    assertThat(run("convert", midi, folder.resolve("no").resolve("where.mid"))).isEqualTo(1);
+    err.reset();
+    assertThat(run("convert", none, target, "--verbose")).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("\tat ");
+  }
+
+  @Test
+  void info_tells_of_damage_and_of_what_was_lost() throws Exception {
+    byte[] whole = Files.readAllBytes(midi);
+    Path cut = folder.resolve("cut.mid");
+    Files.write(cut, Arrays.copyOf(whole, whole.length - 500));
+    assertThat(run("info", cut)).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("Damaged: ", "lost: ");
+  }
+
+  @Test
+  void the_words_for_the_window_are_checked_without_one() {
+    assertThat(CommandLineApp.checkWindowWords("--demo")).isZero();
+    assertThat(CommandLineApp.checkWindowWords("song.mid")).isZero();
+    assertThat(CommandLineApp.checkWindowWords("--demon")).isEqualTo(2);
+    assertThat(CommandLineApp.checkWindowWords("a.mid", "b.mid")).isEqualTo(2);
+  }
+}

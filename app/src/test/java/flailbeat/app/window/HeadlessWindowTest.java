@@ -1,0 +1,383 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.app.shell.Prompts.Unsaved;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.transport.Transport.State;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
+import javafx.stage.WindowEvent;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Drives the window by keys and mouse, with the headless toolkit. */
+class HeadlessWindowTest {
+  private static final double WIDTH = 1000;
+  private static final double HEIGHT = 900;
+
+  @TempDir private Path folder;
+  private WindowUnderTest ui;
+  private Robot robot;
+
+  @BeforeEach
+  void open() throws Exception {
+    ui = WindowUnderTest.open(WIDTH, HEIGHT);
+    robot = ui.get(Robot::new);
+  }
+
+  @AfterEach
+  void close() throws Exception {
+    ui.close();
+  }
+
+  private void press(KeyCode... keys) throws Exception {
+    ui.run(() -> robot.keyPress(keys[0]));
+    for (int i = 1; i < keys.length; i++) {
+      KeyCode key = keys[i];
+      ui.run(() -> robot.keyPress(key));
+    }
+  }
+
+  private void release(KeyCode... keys) throws Exception {
+    for (int i = keys.length - 1; i >= 0; i--) {
+      KeyCode key = keys[i];
+      ui.run(() -> robot.keyRelease(key));
+    }
+  }
+
+  private void type(KeyCode... keys) throws Exception {
+    press(keys);
+    release(keys);
+  }
+
+  private void click(Node node, double fx, double fy) throws Exception {
+    Bounds b = ui.get(() -> node.localToScreen(node.getBoundsInLocal()));
+    ui.run(
+        () -> robot.mouseMove(b.getMinX() + b.getWidth() * fx, b.getMinY() + b.getHeight() * fy));
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+  }
+
+  private void click(String id) throws Exception {
+    click(ui.node(id), 0.5, 0.5);
+  }
+
+  private Set<Integer> sounding() {
+    return ui.get(() -> ui.session.performer().hands().soundingPitches());
+  }
+
+  private List<Note> notes() {
+    return ui.get(() -> ui.session.document().track().notes());
+  }
+
+  @Test
+  void the_first_letter_sounds_and_stops_when_let_go() throws Exception {
+    press(KeyCode.A);
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void the_switch_says_who_has_the_keys_and_no_click_changes_it() throws Exception {
+    click(ui.node("bench"), 0.5, 0.5);
+    click("track-tab-1");
+    click("play");
+    click("play");
+    type(KeyCode.A);
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are commands");
+    press(KeyCode.A);
+    assertThat(sounding()).isEmpty();
+    release(KeyCode.A);
+    type(KeyCode.F2);
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    type(KeyCode.ESCAPE);
+    assertThat(sounding()).as("the switch moved").isEmpty();
+    type(KeyCode.BACK_QUOTE);
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
+  }
+
+  @Test
+  void octave_and_velocity_follow_their_keys_and_are_shown() throws Exception {
+    type(KeyCode.EQUALS);
+    assertThat(ui.text("octave")).isEqualTo("C5 to F6");
+    type(KeyCode.MINUS);
+    type(KeyCode.MINUS);
+    assertThat(ui.text("octave")).isEqualTo("C3 to F4");
+    type(KeyCode.UP);
+    assertThat(ui.text("velocity")).isEqualTo("85  mf");
+    type(KeyCode.Z);
+    assertThat(ui.text("velocity")).isEqualTo("16  ppp");
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(48);
+    release(KeyCode.A);
+  }
+
+  @Test
+  void a_text_field_has_its_letters_until_enter_and_refuses_beside_itself() throws Exception {
+    click("tempo");
+    ui.run(() -> ui.field("tempo").setText("1000"));
+    type(KeyCode.S);
+    assertThat(sounding()).isEmpty();
+    assertThat(ui.get(() -> ui.field("tempo").getText())).contains("s");
+    ui.run(() -> ui.field("tempo").setText("1000"));
+    type(KeyCode.ENTER);
+    Label refusal = ui.get(() -> (Label) ui.stage.getScene().getRoot().lookup(".refusal"));
+    assertThat(refusal.getText()).contains("20 to 400");
+    assertThat(ui.session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
+    ui.run(() -> ui.field("tempo").setText("90"));
+    type(KeyCode.ENTER);
+    assertThat(ui.session.song().tempos().tempoAt(0).toString()).isEqualTo("90");
+    assertThat(refusal.isVisible()).isFalse();
+    press(KeyCode.S);
+    assertThat(sounding()).as("the keys are given back").containsExactly(62);
+    release(KeyCode.S);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"6/8, 6/8", "32/32, 32/32", "1/2, 1/2", "5/3, 4/4", "33/4, 4/4", "x, 4/4"})
+  void meters_are_taken_or_refused(String typed, String now) throws Exception {
+    click("meter");
+    ui.run(() -> ui.field("meter").setText(typed));
+    type(KeyCode.ENTER);
+    assertThat(ui.session.song().meters().meterAt(0)).hasToString(now);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.get(() -> ui.field("meter").getText())).isEqualTo(now);
+  }
+
+  @Test
+  void recording_shows_its_notes_and_says_what_it_does() throws Exception {
+    ui.run(
+        () ->
+            ui.session
+                .performer()
+                .setSettings(new flailbeat.core.session.PlaySettings(false, true, 0)));
+    type(KeyCode.SHIFT, KeyCode.SPACE);
+    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    ui.await(() -> ((Label) ui.node("state")).getText().equals("Recording"));
+    type(KeyCode.A);
+    press(KeyCode.S);
+    assertThat(ui.get(() -> ui.session.performer().pass().orElseThrow().held().size()))
+        .isEqualTo(1);
+    type(KeyCode.SPACE);
+    release(KeyCode.S);
+    assertThat(notes()).hasSize(2);
+    assertThat(ui.text("notice")).isEqualTo("Recorded 2 notes onto Track 1");
+    type(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(notes()).isEmpty();
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void the_demo_is_quantized_by_the_key_and_by_the_button() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    assertThat(ui.text("lag")).matches("Lag: \\d\\d ms late");
+    assertThat(ui.text("timing-details")).contains("doubtful");
+    type(KeyCode.CONTROL, KeyCode.T);
+    assertThat(notes()).allMatch(n -> n.onset() % 240 == 0);
+    ui.run(() -> ((Slider) ui.node("strength")).setValue(50));
+    Button quantize = (Button) ui.node("quantize");
+    assertThat(quantize.isDisabled()).isFalse();
+    click("quantize");
+    assertThat(notes()).anyMatch(n -> n.onset() % 240 != 0);
+    click("undo");
+    assertThat(notes()).allMatch(n -> n.onset() % 240 == 0);
+  }
+
+  @Test
+  void notes_are_chosen_moved_and_deleted_on_the_bench() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    type(KeyCode.CONTROL, KeyCode.A);
+    assertThat(ui.get(() -> ui.session.document().selection().size())).isEqualTo(67);
+    Note first = notes().get(0);
+    ui.run(() -> ui.session.document().select(Set.of(first.id())));
+    type(KeyCode.ESCAPE);
+    type(KeyCode.RIGHT);
+    type(KeyCode.SHIFT, KeyCode.UP);
+    Note moved = find(first.id());
+    assertThat(moved.onset()).isEqualTo(first.onset() + 240);
+    assertThat(moved.pitch()).isEqualTo(first.pitch() + 12);
+    type(KeyCode.DELETE);
+    assertThat(notes()).hasSize(66);
+  }
+
+  private Note find(NoteId id) {
+    return notes().stream().filter(n -> n.id().equals(id)).findFirst().orElseThrow();
+  }
+
+  @Test
+  void the_mouse_draws_a_box_and_drags_what_it_holds() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    Node bench = ui.node("bench");
+    Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
+    drag(b.getMinX() + 60, b.getMinY() + 26, b.getMaxX() - 20, b.getMaxY() - 20);
+    int selected = ui.get(() -> ui.session.document().selection().size());
+    assertThat(selected).as("the eight bars in sight").isBetween(25, 40);
+    List<Note> before = notes();
+    drag(
+        b.getMinX() + 56,
+        b.getMinY() + 2 + b.getHeight() / 2,
+        b.getMinX() + 56,
+        b.getMinY() + 2 + b.getHeight() / 2);
+    assertThat(ui.get(() -> ui.session.document().selection())).isEmpty();
+    assertThat(notes()).isEqualTo(before);
+  }
+
+  private void drag(double x1, double y1, double x2, double y2) throws Exception {
+    ui.run(() -> robot.mouseMove(x1, y1));
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    ui.run(() -> robot.mouseMove((x1 + x2) / 2, (y1 + y2) / 2));
+    ui.run(() -> robot.mouseMove(x2, y2));
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+  }
+
+  @Test
+  void caps_and_strip_play_under_the_mouse_the_lower_the_louder() throws Exception {
+    Node cap = ui.node("cap-D");
+    Bounds b = ui.get(() -> cap.localToScreen(cap.getBoundsInLocal()));
+    ui.run(() -> robot.mouseMove(b.getCenterX(), b.getMaxY() - 4));
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    assertThat(sounding()).containsExactly(64);
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    assertThat(sounding()).isEmpty();
+    Node strip = ui.node("piano-strip");
+    Bounds s = ui.get(() -> strip.localToScreen(strip.getBoundsInLocal()));
+    ui.run(() -> robot.mouseMove(s.getMinX() + s.getWidth() * 35.5 / 75, s.getMaxY() - 4));
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    assertThat(sounding()).containsExactly(60);
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    click("cap-EQUALS");
+    assertThat(ui.text("octave")).isEqualTo("C5 to F6");
+    assertThat(ui.get(() -> ui.session.performer().hands().isDown(PhysicalKey.D))).isFalse();
+  }
+
+  @Test
+  void a_song_is_saved_opened_and_exported() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    type(KeyCode.CONTROL, KeyCode.T);
+    Path project = folder.resolve("mine.flail");
+    ui.answers.file = Optional.of(project);
+    type(KeyCode.CONTROL, KeyCode.S);
+    ui.await(() -> !ui.session.document().hasUnsavedWork());
+    Song saved = ui.session.song();
+    assertThat(SongFiles.read(project).song()).isEqualTo(saved);
+    Path midi = folder.resolve("mine.mid");
+    ui.answers.file = Optional.of(midi);
+    type(KeyCode.CONTROL, KeyCode.E);
+    ui.await(() -> Files.exists(midi));
+    ui.await(() -> ui.session.notice().text().startsWith("Exported"));
+    type(KeyCode.CONTROL, KeyCode.O);
+    ui.await(() -> ui.session.notice().text().startsWith("Opened"));
+    assertThat(ui.session.song().noteCount()).isEqualTo(saved.noteCount());
+  }
+
+  @Test
+  void a_file_that_cannot_be_read_leaves_the_song_and_says_why() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    Path bad = folder.resolve("bad.mid");
+    Files.writeString(bad, "no music");
+    Song before = ui.session.song();
+    ui.answers.file = Optional.of(bad);
+    type(KeyCode.CONTROL, KeyCode.O);
+    ui.await(() -> ui.session.notice().warning());
+    assertThat(ui.text("notice")).contains("bad.mid").contains("no MIDI file");
+    assertThat(ui.session.song()).isSameAs(before);
+  }
+
+  @Test
+  void what_is_left_of_a_damaged_file_is_offered() throws Exception {
+    Path whole = folder.resolve("whole.mid");
+    SongFiles.write(HarbourLamps.song(), whole);
+    byte[] bytes = Files.readAllBytes(whole);
+    Path cut = folder.resolve("cut.mid");
+    Files.write(cut, Arrays.copyOf(bytes, bytes.length - 900));
+    ui.answers.file = Optional.of(cut);
+    type(KeyCode.CONTROL, KeyCode.O);
+    ui.await(() -> ui.session.notice().text().startsWith("Not opened"));
+    assertThat(ui.session.song().noteCount()).isZero();
+    ui.answers.takeDamaged = true;
+    type(KeyCode.CONTROL, KeyCode.O);
+    ui.await(() -> ui.session.song().noteCount() > 100);
+    assertThat(ui.answers.asked).contains("lost");
+    assertThat(ui.session.document().hasUnsavedWork()).isTrue();
+  }
+
+  @Test
+  void closing_asks_about_unsaved_work() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    type(KeyCode.CONTROL, KeyCode.T);
+    WindowEvent close = new WindowEvent(ui.stage, WindowEvent.WINDOW_CLOSE_REQUEST);
+    ui.run(() -> ui.stage.fireEvent(close));
+    assertThat(ui.answers.asked).isEqualTo("unsaved Harbour Lamps");
+    assertThat(ui.stage.isShowing()).isTrue();
+    Path project = folder.resolve("kept.flail");
+    ui.answers.unsaved = Unsaved.SAVE;
+    ui.answers.file = Optional.of(project);
+    ui.run(() -> ui.stage.fireEvent(close.copyFor(ui.stage, ui.stage)));
+    ui.await(() -> !ui.stage.isShowing());
+    assertThat(SongFiles.read(project).song().noteCount())
+        .isEqualTo(HarbourLamps.song().noteCount());
+  }
+
+  /** Nothing runs out of a small window, nor lies on something else. */
+  @Test
+  void everything_fits_a_window_of_900_by_600() throws Exception {
+    ui.run(
+        () -> {
+          ui.session.open(HarbourLamps.song(), Optional.empty());
+          ui.stage.setWidth(900);
+          ui.stage.setHeight(600);
+        });
+    for (String id :
+        List.of(
+            "play",
+            "record",
+            "position",
+            "tempo",
+            "meter",
+            "bench",
+            "quantize",
+            "cap-SLASH",
+            "cap-EQUALS",
+            "keys-switch",
+            "panic",
+            "track-tab-4",
+            "state",
+            "velocity")) {
+      Bounds b = ui.get(() -> ui.node(id).localToScene(ui.node(id).getBoundsInLocal()));
+      assertThat(b.getMaxX()).as("right edge of " + id).isLessThanOrEqualTo(901);
+      assertThat(b.getMaxY()).as("lower edge of " + id).isLessThanOrEqualTo(601);
+      assertThat(b.getWidth() * b.getHeight()).as("size of " + id).isGreaterThan(100);
+    }
+    Bounds bench = ui.get(() -> ui.node("bench").localToScene(ui.node("bench").getBoundsInLocal()));
+    assertThat(bench.getHeight()).isGreaterThan(100);
+  }
+}

@@ -1,0 +1,178 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.model.Note;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.transport.Transport.State;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.atomic.AtomicLong;
+import javafx.scene.input.KeyEvent;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Measures keys in the real window, with the demo playing and the bench following. Prints what it
+ * measures; docs/performance.md tells how to run it and what came of it.
+ */
+@Tag("bench")
+class LatencyBench {
+  private static final String[] KEYS = {"A", "S", "D", "F", "G", "H", "J", "K", "W", "E"};
+  private static final int PRESSES = 500;
+
+  private final List<Long> handled = Collections.synchronizedList(new ArrayList<>());
+  private final List<Long> sounded = Collections.synchronizedList(new ArrayList<>());
+  private final AtomicLong waitingSince = new AtomicLong();
+
+  @Test
+  void presses_are_handled_sounded_and_recorded_in_time() throws Exception {
+    WindowUnderTest ui = WindowUnderTest.open(1280, 800);
+    try (RealKeys keys = new RealKeys()) {
+      ui.await(() -> ui.stage.isFocused());
+      ui.run(
+          () -> {
+            ui.session.open(HarbourLamps.song(), Optional.empty());
+            ui.session.performer().setSettings(new PlaySettings(false, true, 0));
+            ui.stage.addEventFilter(
+                KeyEvent.KEY_PRESSED,
+                e -> {
+                  long now = System.nanoTime();
+                  if (e.getCode().isLetterKey()) {
+                    handled.add(now);
+                  }
+                });
+          });
+      keys.send("~2000");
+      warmUp(keys);
+      handled.clear();
+      keys.send("+SHIFT +SPACE -SPACE -SHIFT");
+      ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+      List<Long> moments = keys.send("~300 " + script());
+      keys.send("~300");
+      List<Note> recorded = recorded(ui);
+      report("key to handler, ms", differences(every(moments, 2), handled));
+      reportOnsets(ui, every(moments, 2), recorded);
+      measureSound(ui, keys);
+    } finally {
+      ui.close();
+    }
+  }
+
+  private static void warmUp(RealKeys keys) throws Exception {
+    for (int i = 0; i < 60; i++) {
+      keys.send("+A ~40 -A ~40");
+    }
+  }
+
+  private static String script() {
+    Random random = new Random(42);
+    StringBuilder words = new StringBuilder();
+    for (int i = 0; i < PRESSES; i++) {
+      int gap = 80 + random.nextInt(141);
+      String key = KEYS[random.nextInt(KEYS.length)];
+      words.append('+').append(key).append(" ~").append(gap / 2);
+      words.append(" -").append(key).append(" ~").append(gap - gap / 2).append(' ');
+    }
+    return words.toString();
+  }
+
+  private static List<Note> recorded(WindowUnderTest ui) {
+    List<Note> before = ui.get(() -> ui.session.document().track().notes().stream().toList());
+    ui.run(ui.session::stop);
+    return ui.get(
+        () ->
+            ui.session.document().track().notes().stream()
+                .filter(n -> !before.contains(n))
+                .toList());
+  }
+
+  private static List<Long> every(List<Long> moments, int step) {
+    List<Long> result = new ArrayList<>();
+    for (int i = 0; i < moments.size(); i += step) {
+      result.add(moments.get(i));
+    }
+    return result;
+  }
+
+  private static double[] differences(List<Long> from, List<Long> to) {
+    assertThat(to).hasSameSizeAs(from);
+    double[] result = new double[from.size()];
+    for (int i = 0; i < result.length; i++) {
+      result[i] = (to.get(i) - from.get(i)) / 1e6;
+    }
+    return result;
+  }
+
+  private static void reportOnsets(WindowUnderTest ui, List<Long> moments, List<Note> notes) {
+    assertThat(notes).as("not one lost or doubled").hasSize(PRESSES);
+    double[] off = new double[PRESSES];
+    for (int i = 0; i < PRESSES; i++) {
+      off[i] =
+          ui.session.song().tempos().nanosAt(notes.get(i).onset()) / 1e6 - moments.get(i) / 1e6;
+    }
+    double[] sorted = off.clone();
+    Arrays.sort(sorted);
+    double constant = sorted[PRESSES / 2];
+    report(
+        "recorded onset less injected, constant removed, ms",
+        Arrays.stream(off).map(v -> Math.abs(v - constant)).toArray());
+  }
+
+  /** From the handler to the first block of the stream that is no longer silent. */
+  private void measureSound(WindowUnderTest ui, RealKeys keys) throws Exception {
+    ui.engine.setTap(
+        (samples, at) -> {
+          long since = waitingSince.get();
+          if (since != 0 && loudest(samples) > 1e-6f) {
+            sounded.add(at - since);
+            waitingSince.set(0);
+          }
+        });
+    handled.clear();
+    ui.run(
+        () ->
+            ui.stage.addEventFilter(
+                KeyEvent.KEY_PRESSED,
+                e -> {
+                  if (e.getCode().isLetterKey()) {
+                    waitingSince.set(System.nanoTime());
+                  }
+                }));
+    for (int i = 0; i < 40; i++) {
+      ui.run(ui.session::panic);
+      keys.send("~120 +A ~60 -A ~20");
+    }
+    report(
+        "handler to the first changed block of the stream, ms",
+        sounded.stream().mapToDouble(n -> n / 1e6).toArray());
+  }
+
+  private static float loudest(float[] samples) {
+    float peak = 0;
+    for (float s : samples) {
+      peak = Math.max(peak, Math.abs(s));
+    }
+    return peak;
+  }
+
+  private static void report(String what, double[] values) {
+    double[] v = values.clone();
+    Arrays.sort(v);
+    System.out.printf(
+        Locale.ROOT,
+        "%s: n %d, p50 %.2f, p95 %.2f, p99 %.2f, max %.2f%n",
+        what,
+        v.length,
+        v[v.length / 2],
+        v[(int) (v.length * 0.95)],
+        v[(int) (v.length * 0.99)],
+        v[v.length - 1]);
+  }
+}

@@ -1,0 +1,170 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import flailbeat.app.cli.CommandLineApp;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Note;
+import flailbeat.core.transport.Transport.State;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.Scene;
+import javafx.scene.layout.Pane;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Real keys sent to the real window, as Xvfb gives them. */
+@Tag("window")
+class RealWindowTest {
+  private static final String[] SCALE = {"A", "S", "D", "F", "G", "H", "J", "K"};
+
+  @TempDir private Path folder;
+  private WindowUnderTest ui;
+  private RealKeys keys;
+
+  @BeforeEach
+  void open() throws Exception {
+    ui = WindowUnderTest.open(1280, 800);
+    keys = new RealKeys();
+    ui.await(() -> ui.stage.isFocused());
+    keys.send("~400");
+  }
+
+  @AfterEach
+  void close() throws Exception {
+    setLayout("us");
+    keys.close();
+    ui.close();
+  }
+
+  private Set<Integer> sounding() {
+    return ui.get(() -> ui.session.performer().hands().soundingPitches());
+  }
+
+  private List<Note> notes() {
+    return ui.get(() -> ui.session.document().track().notes());
+  }
+
+  private static void setLayout(String layout) throws IOException, InterruptedException {
+    assertThat(new ProcessBuilder("setxkbmap", layout).inheritIO().start().waitFor()).isZero();
+  }
+
+  @Test
+  void eight_notes_over_a_click_are_recorded_quantized_saved_and_converted() throws Exception {
+    keys.send("+SHIFT +SPACE ~40 -SPACE -SHIFT");
+    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    StringBuilder words = new StringBuilder("~180 ");
+    for (String key : SCALE) {
+      words.append('+').append(key).append(" ~170 -").append(key).append(" ~80 ");
+    }
+    List<Long> moments = keys.send(words.toString());
+    keys.send("+SPACE ~30 -SPACE ~100");
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 64, 65, 67, 69, 71, 72);
+    for (int i = 1; i < 8; i++) {
+      double injectedMs = (moments.get(2 * i) - moments.get(0)) / 1e6;
+      double recordedMs =
+          ui.session.song().tempos().millisBetween(notes().get(0).onset(), notes().get(i).onset());
+      assertThat(recordedMs).isCloseTo(injectedMs, within(20.0));
+    }
+    keys.chord("CONTROL", "T");
+    List<Long> quantized = notes().stream().map(Note::onset).toList();
+    assertThat(quantized).allMatch(t -> t % 240 == 0).doesNotHaveDuplicates();
+    keys.chord("CONTROL", "Z");
+    assertThat(notes()).anyMatch(n -> n.onset() % 240 != 0);
+    keys.chord("CONTROL", "SHIFT", "Z");
+    assertThat(notes()).extracting(Note::onset).containsExactlyElementsOf(quantized);
+    Path project = folder.resolve("eight.flail");
+    ui.answers.file = Optional.of(project);
+    keys.chord("CONTROL", "S");
+    ui.await(() -> !ui.session.document().hasUnsavedWork());
+    Path midi = folder.resolve("eight.mid");
+    assertThat(CommandLineApp.run("convert", project.toString(), midi.toString())).isZero();
+    assertThat(SongFiles.read(midi).song().tracks().get(0).notes())
+        .extracting(Note::onset)
+        .containsExactlyElementsOf(quantized);
+  }
+
+  @Test
+  void a_held_key_is_struck_once_however_long_the_system_repeats_it() throws Exception {
+    keys.send("+SHIFT +SPACE -SPACE -SHIFT");
+    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    keys.send("+D ~1500 -D ~50 +SPACE -SPACE ~100");
+    assertThat(notes()).hasSize(1);
+    assertThat(ui.session.song().tempos().millisBetween(0, notes().get(0).length()))
+        .isCloseTo(1500, within(40.0));
+  }
+
+  /** No release comes for keys held as the focus goes; on the way back they may repeat. */
+  @Test
+  void when_the_focus_goes_with_keys_held_nothing_hangs_and_nothing_starts_by_itself()
+      throws Exception {
+    keys.send("+A +D +G ~60");
+    assertThat(sounding()).containsExactlyInAnyOrder(60, 64, 67);
+    Stage other = ui.get(Stage::new);
+    ui.run(
+        () -> {
+          other.setScene(new Scene(new Pane(), 200, 100));
+          other.show();
+          other.requestFocus();
+        });
+    ui.await(() -> !ui.stage.isFocused());
+    assertThat(sounding()).isEmpty();
+    ui.run(
+        () -> {
+          other.hide();
+          ui.stage.requestFocus();
+        });
+    ui.await(() -> ui.stage.isFocused());
+    keys.send("~700");
+    assertThat(sounding()).as("the held keys only repeat").isEmpty();
+    keys.send("-A -D -G ~60 +A ~60");
+    assertThat(sounding()).as("a new stroke plays").containsExactly(60);
+    keys.send("-A ~60");
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void on_other_layouts_no_key_hangs_and_the_letters_play_what_the_deck_shows() throws Exception {
+    for (String layout : new String[] {"de", "fr", "us"}) {
+      setLayout(layout);
+      keys.send("~300 +A ~40 +Y ~40 +G ~60");
+      assertThat(sounding()).as(layout).containsExactlyInAnyOrder(60, 68, 67);
+      keys.send("-A -Y -G ~60");
+      assertThat(sounding()).as(layout).isEmpty();
+    }
+  }
+
+  @Test
+  void letters_are_notes_at_the_start_and_escape_makes_them_commands() throws Exception {
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+    keys.chord("ESCAPE");
+    keys.send("+A ~40");
+    assertThat(sounding()).isEmpty();
+    keys.send("-A");
+    keys.chord("F2");
+    keys.send("+A ~40");
+    assertThat(sounding()).containsExactly(60);
+    keys.send("-A ~40");
+  }
+
+  @Test
+  void as_played_is_heard_for_as_long_as_its_keys_are_held() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    keys.chord("CONTROL", "T");
+    keys.send("+CONTROL +SHIFT +T ~200");
+    assertThat(ui.get(() -> ui.session.timing().isAsPlayed())).isTrue();
+    keys.send("-T -SHIFT -CONTROL ~100");
+    assertThat(ui.get(() -> ui.session.timing().isAsPlayed())).isFalse();
+    assertThat(ui.get(() -> ui.session.performer().transport().isRunning())).isFalse();
+  }
+}

@@ -1,0 +1,115 @@
+package flailbeat.app.window;
+
+import flailbeat.app.shell.MainWindow;
+import flailbeat.app.shell.Prompts;
+import flailbeat.audio.AudioEngine;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.Clock;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.stage.Stage;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window on a stage of its own, with an engine that is silent on purpose. */
+final class WindowUnderTest {
+  /** Answers that a test gives beforehand. */
+  static final class Answers implements Prompts {
+    Unsaved unsaved = Unsaved.STAY;
+    Optional<Path> file = Optional.empty();
+    boolean takeDamaged;
+    String asked = "";
+
+    @Override
+    public Unsaved unsavedWork(String title) {
+      asked = "unsaved " + title;
+      return unsaved;
+    }
+
+    @Override
+    public Optional<Path> fileToOpen() {
+      return file;
+    }
+
+    @Override
+    public Optional<Path> projectToSave(String suggestedName) {
+      asked = suggestedName;
+      return file;
+    }
+
+    @Override
+    public Optional<Path> midiToExport(String suggestedName) {
+      asked = suggestedName;
+      return file;
+    }
+
+    @Override
+    public boolean takeDamaged(String damage, String loss, int notes) {
+      asked = damage + " | " + loss + " | " + notes;
+      return takeDamaged;
+    }
+  }
+
+  final AudioEngine engine = AudioEngine.silent(Clock.SYSTEM);
+  final Session session = new Session(Clock.SYSTEM, engine);
+  final Answers answers = new Answers();
+  Stage stage;
+  MainWindow window;
+
+  static WindowUnderTest open(double width, double height) throws Exception {
+    FxToolkit.registerPrimaryStage();
+    WindowUnderTest test = new WindowUnderTest();
+    test.run(
+        () -> {
+          test.stage = new Stage();
+          test.window = new MainWindow(test.stage, test.session, test.engine, test.answers);
+          test.stage.setX(0);
+          test.stage.setY(0);
+          test.stage.setWidth(width);
+          test.stage.setHeight(height);
+          test.window.show();
+          test.stage.requestFocus();
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    return test;
+  }
+
+  /** Does something on the window's thread. */
+  void run(Runnable action) {
+    WaitForAsyncUtils.waitForAsyncFx(10_000, action);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Asks something on the window's thread. */
+  <T> T get(Callable<T> question) {
+    return WaitForAsyncUtils.waitForAsyncFx(10_000, question);
+  }
+
+  void await(BooleanSupplier condition) throws TimeoutException {
+    WaitForAsyncUtils.waitFor(15, TimeUnit.SECONDS, () -> get(condition::getAsBoolean));
+  }
+
+  Node node(String id) {
+    return stage.getScene().lookup("#" + id);
+  }
+
+  String text(String id) {
+    return get(() -> ((Label) node(id)).getText());
+  }
+
+  TextField field(String id) {
+    return (TextField) node(id);
+  }
+
+  void close() throws Exception {
+    run(window::close);
+    engine.close();
+  }
+}
