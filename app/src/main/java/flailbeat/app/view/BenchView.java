@@ -43,6 +43,7 @@ public final class BenchView extends Region {
   private final Canvas rail = new Canvas();
   private final Canvas ruler = new Canvas();
   private final Pane roll = new Pane(ground, notes, live);
+  private final PassLayer passLayer;
   private final Line playhead = new Line();
   private final Label empty = new Label();
   private final ScrollBar across = new ScrollBar();
@@ -58,6 +59,7 @@ public final class BenchView extends Region {
     this.session = session;
     this.palette = palette;
     this.mouse = new BenchMouse(session, this);
+    this.passLayer = new PassLayer(palette);
     this.shownTrack = session.document().track().id();
     this.shownOpening = session.document().openings();
     getStyleClass().add("bench");
@@ -70,7 +72,9 @@ public final class BenchView extends Region {
     empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     live.setMouseTransparent(true);
-    roll.getChildren().addAll(empty, playhead);
+    roll.getChildren().addAll(passLayer, empty, playhead);
+    passLayer.setManaged(false);
+    playhead.setManaged(false);
     clip(roll);
     upDown.setOrientation(Orientation.VERTICAL);
     getChildren().addAll(roll, rail, ruler, across, upDown);
@@ -96,7 +100,10 @@ public final class BenchView extends Region {
   private void onChange(Aspect aspect) {
     switch (aspect) {
       case SONG, CHOICE, TIMING -> changed();
-      case PASS -> drawLive();
+      case PASS -> {
+        passLayer.update(session.performer().pass());
+        empty.setVisible(empty.isVisible() && session.performer().pass().isEmpty());
+      }
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
               RECORDING, session.performer().transport().isRecording());
@@ -126,9 +133,7 @@ public final class BenchView extends Region {
       x = scale.xOf(tick);
     }
     playhead.setTranslateX(Math.round(x));
-    if (session.performer().pass().isPresent()) {
-      drawLive();
-    }
+    passLayer.grow(tick);
   }
 
   /** Zooms in time about the middle. */
@@ -278,7 +283,8 @@ public final class BenchView extends Region {
     placeMark(ruler.getGraphicsContext2D());
     painter.rail(rail.getGraphicsContext2D(), RAIL_WIDTH);
     drawNotes();
-    drawLive();
+    drawBox();
+    passLayer.rebuild(session.performer().pass(), scale, roll.getWidth());
     updateScrollBars();
   }
 
@@ -306,27 +312,17 @@ public final class BenchView extends Region {
             + " yet.\nPlay the letter keys: A is C.  Shift+Space records after a count-in.");
   }
 
-  private void drawLive() {
+  private void drawBox() {
     GraphicsContext g = live.getGraphicsContext2D();
     g.clearRect(0, 0, live.getWidth(), live.getHeight());
-    RollPainter painter =
-        new RollPainter(session, palette, g, scale, live.getWidth(), live.getHeight());
-    session
-        .performer()
-        .pass()
-        .ifPresent(
-            pass -> {
-              empty.setVisible(false);
-              painter.pass(pass, session.performer().positionTicks());
-            });
     if (mouse.gesture() instanceof Gesture.Box box) {
-      painter.box(box);
+      new RollPainter(session, palette, g, scale, live.getWidth(), live.getHeight()).box(box);
     }
   }
 
   /** Redraws after the mouse did something. */
   void mouseMoved() {
     drawNotes();
-    drawLive();
+    drawBox();
   }
 }

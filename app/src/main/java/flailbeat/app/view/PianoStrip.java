@@ -9,10 +9,12 @@ import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.Set;
 import javafx.geometry.VPos;
+import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
@@ -21,6 +23,7 @@ import javafx.scene.text.TextAlignment;
  * fingers. It plays under the mouse: the lower down a key is struck, the louder.
  */
 final class PianoStrip extends Region {
+  private static final int UNDRAWN = -1;
   private static final int WHITES = 75;
   private static final double BRACKET = 9;
   private static final double BLACK_LENGTH = 0.6;
@@ -29,7 +32,9 @@ final class PianoStrip extends Region {
   private final Performer performer;
   private final Palette palette;
   private final Canvas canvas = new Canvas();
-  private String drawn = "";
+  private final Group lights = new Group();
+  private Set<Integer> lit = Set.of();
+  private int drawnBase = UNDRAWN;
 
   PianoStrip(Session session, Palette palette) {
     this.performer = session.performer();
@@ -37,10 +42,12 @@ final class PianoStrip extends Region {
     setId("piano-strip");
     setMinHeight(40);
     setPrefHeight(44);
-    getChildren().add(canvas);
+    lights.setManaged(false);
+    lights.setMouseTransparent(true);
+    getChildren().addAll(canvas, lights);
     palette.onChange(
         () -> {
-          drawn = "";
+          drawnBase = UNDRAWN;
           refresh();
         });
     setOnMousePressed(this::play);
@@ -53,19 +60,35 @@ final class PianoStrip extends Region {
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
       canvas.setWidth(getWidth());
       canvas.setHeight(getHeight());
-      drawn = "";
+      drawnBase = UNDRAWN;
       refresh();
     }
   }
 
-  /** Draws when the reach or what sounds has changed. */
+  /** Draws when the reach has changed; lights the keys that sound, each as a node of its own. */
   void refresh() {
     Hands hands = performer.hands();
-    String state = hands.base() + " " + hands.soundingPitches();
-    if (!state.equals(drawn) && getWidth() > 0) {
-      drawn = state;
+    if (hands.base() != drawnBase && getWidth() > 0) {
+      drawnBase = hands.base();
       draw(hands);
     }
+    Set<Integer> sounding = hands.soundingPitches();
+    if (!sounding.equals(lit)) {
+      lit = sounding;
+      light();
+    }
+  }
+
+  private void light() {
+    lights.getChildren().clear();
+    for (int pitch : lit) {
+      boolean black = Pitch.isBlack(pitch);
+      double length = (getHeight() - BRACKET) * (black ? BLACK_LENGTH : 1);
+      lights
+          .getChildren()
+          .add(new Rectangle(left(pitch) + 1, BRACKET + 1, keyWidth(pitch) - 1, length - 2));
+    }
+    lights.getChildren().forEach(n -> ((Rectangle) n).setFill(palette.color(Ink.WHEAT)));
   }
 
   private double whiteWidth() {
@@ -88,32 +111,30 @@ final class PianoStrip extends Region {
   private void draw(Hands hands) {
     GraphicsContext g = canvas.getGraphicsContext2D();
     g.clearRect(0, 0, getWidth(), getHeight());
-    Set<Integer> sounding = hands.soundingPitches();
     for (int pitch = 0; pitch < 128; pitch++) {
       if (!Pitch.isBlack(pitch)) {
-        drawKey(g, pitch, hands, sounding, getHeight() - BRACKET);
+        drawKey(g, pitch, hands, getHeight() - BRACKET);
       }
     }
     for (int pitch = 0; pitch < 128; pitch++) {
       if (Pitch.isBlack(pitch)) {
-        drawKey(g, pitch, hands, sounding, (getHeight() - BRACKET) * BLACK_LENGTH);
+        drawKey(g, pitch, hands, (getHeight() - BRACKET) * BLACK_LENGTH);
       }
     }
     drawBracket(g, hands);
   }
 
-  private void drawKey(
-      GraphicsContext g, int pitch, Hands hands, Set<Integer> sounding, double length) {
+  private void drawKey(GraphicsContext g, int pitch, Hands hands, double length) {
     boolean black = Pitch.isBlack(pitch);
     boolean reached = pitch >= hands.base() && pitch <= hands.base() + hands.arrangement().span();
     Ink ink = black ? Ink.CAP_DARK : reached ? Ink.RAISED : Ink.PAPER;
-    g.setFill(palette.color(sounding.contains(pitch) ? Ink.WHEAT : ink));
+    g.setFill(palette.color(ink));
     g.fillRect(left(pitch), BRACKET, keyWidth(pitch), length);
     if (!black) {
       g.setStroke(palette.color(Ink.RULE_STRONG));
       g.strokeRect(left(pitch) + 0.5, BRACKET + 0.5, keyWidth(pitch) - 0.5, length - 1);
       if (pitch % Pitch.OCTAVE == 0) {
-        g.setFill(palette.color(sounding.contains(pitch) ? Ink.RAISED : Ink.INK));
+        g.setFill(palette.color(Ink.INK));
         g.setFont(Font.font("Lato", 9));
         g.setTextBaseline(VPos.BOTTOM);
         g.setTextAlign(TextAlignment.CENTER);

@@ -2,7 +2,6 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.capture.Pass;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -114,25 +113,6 @@ final class RollPainter {
       if (isInSight(plan.note())) {
         painter.whisker(plan);
       }
-    }
-  }
-
-  /** What a recording has gathered; notes still held reach to the playhead. */
-  void pass(Pass pass, long now) {
-    Color color = palette.color(Ink.RECORD);
-    pass.done()
-        .forEach(
-            n ->
-                painter.body(
-                    n.pitch(),
-                    n.velocity(),
-                    Math.max(0, n.played().onset()),
-                    n.played().release(),
-                    color,
-                    false));
-    for (Pass.Held held : pass.held()) {
-      long onset = Math.max(0, held.onset());
-      painter.body(held.pitch(), held.velocity(), onset, Math.max(onset + 1, now), color, false);
     }
   }
 

@@ -20,6 +20,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -43,6 +44,7 @@ public final class RunRow extends HBox {
   private final Segments<Integer> countIn;
   private final LevelMeter level;
   private long shownTick = Long.MIN_VALUE;
+  private int shownBar = Integer.MIN_VALUE;
 
   public RunRow(Session session, BenchView bench, Palette palette) {
     this.session = session;
@@ -76,11 +78,15 @@ public final class RunRow extends HBox {
             RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.performer().seek(0));
     position.getStyleClass().add("position");
     position.setId("position");
-    position.setMinWidth(136);
     bars.getStyleClass().add("group-label");
     bars.setId("bar-count");
-    VBox place = new VBox(-3, position, bars);
-    place.setAlignment(Pos.CENTER_LEFT);
+    Pane place = new Pane(position, bars);
+    place.setMinSize(136, 36);
+    place.setPrefSize(136, 36);
+    position.setManaged(false);
+    bars.setManaged(false);
+    position.resizeRelocate(0, -3, 136, 26);
+    bars.resizeRelocate(0, 20, 136, 18);
     clickInPlay.setOnAction(e -> setClicks());
     clickInRecord.setOnAction(e -> setClicks());
     HBox clicks = new HBox(clickInPlay, clickInRecord);
@@ -182,6 +188,7 @@ public final class RunRow extends HBox {
     clickInRecord.setSelected(settings.clickInRecord());
     countIn.show(settings.countInBars());
     shownTick = Long.MIN_VALUE;
+    shownBar = Integer.MIN_VALUE;
     showPosition(session.performer().positionTicks());
   }
 
@@ -193,9 +200,17 @@ public final class RunRow extends HBox {
     shownTick = tick;
     MeterMap meters = session.song().meters();
     position.setText(meters.positionAt(tick).toString());
+    int bar = meters.barAt(tick) + 1;
+    if (bar != shownBar) {
+      shownBar = bar;
+      showBars(bar);
+    }
+  }
+
+  private void showBars(int bar) {
+    MeterMap meters = session.song().meters();
     long end = meters.wholeBars(new TickRange(0, Math.max(1, session.song().end()))).end();
     int last = meters.barAt(end - 1) + 1;
-    int bar = meters.barAt(tick) + 1;
     bars.setText(session.song().end() == 0 ? "bar.beat.tick" : "bar " + bar + " of " + last);
   }
 

@@ -6,6 +6,9 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.transport.Transport.State;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -52,10 +55,12 @@ class LatencyBench {
       keys.send("~2000");
       warmUp(keys);
       handled.clear();
+      long[] before = processorTime();
       keys.send("+SHIFT +SPACE -SPACE -SHIFT");
       ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
       List<Long> moments = keys.send("~300 " + script());
       keys.send("~300");
+      reportStolen(before, processorTime());
       List<Note> recorded = recorded(ui);
       report("key to handler, ms", differences(every(moments, 2), handled));
       reportOnsets(ui, every(moments, 2), recorded);
@@ -63,6 +68,18 @@ class LatencyBench {
     } finally {
       ui.close();
     }
+  }
+
+  /** Ticks of all processors: taken away by the machine's host, and in all. */
+  private static long[] processorTime() throws IOException {
+    String[] fields = Files.readAllLines(Path.of("/proc/stat")).get(0).trim().split("\\s+");
+    long all = Arrays.stream(fields).skip(1).mapToLong(Long::parseLong).sum();
+    return new long[] {Long.parseLong(fields[8]), all};
+  }
+
+  private static void reportStolen(long[] before, long[] after) {
+    double percent = 100.0 * (after[0] - before[0]) / (after[1] - before[1]);
+    System.out.printf(Locale.ROOT, "taken by the machine's host meanwhile: %.1f %%%n", percent);
   }
 
   private static void warmUp(RealKeys keys) throws Exception {

@@ -6,7 +6,10 @@ import java.util.concurrent.locks.LockSupport;
 /** Lets sound fall silent, at the right speed: what is used where there is no device. */
 public final class SilentLine implements OutputLine {
   private static final long LATENCY_NANOS = 5_000_000;
-  private static final long STALL_NANOS = 200_000_000;
+
+  /** Later than this, as after a laptop's sleep, it goes on from now; less is caught up with. */
+  private static final long STALL_NANOS = 3_000_000_000L;
+
   private static final long NANOS_PER_SECOND = 1_000_000_000;
 
   private final Clock clock;
