@@ -36,16 +36,22 @@ public final class NoteEdits {
 
   /** Changes each of the named notes. */
   public static Song change(Song song, Set<NoteId> ids, UnaryOperator<Note> change) {
-    if (ids.isEmpty()) {
-      return song;
-    }
+    return ids.isEmpty() ? song : mapAll(song, n -> ids.contains(n.id()) ? change.apply(n) : n);
+  }
+
+  /** Puts every note through a function, which gives the very note back where it shall stay. */
+  public static Song mapAll(Song song, UnaryOperator<Note> change) {
     return edit(
         song,
         notes -> {
-          if (notes.stream().noneMatch(n -> ids.contains(n.id()))) {
-            return notes;
+          List<Note> result = new ArrayList<>(notes.size());
+          boolean same = true;
+          for (Note note : notes) {
+            Note changed = change.apply(note);
+            same &= changed == note;
+            result.add(changed);
           }
-          return notes.stream().map(n -> ids.contains(n.id()) ? change.apply(n) : n).toList();
+          return same ? notes : result;
         });
   }
 

@@ -14,10 +14,8 @@ import java.util.List;
 public record Clip(TickRange range, List<Note> notes) {
   public Clip {
     notes = List.copyOf(notes);
-    for (int i = 1; i < notes.size(); i++) {
-      if (Note.ORDER.compare(notes.get(i - 1), notes.get(i)) > 0) {
-        throw new IllegalArgumentException("The notes of a clip must be in order");
-      }
+    if (!isOrdered(notes)) {
+      throw new IllegalArgumentException("The notes of a clip must be in order");
     }
   }
 
@@ -39,15 +37,31 @@ public record Clip(TickRange range, List<Note> notes) {
     return new Clip(inside ? range : range.span(meters.wholeBars(extent)), sorted(newNotes));
   }
 
+  private static boolean isOrdered(List<Note> notes) {
+    for (int i = 1; i < notes.size(); i++) {
+      if (Note.ORDER.compare(notes.get(i - 1), notes.get(i)) > 0) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   private static List<Note> sorted(List<Note> notes) {
+    if (isOrdered(notes)) {
+      return notes;
+    }
     List<Note> result = new ArrayList<>(notes);
     result.sort(Note.ORDER);
     return result;
   }
 
   private static TickRange extent(List<Note> notes) {
-    long start = notes.stream().mapToLong(Note::onset).min().orElseThrow();
-    long end = notes.stream().mapToLong(Note::end).max().orElseThrow();
+    long start = Long.MAX_VALUE;
+    long end = 0;
+    for (Note note : notes) {
+      start = Math.min(start, note.onset());
+      end = Math.max(end, note.end());
+    }
     return new TickRange(start, end);
   }
 }

@@ -1,16 +1,11 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.pitch.Pitch;
-import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
-import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 
 /**
  * Rounds every onset, as played, to the nearest line.
@@ -31,7 +26,6 @@ import java.util.Set;
 public final class Nearest {
   private static final Comparator<Note> AS_PLAYED =
       Comparator.comparingLong((Note n) -> n.played().onset()).thenComparing(Note.ORDER);
-  private static final double LEAST_SPREAD_MS = 5;
 
   private final QuantizeSettings settings;
   private final TempoMap tempos;
@@ -53,162 +47,62 @@ public final class Nearest {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
-    List<Note> inOrder = new ArrayList<>(notes);
-    inOrder.sort(AS_PLAYED);
-    double lagMs = lagMs(inOrder);
-    List<Draft> drafts = new ArrayList<>(inOrder.size());
-    for (Note note : inOrder) {
-      drafts.add(draft(note, lagMs));
+    Drafts drafts = new Drafts(inOrder(notes));
+    double lagMs = lagMs(drafts);
+    chooseLines(drafts, lagMs);
+    drafts.giveEachLineOnce();
+    drafts.keepClearOfThoseThatStay(others);
+    drafts.keepLengths();
+    if (settings.ends() == QuantizeSettings.Ends.SNAP) {
+      snapEnds(drafts);
     }
-    giveEachLineOnce(drafts);
-    keepClearOfThoseThatStay(drafts, others);
-    return finish(drafts, lagMs);
+    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs);
   }
 
-  private double lagMs(List<Note> notes) {
+  private static List<Note> inOrder(List<Note> notes) {
+    for (int i = 1; i < notes.size(); i++) {
+      if (AS_PLAYED.compare(notes.get(i - 1), notes.get(i)) > 0) {
+        return notes.stream().sorted(AS_PLAYED).toList();
+      }
+    }
+    return notes;
+  }
+
+  private double lagMs(Drafts drafts) {
     return switch (settings.lag()) {
       case Lag.Off off -> 0;
       case Lag.Millis given -> given.value();
-      case Lag.Auto auto -> Timing.of(deviations(notes)).lagMs();
+      case Lag.Auto auto -> {
+        chooseLines(drafts, 0);
+        yield drafts.measure(tempos).lagMs();
+      }
     };
   }
 
-  private double[] deviations(List<Note> notes) {
-    return notes.stream()
-        .mapToDouble(
-            n -> tempos.millisBetween(lines.nearest(n.played().onset()), n.played().onset()))
-        .toArray();
-  }
-
-  private Draft draft(Note note, double lagMs) {
-    long played = note.played().onset();
-    long freed = lagMs == 0 ? played : earlier(played, lagMs);
-    GridLines.Nearest nearest = lines.nearestTwo(freed);
-    Draft draft = new Draft(note, freed, Math.max(0, nearest.line()), nearest.runnerUp());
-    draft.onset = Math.round(freed + (draft.line - freed) * settings.strength() / 100);
-    double reach = Math.abs(draft.line - draft.otherLine) / 2.0 * settings.catchRange() / 100;
-    if (Math.abs(freed - draft.line) > reach) {
-      draft.stay(Outcome.OUT_OF_CATCH);
+  private void chooseLines(Drafts drafts, double lagMs) {
+    GridLines.Walker walker = lines.walker();
+    double strength = settings.strength() / 100;
+    double reach = settings.catchRange() / 200;
+    for (int i = 0; i < drafts.size(); i++) {
+      long played = drafts.played(i).onset();
+      long freed = lagMs == 0 ? played : earlier(played, lagMs);
+      walker.find(freed);
+      drafts.choose(i, freed, walker.line(), walker.runnerUp(), strength, reach);
     }
-    return draft;
   }
 
   private long earlier(long tick, double millis) {
     return tempos.tickAt(tempos.nanosAt(tick) - Math.round(millis * 1e6));
   }
 
-  private static void giveEachLineOnce(List<Draft> drafts) {
-    Draft[] holders = new Draft[Pitch.HIGHEST + 1];
-    for (Draft draft : drafts) {
-      if (draft.outcome != Outcome.TO_LINE) {
-        continue;
-      }
-      Draft holder = holders[draft.note.pitch()];
-      if (holder == null || holder.line != draft.line) {
-        holders[draft.note.pitch()] = draft;
-      } else if (draft.playedOnset() == draft.line && holder.playedOnset() != draft.line) {
-        holder.stay(Outcome.LINE_TAKEN);
-        holders[draft.note.pitch()] = draft;
-      } else {
-        draft.stay(Outcome.LINE_TAKEN);
-      }
-    }
-  }
-
-  /** A note that moves must not land on one of its pitch that does not; then it stays as well. */
-  private static void keepClearOfThoseThatStay(List<Draft> drafts, List<Note> others) {
-    Set<Long> places = new HashSet<>();
-    others.forEach(n -> places.add(place(n.pitch(), n.onset())));
-    for (Draft d : drafts) {
-      if (d.outcome != Outcome.TO_LINE) {
-        places.add(d.place());
-      }
-    }
-    boolean again = !places.isEmpty();
-    while (again) {
-      again = false;
-      for (Draft d : drafts) {
-        if (d.outcome == Outcome.TO_LINE && places.contains(d.place())) {
-          d.stay(Outcome.LINE_TAKEN);
-          places.add(d.place());
-          again = true;
-        }
-      }
-    }
-  }
-
-  private static long place(int pitch, long onset) {
-    return onset << 7 | pitch;
-  }
-
-  private QuantizePlan finish(List<Draft> drafts, double lagMs) {
-    double[] deviations =
-        drafts.stream().mapToDouble(d -> tempos.millisBetween(d.line, d.playedOnset())).toArray();
-    Timing timing = Timing.of(deviations);
-    double spread = Math.max(LEAST_SPREAD_MS, timing.spreadMs());
-    List<NotePlan> plans = new ArrayList<>(drafts.size());
-    for (Draft d : drafts) {
-      plans.add(
-          new NotePlan(
-              d.note,
-              d.line,
-              d.otherLine,
-              Math.max(0, d.onset),
-              length(d),
-              d.outcome,
-              doubt(d, timing.lagMs(), spread)));
-    }
-    return new QuantizePlan(plans, timing, lagMs);
-  }
-
-  private long length(Draft d) {
-    Note note = d.note;
-    if (d.outcome != Outcome.TO_LINE) {
-      return Math.max(1, note.played().release() - Math.max(0, note.played().onset()));
-    }
-    if (settings.ends() == QuantizeSettings.Ends.KEEP) {
-      return Math.max(1, note.played().length() + Math.min(0, d.onset));
-    }
-    long release = note.played().release() + d.freed - note.played().onset();
-    long line = lines.nearest(release);
-    long end = Math.round(release + (line - release) * settings.strength() / 100);
-    long least = Math.round(settings.grid().finestTicks() * settings.strength() / 100);
-    return Math.max(1, Math.max(end - Math.max(0, d.onset), least));
-  }
-
-  private double doubt(Draft d, double lagMs, double spreadMs) {
-    double first = (tempos.millisBetween(d.line, d.playedOnset()) - lagMs) / spreadMs;
-    double second = (tempos.millisBetween(d.otherLine, d.playedOnset()) - lagMs) / spreadMs;
-    return 1 / (1 + Math.exp((second * second - first * first) / 2));
-  }
-
-  /** A note on its way to a plan. */
-  private static final class Draft {
-    private final Note note;
-    private final long freed;
-    private final long line;
-    private final long otherLine;
-    private long onset;
-    private Outcome outcome = Outcome.TO_LINE;
-
-    Draft(Note note, long freed, long line, long otherLine) {
-      this.note = note;
-      this.freed = freed;
-      this.line = line;
-      this.otherLine = otherLine;
-    }
-
-    long playedOnset() {
-      return note.played().onset();
-    }
-
-    long place() {
-      return Nearest.place(note.pitch(), Math.max(0, onset));
-    }
-
-    void stay(Outcome why) {
-      outcome = why;
-      onset = playedOnset();
+  private void snapEnds(Drafts drafts) {
+    double strength = settings.strength() / 100;
+    long least = Math.round(settings.grid().finestTicks() * strength);
+    GridLines.Walker walker = lines.walker();
+    for (int i = 0; i < drafts.size(); i++) {
+      long release = drafts.freedRelease(i);
+      walker.find(release);
+      drafts.endAt(i, Math.round(release + (walker.line() - release) * strength), least);
     }
   }
 }

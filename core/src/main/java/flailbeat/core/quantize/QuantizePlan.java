@@ -1,43 +1,114 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import java.util.AbstractList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongToIntFunction;
 
 /**
- * What quantizing would do, before it is done.
- *
- * @param notes one plan for each note, in order of the times as played
- * @param timing how they were played, against the lines chosen
- * @param removedLagMs the lag that was taken out before lines were chosen
+ * What quantizing would do, before it is done. Immutable. Its numbers lie in arrays side by side,
+ * since there may be a million notes; {@link #notes()} shows them note by note.
  */
-public record QuantizePlan(List<NotePlan> notes, Timing timing, double removedLagMs) {
+public final class QuantizePlan {
   /** A plan for no notes. */
-  public static final QuantizePlan NONE = new QuantizePlan(List.of(), Timing.of(new double[0]), 0);
+  public static final QuantizePlan NONE =
+      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0);
 
+  /** Up to so many names for each note, an array is used to find them. */
+  private static final int DENSE = 8;
+
+  private static final int ABSENT = -1;
+
+  private final Drafts drafts;
+  private final Timing timing;
+  private final double removedLagMs;
+
+  QuantizePlan(Drafts drafts, Timing timing, double removedLagMs) {
+    this.drafts = drafts;
+    this.timing = timing;
+    this.removedLagMs = removedLagMs;
+  }
+
+  /** One plan for each note, in order of the times as played: a view, made anew at each look. */
+  public List<NotePlan> notes() {
+    return new AbstractList<>() {
+      @Override
+      public NotePlan get(int i) {
+        return drafts.plan(i, timing);
+      }
+
+      @Override
+      public int size() {
+        return drafts.size();
+      }
+    };
+  }
+
+  /** How they were played, against the lines chosen. */
+  public Timing timing() {
+    return timing;
+  }
+
+  /** The lag that was taken out before lines were chosen. */
+  public double removedLagMs() {
+    return removedLagMs;
+  }
+
+  /** How many notes would stand elsewhere or last otherwise. */
   public int moved() {
-    return (int) notes.stream().filter(NotePlan::changes).count();
+    int moved = 0;
+    for (int i = 0; i < drafts.size(); i++) {
+      moved += drafts.changes(i) ? 1 : 0;
+    }
+    return moved;
   }
 
   public int doubtful() {
-    return (int) notes.stream().filter(NotePlan::isDoubtful).count();
+    return (int) notes().stream().filter(NotePlan::isDoubtful).count();
   }
 
   public int count(NotePlan.Outcome outcome) {
-    return (int) notes.stream().filter(n -> n.outcome() == outcome).count();
+    return (int) notes().stream().filter(n -> n.outcome() == outcome).count();
   }
 
-  /** The song with the plan carried out: the same song when nothing changes. */
+  /** The song with the plan carried out: the same song when nothing changes. O(n). */
   public Song applyTo(Song song) {
-    Map<NoteId, NotePlan> changed = HashMap.newHashMap(moved());
-    for (NotePlan plan : notes) {
-      if (plan.changes()) {
-        changed.put(plan.note().id(), plan);
-      }
+    LongToIntFunction indexOf = index();
+    return NoteEdits.mapAll(
+        song,
+        note -> {
+          int i = indexOf.applyAsInt(note.id().value());
+          return i == ABSENT ? note : drafts.result(i);
+        });
+  }
+
+  /** Notes that were made together have names in a row: an array finds them quickest. */
+  private LongToIntFunction index() {
+    long first = Long.MAX_VALUE;
+    long last = Long.MIN_VALUE;
+    for (int i = 0; i < drafts.size(); i++) {
+      first = Math.min(first, drafts.note(i).id().value());
+      last = Math.max(last, drafts.note(i).id().value());
     }
-    return NoteEdits.change(song, changed.keySet(), n -> changed.get(n.id()).result());
+    return last - first < (long) DENSE * drafts.size() ? byPlace(first, last) : byName();
+  }
+
+  private LongToIntFunction byPlace(long first, long last) {
+    int[] places = new int[(int) Math.max(0, last - first + 1)];
+    for (int i = 0; i < drafts.size(); i++) {
+      places[(int) (drafts.note(i).id().value() - first)] = i + 1;
+    }
+    return id -> id < first || id > last ? ABSENT : places[(int) (id - first)] - 1;
+  }
+
+  private LongToIntFunction byName() {
+    Map<Long, Integer> places = HashMap.newHashMap(drafts.size());
+    for (int i = 0; i < drafts.size(); i++) {
+      places.put(drafts.note(i).id().value(), i);
+    }
+    return id -> places.getOrDefault(id, ABSENT);
   }
 }

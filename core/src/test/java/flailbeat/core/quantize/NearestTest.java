@@ -14,6 +14,7 @@ import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
@@ -241,5 +242,12 @@ class NearestTest {
     assertThat(timing.spreadMs()).isCloseTo(Math.sqrt(38.0 / 3), within(1e-12));
     assertThat(Timing.of(new double[] {5, -1, 2}).lagMs()).isEqualTo(2);
     assertThat(Timing.of(new double[0]).lagMs()).isZero();
+    Random random = new Random(4);
+    for (int n = 1; n < 60; n++) {
+      double[] values = random.doubles(n, -9, 9).map(v -> Math.rint(v)).toArray();
+      double[] sorted = values.clone();
+      Arrays.sort(sorted);
+      assertThat(Timing.of(values).lagMs()).isEqualTo((sorted[(n - 1) / 2] + sorted[n / 2]) / 2);
+    }
   }
 }
