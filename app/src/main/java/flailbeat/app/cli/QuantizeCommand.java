@@ -2,16 +2,16 @@ package flailbeat.app.cli;
 
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.SafeFile;
-import flailbeat.core.format.project.ProjectFile;
-import flailbeat.core.format.smf.SmfExport;
 import flailbeat.core.format.smf.SmfFile;
 import flailbeat.core.format.smf.SmfPatch;
 import flailbeat.core.format.smf.SmfReader;
 import flailbeat.core.format.smf.SmfReading;
 import flailbeat.core.format.smf.SmfWriter;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.function.UnaryOperator;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -112,17 +113,13 @@ final class QuantizeCommand implements Callable<Integer> {
     progress.now("Quantizing");
     long read = System.nanoTime();
     List<QuantizePlan> plans = new ArrayList<>();
-    Song result = song;
     for (int index : chosen) {
       Track t = song.tracks().get(index);
-      QuantizePlan plan =
-          new Nearest(settings, song.tempos(), song.meters()).plan(t.notes(), List.of());
-      plans.add(plan);
-      result = plan.applyTo(result);
+      plans.add(new Nearest(settings, song.tempos(), song.meters()).plan(t.notes(), List.of()));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
-    write(input, song, result);
+    write(input, plans);
     long written = System.nanoTime();
     writeReport(chosen, plans);
     if (timings) {
@@ -195,14 +192,19 @@ final class QuantizeCommand implements Callable<Integer> {
     return List.of(track.get() - 1);
   }
 
-  private void write(Input input, Song before, Song after) throws CommandFault {
+  private void write(Input input, List<QuantizePlan> plans) throws CommandFault {
+    Song song = input.opened().song();
+    UnaryOperator<Note> mover = UnaryOperator.identity();
+    for (QuantizePlan plan : plans) {
+      UnaryOperator<Note> before = mover;
+      UnaryOperator<Note> next = plan.mover();
+      mover = note -> next.apply(before.apply(note));
+    }
     try {
-      if (SongFiles.kindOf(out) == SongFiles.Kind.PROJECT) {
-        ProjectFile.write(after, out);
-      } else if (input.source().isPresent()) {
-        SmfWriter.write(SmfPatch.apply(input.source().get(), before, after), out);
+      if (SongFiles.kindOf(out) == SongFiles.Kind.MIDI && input.source().isPresent()) {
+        SmfWriter.write(SmfPatch.apply(input.source().get(), song, mover), out);
       } else {
-        SmfWriter.write(SmfExport.of(after), out);
+        SongFiles.write(NoteEdits.mapAll(song, mover), out);
       }
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);

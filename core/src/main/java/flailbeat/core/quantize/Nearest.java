@@ -25,7 +25,10 @@ import java.util.List;
  */
 public final class Nearest {
   private static final Comparator<Note> AS_PLAYED =
-      Comparator.comparingLong((Note n) -> n.played().onset()).thenComparing(Note.ORDER);
+      (a, b) -> {
+        int order = Long.compare(a.played().onset(), b.played().onset());
+        return order != 0 ? order : Note.ORDER.compare(a, b);
+      };
 
   private final QuantizeSettings settings;
   private final TempoMap tempos;

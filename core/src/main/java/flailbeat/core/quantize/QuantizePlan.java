@@ -1,12 +1,14 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import java.util.AbstractList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.LongToIntFunction;
+import java.util.function.UnaryOperator;
 
 /**
  * What quantizing would do, before it is done. Immutable. Its numbers lie in arrays side by side,
@@ -76,13 +78,16 @@ public final class QuantizePlan {
 
   /** The song with the plan carried out: the same song when nothing changes. O(n). */
   public Song applyTo(Song song) {
+    return NoteEdits.mapAll(song, mover());
+  }
+
+  /** Gives each note as it would stand; a note that is not in the plan, or stays, as it is. */
+  public UnaryOperator<Note> mover() {
     LongToIntFunction indexOf = index();
-    return NoteEdits.mapAll(
-        song,
-        note -> {
-          int i = indexOf.applyAsInt(note.id().value());
-          return i == ABSENT ? note : drafts.result(i);
-        });
+    return note -> {
+      int i = indexOf.applyAsInt(note.id().value());
+      return i == ABSENT ? note : drafts.result(i);
+    };
   }
 
   /** Notes that were made together have names in a row: an array finds them quickest. */

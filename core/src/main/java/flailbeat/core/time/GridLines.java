@@ -111,6 +111,10 @@ public final class GridLines {
       if (!bar.contains(at)) {
         bar = meters.barRangeAt(at);
       }
+      if (ticks.length == 1 && swing == EVEN) {
+        findEven(ticks[0]);
+        return;
+      }
       offer(bar.end());
       for (int i = 0; i < values.size(); i++) {
         NoteValue value = values.get(i);
@@ -120,6 +124,15 @@ public final class GridLines {
           offer(Math.min(line, bar.end()));
         }
       }
+    }
+
+    /** Between even lines the two nearest are those on either side. */
+    private void findEven(long gap) {
+      long before = tick - (tick - bar.start()) % gap;
+      long after = Math.min(before + gap, bar.end());
+      boolean early = tick - before < after - tick;
+      first = early ? before : after;
+      second = early ? after : before;
     }
 
     public long line() {

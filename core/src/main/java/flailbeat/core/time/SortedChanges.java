@@ -32,6 +32,9 @@ final class SortedChanges {
 
   /** Index of the last key at or before the value; 0 when it lies before all. */
   static int lastAtOrBefore(long[] keys, long value) {
+    if (keys.length == 1) {
+      return 0;
+    }
     int found = Arrays.binarySearch(keys, value);
     return found >= 0 ? found : Math.max(0, -found - 2);
   }

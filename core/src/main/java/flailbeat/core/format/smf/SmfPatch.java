@@ -7,6 +7,7 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * Puts the notes of a song back into the MIDI file that it was made of, and touches nothing else: a
@@ -17,24 +18,20 @@ public final class SmfPatch {
   private SmfPatch() {}
 
   /**
-   * The file with the changed notes at their new times.
+   * The file with some notes at other times.
    *
-   * @param file what {@code before} was imported from
-   * @param before the song as imported
-   * @param after the same song with notes moved; none added, none taken away
+   * @param file what {@code song} was imported from
+   * @param song the song as imported
+   * @param mover gives each note as it shall stand: the note itself where it stays
    */
-  public static SmfFile apply(SmfFile file, Song before, Song after) {
-    List<Note> old = inFileOrder(before);
-    List<Note> moved = inFileOrder(after);
-    if (old.size() != moved.size()) {
-      throw new IllegalArgumentException("The songs do not hold the same notes");
-    }
+  public static SmfFile apply(SmfFile file, Song song, UnaryOperator<Note> mover) {
+    List<Note> notes = inFileOrder(song);
     List<SmfTrack> tracks = new ArrayList<>();
     int next = 0;
     for (SmfTrack track : file.tracks()) {
       List<NotePairs.Pair> pairs = NotePairs.of(track).pairs();
       int end = next + pairs.size();
-      tracks.add(track(track, file.ppq(), pairs, old.subList(next, end), moved.subList(next, end)));
+      tracks.add(track(track, file.ppq(), pairs, notes.subList(next, end), mover));
       next = end;
     }
     return new SmfFile(file.format(), file.ppq(), tracks);
@@ -50,12 +47,16 @@ public final class SmfPatch {
   }
 
   private static SmfTrack track(
-      SmfTrack track, int ppq, List<NotePairs.Pair> pairs, List<Note> old, List<Note> moved) {
+      SmfTrack track,
+      int ppq,
+      List<NotePairs.Pair> pairs,
+      List<Note> notes,
+      UnaryOperator<Note> mover) {
     List<SmfEvent> events = new ArrayList<>(track.events());
     boolean changed = false;
     for (int i = 0; i < pairs.size(); i++) {
-      Note was = old.get(i);
-      Note is = moved.get(i);
+      Note was = notes.get(i);
+      Note is = mover.apply(was);
       if (was.onset() != is.onset() || was.end() != is.end()) {
         changed = true;
         NotePairs.Pair pair = pairs.get(i);
