@@ -79,16 +79,18 @@ final class PianoStrip extends Region {
     }
   }
 
+  /** A white key lights up where no black one covers it. */
   private void light() {
     lights.getChildren().clear();
+    double length = getHeight() - BRACKET;
     for (int pitch : lit) {
       boolean black = Pitch.isBlack(pitch);
-      double length = (getHeight() - BRACKET) * (black ? BLACK_LENGTH : 1);
-      lights
-          .getChildren()
-          .add(new Rectangle(left(pitch) + 1, BRACKET + 1, keyWidth(pitch) - 1, length - 2));
+      double top = BRACKET + (black ? 1 : length * BLACK_LENGTH);
+      double height = length * (black ? BLACK_LENGTH : 1 - BLACK_LENGTH) - 1;
+      Rectangle light = new Rectangle(left(pitch) + 1, top, keyWidth(pitch) - 1, height);
+      light.setFill(palette.color(Ink.WHEAT));
+      lights.getChildren().add(light);
     }
-    lights.getChildren().forEach(n -> ((Rectangle) n).setFill(palette.color(Ink.WHEAT)));
   }
 
   private double whiteWidth() {
@@ -139,7 +141,8 @@ final class PianoStrip extends Region {
         g.setTextBaseline(VPos.BOTTOM);
         g.setTextAlign(TextAlignment.CENTER);
         String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);
-        g.fillText(name, left(pitch) + whiteWidth() / 2, getHeight() - 2, whiteWidth());
+        double middle = left(pitch) + whiteWidth() / 2;
+        g.fillText(name, Math.max(8, middle), getHeight() - 2, whiteWidth());
       }
     }
   }
