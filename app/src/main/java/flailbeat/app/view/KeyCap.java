@@ -21,7 +21,7 @@ final class KeyCap extends VBox {
     setAlignment(Pos.CENTER);
     Label top = new Label(letter);
     top.getStyleClass().add("cap-letter");
-    note.getStyleClass().add("cap-note");
+    note.getStyleClass().add("cap-legend");
     top.setMouseTransparent(true);
     note.setMouseTransparent(true);
     getChildren().addAll(top, note);
@@ -38,7 +38,7 @@ final class KeyCap extends VBox {
     }
     getStyleClass().setAll("cap", style);
     if (black) {
-      getStyleClass().add("black-note");
+      getStyleClass().add("black-key");
     }
     note.setManaged(!what.isEmpty());
     note.setVisible(!what.isEmpty());
