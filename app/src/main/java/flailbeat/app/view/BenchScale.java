@@ -9,7 +9,7 @@ package flailbeat.app.view;
  * @param topPitch the pitch at the top edge; a part of a row may be cut off
  */
 record BenchScale(double pixelsPerTick, double originTick, double rowHeight, double topPitch) {
-  private static final double LEAST_PIXELS_PER_TICK = 0.0005;
+  private static final double LEAST_PIXELS_PER_TICK = 0.00001;
   private static final double MOST_PIXELS_PER_TICK = 4;
   private static final double LEAST_ROW = 4;
   private static final double MOST_ROW = 40;

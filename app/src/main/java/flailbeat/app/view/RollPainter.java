@@ -9,14 +9,15 @@ import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.GridLines;
-import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 
 /** Draws what stands on the bench: other tracks faintly, the chosen one, and what is recorded. */
 final class RollPainter {
+  /** More notes than this in sight are drawn small. */
+  private static final int CROWD = 3000;
+
   private final Session session;
   private final Palette palette;
   private final GraphicsContext g;
@@ -52,6 +53,7 @@ final class RollPainter {
         drawFaintly(track);
       }
     }
+    boolean crowded = chosen.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
     Set<NoteId> selected = session.document().selection();
     boolean asPlayed = session.timing().isAsPlayed();
     for (Clip clip : chosen.clips()) {
@@ -59,11 +61,15 @@ final class RollPainter {
         boolean isSelected = selected.contains(note.id());
         Note shown = isSelected ? inHand(note, gesture) : note;
         if (isInSight(shown)) {
-          drawNote(shown, isSelected, asPlayed);
+          if (crowded) {
+            drawSmall(shown, isSelected);
+          } else {
+            drawNote(shown, isSelected, asPlayed);
+          }
         }
       }
     }
-    if (!asPlayed && !(gesture instanceof Gesture.Move)) {
+    if (!crowded && !asPlayed && !(gesture instanceof Gesture.Move)) {
       drawWhiskers();
     }
   }
@@ -98,6 +104,14 @@ final class RollPainter {
     painter.body(note.pitch(), note.velocity(), onset, end, color(onset), selected);
   }
 
+  /** Thousands of notes at once are bars in their colour; details come with a closer look. */
+  private void drawSmall(Note note, boolean selected) {
+    double x = scale.xOf(note.onset());
+    double w = Math.max(1, scale.xOf(note.end()) - x);
+    g.setFill(selected ? palette.color(Ink.WHEAT) : color(note.onset()));
+    g.fillRect(x, scale.yOf(note.pitch()) + 1, w, scale.rowHeight() - 2);
+  }
+
   private Color color(long onset) {
     GridLines.Nearest nearest = lines.nearestTwo(onset);
     double halfGap = Math.abs(nearest.line() - nearest.runnerUp()) / 2.0;
@@ -105,11 +119,7 @@ final class RollPainter {
   }
 
   private void drawWhiskers() {
-    if (session.document().notesInHand().isEmpty()) {
-      return;
-    }
-    Map<NoteId, NotePlan> plans = session.timing().planByNote();
-    for (NotePlan plan : List.copyOf(plans.values())) {
+    for (NotePlan plan : session.timing().plan().notes()) {
       if (isInSight(plan.note())) {
         painter.whisker(plan);
       }

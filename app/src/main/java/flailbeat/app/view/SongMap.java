@@ -28,10 +28,12 @@ public final class SongMap extends Region {
   private final Palette palette;
   private final Canvas canvas = new Canvas();
   private final Line playhead = new Line();
+  private long lengthTicks;
 
   public SongMap(Session session, Palette palette) {
     this.session = session;
     this.palette = palette;
+    this.lengthTicks = measure();
     getStyleClass().add("song-map");
     playhead.getStyleClass().add("playhead");
     playhead.setManaged(false);
@@ -44,6 +46,7 @@ public final class SongMap extends Region {
         .listen(
             aspect -> {
               if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+                lengthTicks = measure();
                 requestLayout();
                 draw();
               }
@@ -87,19 +90,20 @@ public final class SongMap extends Region {
     playhead.setEndY(getHeight());
   }
 
-  private long lengthTicks() {
+  /** Kept, since looking for a song's end takes a look at every note. */
+  private long measure() {
     Song song = session.song();
     long least = song.meters().barStart(LEAST_BARS);
     return Math.max(least, song.meters().wholeBars(new TickRange(0, song.end() + 1)).end());
   }
 
   private double xOf(long tick) {
-    return LEFT + (getWidth() - LEFT) * tick / lengthTicks();
+    return LEFT + (getWidth() - LEFT) * tick / lengthTicks;
   }
 
   private long tickAt(double x) {
     double fraction = (x - LEFT) / Math.max(1, getWidth() - LEFT);
-    return Math.max(0, (long) (fraction * lengthTicks()));
+    return Math.max(0, (long) (fraction * lengthTicks));
   }
 
   private void draw() {
@@ -115,7 +119,7 @@ public final class SongMap extends Region {
 
   private void drawBars(GraphicsContext g) {
     g.setStroke(palette.color(Ink.RULE));
-    int bars = session.song().meters().barAt(lengthTicks());
+    int bars = session.song().meters().barAt(lengthTicks);
     int step = Math.max(1, (int) (bars / Math.max(1, (getWidth() - LEFT) / 14)) + 1);
     for (int bar = 0; bar <= bars; bar += step) {
       double x = Math.round(xOf(session.song().meters().barStart(bar))) + 0.5;

@@ -100,7 +100,7 @@ public final class TimingDeskView extends VBox {
     details.getStyleClass().addAll("soft", "small");
     details.setId("timing-details");
     details.setWrapText(true);
-    details.setMinHeight(32);
+    details.setMinHeight(16);
     details.setAlignment(Pos.TOP_LEFT);
     wire(strength, v -> set(settings().withStrength(v)));
     wire(swing, v -> set(settings().withSwing(v)));
@@ -111,12 +111,12 @@ public final class TimingDeskView extends VBox {
             lag,
             histogram,
             details,
+            buttons(),
             row("Grid", straight),
             row("", triplet),
             row("Strength", strength, strengthText),
             row("Swing", swing, swingText),
-            row("Ends", ends),
-            buttons());
+            row("Ends", ends));
   }
 
   private HBox buttons() {
@@ -128,7 +128,7 @@ public final class TimingDeskView extends VBox {
     hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.hearAsPlayed(false));
     HBox.setHgrow(apply, Priority.ALWAYS);
     HBox row = new HBox(8, apply, hold);
-    row.setPadding(new javafx.geometry.Insets(4, 0, 0, 0));
+    row.setPadding(new javafx.geometry.Insets(0, 0, 4, 0));
     return row;
   }
 

@@ -69,6 +69,7 @@ public final class TrackTabs extends HBox {
     Label name = new Label(track.name());
     name.getStyleClass().add("track-name");
     name.setMaxWidth(130);
+    name.setMinWidth(USE_PREF_SIZE);
     ToggleButton arm = toggle("\u25CF", "arm", "Armed: recordings may go onto it", track.armed());
     arm.setOnAction(e -> change(track, "Arm " + track.name(), t -> t.withArmed(!t.armed())));
     ToggleButton mute = toggle("M", "mute", "Mute", track.muted());
@@ -94,6 +95,7 @@ public final class TrackTabs extends HBox {
     MenuButton menu = new MenuButton(Sound.playing(track.instrument()).title());
     menu.getStyleClass().addAll("quiet", "small");
     menu.setFocusTraversable(false);
+    menu.setMinWidth(36);
     menu.setTooltip(new Tooltip("The sound that " + track.name() + " plays with"));
     for (Sound sound : Sound.values()) {
       MenuItem item = new MenuItem(sound.title());

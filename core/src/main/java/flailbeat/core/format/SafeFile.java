@@ -10,6 +10,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.UUID;
 
 /** Writes a file whole or not at all. */
 public final class SafeFile {
@@ -33,9 +34,12 @@ public final class SafeFile {
     if (folder == null || !Files.isDirectory(folder)) {
       throw new NoSuchFileException(String.valueOf(folder), null, "there is no such folder");
     }
-    Path temporary = Files.createTempFile(folder, ".flailbeat-", ".part");
+    Path temporary = folder.resolve(".flailbeat-" + UUID.randomUUID() + ".part");
     try {
-      try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(temporary))) {
+      try (OutputStream out =
+          new BufferedOutputStream(
+              Files.newOutputStream(
+                  temporary, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
         contents.writeTo(out);
       }
       try (FileChannel channel = FileChannel.open(temporary, StandardOpenOption.WRITE)) {

@@ -43,6 +43,7 @@ public final class Performer {
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
   private int liveChannel;
+  private long endNanos;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Performer(Document document, TimingDesk timing, Changes changes, Clock clock, Player player) {
@@ -234,11 +235,15 @@ public final class Performer {
   }
 
   private boolean isPastEnd(long positionNanos) {
+    return transport.placeNanos() < endNanos && positionNanos >= endNanos;
+  }
+
+  /** Where playing stops: the end of the last bar with notes; 0 without notes. */
+  private long measureEnd() {
     Song song = document.song();
     long end = song.end();
-    long bars = song.meters().wholeBars(new TickRange(0, Math.max(1, end))).end();
-    long endNanos = song.tempos().nanosAt(bars);
-    return end > 0 && transport.placeNanos() < endNanos && positionNanos >= endNanos;
+    long bars = end == 0 ? 0 : song.meters().wholeBars(new TickRange(0, end)).end();
+    return song.tempos().nanosAt(bars);
   }
 
   private void start(boolean record) {
@@ -341,6 +346,7 @@ public final class Performer {
       sendInstruments();
     }
     if (aspect == Aspect.SONG) {
+      endNanos = measureEnd();
       if (!document.song().tempos().equals(tempos)) {
         followTempo();
       }

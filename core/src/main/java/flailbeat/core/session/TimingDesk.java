@@ -8,9 +8,7 @@ import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
@@ -22,7 +20,6 @@ public final class TimingDesk {
   private final Changes changes;
   private QuantizeSettings settings = QuantizeSettings.standard();
   private QuantizePlan plan = QuantizePlan.NONE;
-  private Map<NoteId, NotePlan> byNote = Map.of();
   private boolean stale = true;
   private boolean asPlayed;
 
@@ -52,12 +49,6 @@ public final class TimingDesk {
   public QuantizePlan plan() {
     update();
     return plan;
-  }
-
-  /** The plan for each note in hand. */
-  public Map<NoteId, NotePlan> planByNote() {
-    update();
-    return byNote;
   }
 
   /** Whether notes are shown and heard as they were played, for as long as it is held. */
@@ -106,7 +97,5 @@ public final class TimingDesk {
     List<Note> others =
         document.track().notes().stream().filter(n -> !ids.contains(n.id())).toList();
     plan = new Nearest(settings, song.tempos(), song.meters()).plan(inHand, others);
-    byNote =
-        plan.notes().stream().collect(Collectors.toMap(p -> p.note().id(), Function.identity()));
   }
 }
