@@ -2,7 +2,6 @@ package flailbeat.app.shell;
 
 import flailbeat.app.view.KeyActions;
 import flailbeat.app.view.KeyDeck;
-import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Performer;
@@ -42,7 +41,6 @@ final class KeyRouter {
 
   private final Session session;
   private final Performer performer;
-  private final KeyLayout layout;
   private final KeyDeck deck;
   private final Shortcuts shortcuts;
   private final List<Shortcut> table;
@@ -51,10 +49,9 @@ final class KeyRouter {
   private final Map<Name, Long> lostInFocus = new HashMap<>();
   private boolean holdingAsPlayed;
 
-  KeyRouter(Session session, KeyLayout layout, KeyDeck deck, Shortcuts shortcuts) {
+  KeyRouter(Session session, KeyDeck deck, Shortcuts shortcuts) {
     this.session = session;
     this.performer = session.performer();
-    this.layout = layout;
     this.deck = deck;
     this.shortcuts = shortcuts;
     this.table = shortcuts.table();
@@ -96,12 +93,12 @@ final class KeyRouter {
     if (performer.keysMode() != KeysMode.PLAY || hasCommandModifier(e)) {
       return false;
     }
-    Optional<PhysicalKey> place = layout.placeOf(e.getCode().name(), e.getText());
+    Optional<PhysicalKey> place = performer.layout().placeOf(e.getCode().name(), e.getText());
     if (place.isEmpty()) {
       return false;
     }
     PhysicalKey key = place.get();
-    if (performer.hands().arrangement().semitonesAt(key).isPresent()) {
+    if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
       performer.press(key, now);
     } else if (!KeyActions.perform(key, performer)) {
       return false;

@@ -9,7 +9,6 @@ import flailbeat.app.view.SongMap;
 import flailbeat.app.view.TimingDeskView;
 import flailbeat.app.view.TrackTabs;
 import flailbeat.audio.AudioEngine;
-import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
@@ -58,14 +57,13 @@ public final class MainWindow {
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice);
     map = new SongMap(session, palette);
-    KeyDeck deck = new KeyDeck(session, KeyLayout.QWERTY, palette);
+    KeyDeck deck = new KeyDeck(session, palette);
     VBox root = layOut(palette, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
     fitDeck(deck, HEIGHT);
-    new KeyRouter(session, KeyLayout.QWERTY, deck, new Shortcuts(session, files, bench))
-        .install(stage, scene);
+    new KeyRouter(session, deck, new Shortcuts(session, files, bench)).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);

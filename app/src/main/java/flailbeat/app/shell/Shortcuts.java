@@ -29,6 +29,8 @@ final class Shortcuts {
         // Who has the keys
         Shortcut.always("F2", this::switchKeys),
         Shortcut.always("Esc", () -> session.performer().setKeysMode(KeysMode.COMMANDS)),
+        Shortcut.always("Ctrl+Minus", () -> session.performer().moveReach(-1)).repeating(),
+        Shortcut.always("Ctrl+Equals", () -> session.performer().moveReach(1)).repeating(),
         // Transport
         Shortcut.always("Space", session::playOrStop),
         Shortcut.always("Shift+Space", session::recordOrStop),

@@ -54,7 +54,7 @@ final class BenchMouse {
     int pitch = Math.clamp(bench.scale().pitchAt(e.getY()), 0, 127);
     if (!session.performer().hands().soundingPitches().contains(pitch)) {
       int velocity = session.performer().hands().velocity();
-      session.performer().press(pitch, velocity, System.nanoTime());
+      session.performer().press(List.of(pitch), velocity, System.nanoTime());
     }
   }
 

@@ -107,7 +107,7 @@ public final class BenchView extends Region {
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
               RECORDING, session.performer().transport().isRecording());
-      case KEYS, NOTICE -> {
+      case KEYS, LAYOUT, NOTICE -> {
         // Not shown here.
       }
     }

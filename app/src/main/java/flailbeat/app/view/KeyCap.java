@@ -15,15 +15,14 @@ final class KeyCap extends Region {
   /** A cap lower than this has its two words side by side. */
   private static final double LOW = 32;
 
-  private final Label top;
+  private final Label top = new Label();
   private final Label note = new Label();
   private boolean down;
 
-  KeyCap(PhysicalKey key, String letter) {
+  KeyCap(PhysicalKey key) {
     this.key = key;
     setId("cap-" + key);
     getStyleClass().addAll("cap", "idle");
-    top = new Label(letter);
     top.getStyleClass().add("cap-letter");
     note.getStyleClass().add("cap-legend");
     top.setMouseTransparent(true);
@@ -50,6 +49,13 @@ final class KeyCap extends Region {
   private static void place(Label label, double x, double y, double w, double h) {
     label.setAlignment(Pos.CENTER);
     label.resizeRelocate(x, y, w, h);
+  }
+
+  /** What is printed on it. */
+  void setLetter(String letter) {
+    if (!top.getText().equals(letter)) {
+      top.setText(letter);
+    }
   }
 
   PhysicalKey key() {

@@ -3,7 +3,6 @@ package flailbeat.app.view;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
 import flailbeat.core.keys.Hands;
-import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
@@ -13,14 +12,15 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -32,23 +32,23 @@ public final class KeyDeck extends HBox {
   private static final double COLUMNS = 14;
   private static final double ROWS = 4;
   private static final double GAP = 4;
+  private static final double LEFT = 200;
 
   private final Session session;
   private final Performer performer;
-  private final KeyLayout layout;
   private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
   private final Pane keys = new KeyboardPane();
   private final PianoStrip strip;
+  private final ArrangementMenu arrangements;
   private final Segments<KeysMode> keysSwitch;
   private final Label who = new Label();
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private KeyCap pressedCap;
 
-  public KeyDeck(Session session, KeyLayout layout, Palette palette) {
+  public KeyDeck(Session session, Palette palette) {
     this.session = session;
     this.performer = session.performer();
-    this.layout = layout;
     getStyleClass().add("deck");
     setId("key-deck");
     keysSwitch =
@@ -57,9 +57,10 @@ public final class KeyDeck extends HBox {
             .add(KeysMode.PLAY, "Play", "Letters are notes (F2)");
     keysSwitch.getStyleClass().add("keys-switch");
     keysSwitch.setId("keys-switch");
+    arrangements = new ArrangementMenu(performer);
     strip = new PianoStrip(session, palette);
     for (PhysicalKey key : PhysicalKey.values()) {
-      KeyCap cap = new KeyCap(key, layout.cap(key));
+      KeyCap cap = new KeyCap(key);
       caps.put(key, cap);
       keys.getChildren().add(cap);
       installMouse(cap);
@@ -75,6 +76,10 @@ public final class KeyDeck extends HBox {
   private VBox leftSide() {
     Label title = new Label("Keys");
     title.getStyleClass().add("deck-title");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(performer, session.changes()));
+    head.setAlignment(Pos.CENTER_LEFT);
     who.getStyleClass().add("small");
     who.setWrapText(true);
     who.setMinHeight(32);
@@ -85,10 +90,10 @@ public final class KeyDeck extends HBox {
     velocity.getStyleClass().add("readout");
     velocity.setId("velocity");
     VBox left =
-        new VBox(
-            4, title, keysSwitch, who, readout("Reach", octave), readout("Velocity", velocity));
-    left.setMinWidth(190);
-    left.setPrefWidth(190);
+        new VBox(4, head, keysSwitch, who, readout("Reach", octave), readout("Velocity", velocity));
+    left.setMinWidth(LEFT);
+    left.setPrefWidth(LEFT);
+    left.getChildren().add(arrangements.keyRow());
     return left;
   }
 
@@ -106,9 +111,9 @@ public final class KeyDeck extends HBox {
         e -> {
           long now = System.nanoTime();
           pressedCap = cap;
-          OptionalInt pitch = performer.hands().pitchAt(cap.key());
-          if (pitch.isPresent()) {
-            performer.press(pitch.getAsInt(), velocityAt(e.getY(), cap.getHeight()), now);
+          List<Integer> pitches = performer.hands().pitchesAt(cap.key());
+          if (!pitches.isEmpty()) {
+            performer.press(pitches, velocityAt(e.getY(), cap.getHeight()), now);
           } else {
             KeyActions.perform(cap.key(), performer);
           }
@@ -148,10 +153,7 @@ public final class KeyDeck extends HBox {
       }
     }
     Hands hands = performer.hands();
-    String reach =
-        name(hands.base())
-            + " to "
-            + name(Math.min(127, hands.base() + hands.arrangement().span()));
+    String reach = name(hands.lowest()) + " to " + name(hands.highest());
     if (!octave.getText().equals(reach)) {
       octave.setText(reach);
     }
@@ -167,23 +169,32 @@ public final class KeyDeck extends HBox {
   private String shownCaps = "";
 
   private void showCaps(boolean play) {
-    String state = play + " " + performer.hands().base();
+    Hands hands = performer.hands();
+    String state =
+        play + " " + hands.base() + " " + performer.layout().name() + " " + arrangements.shown();
     if (state.equals(shownCaps)) {
       return;
     }
     shownCaps = state;
+    arrangements.refresh();
     for (KeyCap cap : caps.values()) {
-      OptionalInt semitones = performer.hands().arrangement().semitonesAt(cap.key());
-      OptionalInt pitch = performer.hands().pitchAt(cap.key());
-      if (pitch.isPresent()) {
-        cap.show(name(pitch.getAsInt()), "plays", Pitch.isBlack(pitch.getAsInt()));
-      } else if (semitones.isPresent()) {
+      cap.setLetter(performer.layout().cap(cap.key()));
+      List<Integer> pitches = hands.pitchesAt(cap.key());
+      if (!pitches.isEmpty()) {
+        boolean black = pitches.size() == 1 && Pitch.isBlack(pitches.get(0));
+        cap.show(legend(pitches), "plays", black);
+      } else if (!hands.arrangement().semitonesAt(cap.key()).isEmpty()) {
         cap.show("none", "idle", false);
       } else {
         String does = KeyActions.describe(cap.key());
         cap.show(does, does.isEmpty() ? "idle" : "does", false);
       }
     }
+  }
+
+  /** A note by its name; a chord by the name of its root and what lies above it. */
+  private static String legend(List<Integer> pitches) {
+    return pitches.size() == 1 ? name(pitches.get(0)) : ChordLegend.of(pitches);
   }
 
   private void refreshDown() {

@@ -7,6 +7,7 @@ import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
+import java.util.List;
 import java.util.Set;
 import javafx.geometry.VPos;
 import javafx.scene.Group;
@@ -34,7 +35,8 @@ final class PianoStrip extends Region {
   private final Canvas canvas = new Canvas();
   private final Group lights = new Group();
   private Set<Integer> lit = Set.of();
-  private int drawnBase = UNDRAWN;
+  private int drawnReach = UNDRAWN;
+  private boolean dragsReach;
 
   PianoStrip(Session session, Palette palette) {
     this.performer = session.performer();
@@ -47,12 +49,16 @@ final class PianoStrip extends Region {
     getChildren().addAll(canvas, lights);
     palette.onChange(
         () -> {
-          drawnBase = UNDRAWN;
+          drawnReach = UNDRAWN;
           refresh();
         });
-    setOnMousePressed(this::play);
-    setOnMouseDragged(this::play);
-    setOnMouseReleased(e -> performer.releasePointer(System.nanoTime()));
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(this::dragged);
+    setOnMouseReleased(
+        e -> {
+          dragsReach = false;
+          performer.releasePointer(System.nanoTime());
+        });
   }
 
   @Override
@@ -60,7 +66,7 @@ final class PianoStrip extends Region {
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
       canvas.setWidth(getWidth());
       canvas.setHeight(getHeight());
-      drawnBase = UNDRAWN;
+      drawnReach = UNDRAWN;
       refresh();
     }
   }
@@ -68,8 +74,9 @@ final class PianoStrip extends Region {
   /** Draws when the reach has changed; lights the keys that sound, each as a node of its own. */
   void refresh() {
     Hands hands = performer.hands();
-    if (hands.base() != drawnBase && getWidth() > 0) {
-      drawnBase = hands.base();
+    int reach = hands.lowest() << 7 | hands.highest();
+    if (reach != drawnReach && getWidth() > 0) {
+      drawnReach = reach;
       draw(hands);
     }
     Set<Integer> sounding = hands.soundingPitches();
@@ -128,7 +135,7 @@ final class PianoStrip extends Region {
 
   private void drawKey(GraphicsContext g, int pitch, Hands hands, double length) {
     boolean black = Pitch.isBlack(pitch);
-    boolean reached = pitch >= hands.base() && pitch <= hands.base() + hands.arrangement().span();
+    boolean reached = pitch >= hands.lowest() && pitch <= hands.highest();
     Ink ink = black ? Ink.CAP_DARK : reached ? Ink.RAISED : Ink.PAPER;
     g.setFill(palette.color(ink));
     g.fillRect(left(pitch), BRACKET, keyWidth(pitch), length);
@@ -148,8 +155,8 @@ final class PianoStrip extends Region {
   }
 
   private void drawBracket(GraphicsContext g, Hands hands) {
-    int top = Math.min(Pitch.HIGHEST, hands.base() + hands.arrangement().span());
-    double from = left(hands.base());
+    int top = hands.highest();
+    double from = left(hands.lowest());
     double to = left(top) + keyWidth(top);
     g.setStroke(palette.color(Ink.WHEAT));
     g.setLineWidth(3);
@@ -160,13 +167,31 @@ final class PianoStrip extends Region {
     g.setLineWidth(1);
   }
 
+  /** The bracket is dragged; Ctrl+click brings the reach to a key; else the key sounds. */
+  private void pressed(MouseEvent e) {
+    dragsReach = e.getY() < BRACKET;
+    if (e.isControlDown()) {
+      performer.centreReach(Math.clamp(pitchAt(e.getX(), getHeight()), 0, 127));
+    } else if (!dragsReach) {
+      play(e);
+    }
+  }
+
+  private void dragged(MouseEvent e) {
+    if (dragsReach) {
+      performer.centreReach(Math.clamp(pitchAt(e.getX(), getHeight()), 0, 127));
+    } else if (!e.isControlDown()) {
+      play(e);
+    }
+  }
+
   private void play(MouseEvent e) {
     long now = System.nanoTime();
     int pitch = pitchAt(e.getX(), e.getY());
     if (Pitch.isValid(pitch) && !performer.hands().soundingPitches().contains(pitch)) {
       double length = getHeight() - BRACKET;
       double keyLength = Pitch.isBlack(pitch) ? length * BLACK_LENGTH : length;
-      performer.press(pitch, KeyDeck.velocityAt(e.getY() - BRACKET, keyLength), now);
+      performer.press(List.of(pitch), KeyDeck.velocityAt(e.getY() - BRACKET, keyLength), now);
     }
   }
 

@@ -6,11 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.transport.Transport.State;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -56,7 +58,9 @@ class RealWindowTest {
   }
 
   private static void setLayout(String layout) throws IOException, InterruptedException {
-    assertThat(new ProcessBuilder("setxkbmap", layout).inheritIO().start().waitFor()).isZero();
+    List<String> words = new ArrayList<>(List.of("setxkbmap"));
+    words.addAll(List.of(layout.split(" ")));
+    assertThat(new ProcessBuilder(words).inheritIO().start().waitFor()).isZero();
   }
 
   @Test
@@ -133,14 +137,34 @@ class RealWindowTest {
     assertThat(sounding()).isEmpty();
   }
 
+  /**
+   * The system's own keyboard descriptions (xkeyboard-config, by setxkbmap): the places of the home
+   * row, pressed by what is printed there, play the same notes on every layout.
+   */
   @Test
-  void on_other_layouts_no_key_hangs_and_the_letters_play_what_the_deck_shows() throws Exception {
-    for (String layout : new String[] {"de", "fr", "us"}) {
-      setLayout(layout);
-      keys.send("~300 +A ~40 +Y ~40 +G ~60");
-      assertThat(sounding()).as(layout).containsExactlyInAnyOrder(60, 68, 67);
-      keys.send("-A -Y -G ~60");
-      assertThat(sounding()).as(layout).isEmpty();
+  void on_every_layout_the_same_places_play_the_same_notes_and_none_hangs() throws Exception {
+    String[][] layouts = {
+      {"QWERTY", "us", "A S D F J K", "Y"},
+      {"QWERTZ", "de", "A S D F J K", "Z"},
+      {"AZERTY", "fr", "Q S D F J K", "Y"},
+      {"Dvorak", "us dvorak", "A O E U H T", "F"},
+      {"Colemak", "us colemak", "A R S T N E", "J"}
+    };
+    for (String[] each : layouts) {
+      setLayout(each[1]);
+      ui.run(() -> ui.session.performer().setLayout(KeyLayout.named(each[0]).orElseThrow()));
+      keys.send("~400");
+      String[] home = each[2].split(" ");
+      int[] notes = {60, 62, 64, 65, 71, 72};
+      for (int i = 0; i < home.length; i++) {
+        keys.send("+" + home[i] + " ~60");
+        assertThat(sounding()).as(each[0] + " " + home[i]).containsExactly(notes[i]);
+        keys.send("-" + home[i] + " ~60");
+      }
+      keys.send("+" + each[3] + " ~60");
+      assertThat(sounding()).as(each[0] + " " + each[3]).containsExactly(68);
+      keys.send("-" + each[3] + " ~60");
+      assertThat(sounding()).isEmpty();
     }
   }
 

@@ -1,75 +1,118 @@
 package flailbeat.core.keys;
 
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.pitch.Scale;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
+import java.util.stream.IntStream;
 
 /**
- * Which notes lie under which keys, as semitones above the reach's lowest note. Immutable.
+ * Which notes lie under which keys, as semitones above the reach's note. Immutable. Places are
+ * physical: what is printed on them is the {@link KeyLayout}'s affair.
  *
- * <p>In {@link #HOME} the home row holds the naturals from C upward and the row above it the black
- * notes between them. As on a piano nothing lies between E and F, nor between B and C (common
- * practice).
+ * <ul>
+ *   <li><b>Home</b>: the home row holds the naturals from C upward, the row above it the black
+ *       notes between them; as on a piano nothing lies between E and F, nor between B and C (common
+ *       practice).
+ *   <li><b>Span</b>: two such rows stacked, the lowest row and the one above it, then the row of Q
+ *       and the digits, an octave higher.
+ *   <li><b>Pads</b>: four by four, from the lower left corner upward, row by row.
+ *   <li><b>Scale</b>: degrees of a scale in a row; the next row up is an octave higher.
+ *   <li><b>Chords</b>: triads of a scale on the home row, an octave lower on the row below it,
+ *       sevenths on the row above it.
+ * </ul>
  */
 public final class Arrangement {
-  /** The home row and the one above it. */
-  public static final Arrangement HOME = home();
+  private static final String WHITE_STEPS = "0 2 4 5 7 9 11 12 14 16 17 19";
+  private static final String HOME_NATURALS = "A S D F G H J K L SEMICOLON QUOTE";
+  private static final String LOW_ROW = "Z X C V B N M COMMA PERIOD SLASH";
+  private static final String TOP_ROW = "Q W E R T Y U I O P LEFT_BRACKET RIGHT_BRACKET";
+  private static final String PADS = "Z X C V A S D F Q W E R DIGIT_1 DIGIT_2 DIGIT_3 DIGIT_4";
 
-  private final String name;
-  private final Map<PhysicalKey, Integer> semitones;
+  private final ArrangementKind kind;
+  private final Map<PhysicalKey, List<Integer>> semitones = new EnumMap<>(PhysicalKey.class);
 
-  private Arrangement(String name, Map<PhysicalKey, Integer> semitones) {
-    this.name = name;
-    this.semitones = semitones;
+  private Arrangement(ArrangementKind kind) {
+    this.kind = kind;
   }
 
-  private static Arrangement home() {
-    PhysicalKey[] naturals = {
-      PhysicalKey.A,
-      PhysicalKey.S,
-      PhysicalKey.D,
-      PhysicalKey.F,
-      PhysicalKey.G,
-      PhysicalKey.H,
-      PhysicalKey.J,
-      PhysicalKey.K,
-      PhysicalKey.L,
-      PhysicalKey.SEMICOLON,
-      PhysicalKey.QUOTE
-    };
-    int[] scale = {0, 2, 4, 5, 7, 9, 11, 12, 14, 16, 17};
-    PhysicalKey[] blacks = {
-      PhysicalKey.W,
-      PhysicalKey.E,
-      PhysicalKey.T,
-      PhysicalKey.Y,
-      PhysicalKey.U,
-      PhysicalKey.O,
-      PhysicalKey.P
-    };
-    int[] between = {1, 3, 6, 8, 10, 13, 15};
-    Map<PhysicalKey, Integer> map = new EnumMap<>(PhysicalKey.class);
-    for (int i = 0; i < naturals.length; i++) {
-      map.put(naturals[i], scale[i]);
+  /**
+   * An arrangement.
+   *
+   * @param key the tonic's pitch class, 0 to 11; for those kinds that have a key
+   */
+  public static Arrangement of(ArrangementKind kind, int key, Scale scale) {
+    Arrangement result = new Arrangement(kind);
+    switch (kind) {
+      case HOME -> {
+        result.put(HOME_NATURALS, WHITE_STEPS);
+        result.put("W E T Y U O P", "1 3 6 8 10 13 15");
+      }
+      case SPAN -> {
+        result.put(LOW_ROW, WHITE_STEPS);
+        result.put("S D G H J L SEMICOLON", "1 3 6 8 10 13 15");
+        result.put(TOP_ROW, "12 14 16 17 19 21 23 24 26 28 29 31");
+        result.put(
+            "DIGIT_2 DIGIT_3 DIGIT_5 DIGIT_6 DIGIT_7 DIGIT_9 DIGIT_0", "13 15 18 20 22 25 27");
+      }
+      case PADS -> result.putRow(PADS, i -> List.of(i));
+      case SCALE -> {
+        result.putRow(LOW_ROW, i -> List.of(key + scale.semitones(i) - Pitch.OCTAVE));
+        result.putRow(HOME_NATURALS, i -> List.of(key + scale.semitones(i)));
+        result.putRow(TOP_ROW, i -> List.of(key + scale.semitones(i) + Pitch.OCTAVE));
+      }
+      case CHORDS -> {
+        Scale full = scale.forChords();
+        result.putRow(LOW_ROW, i -> chord(key - Pitch.OCTAVE, full, i, 3));
+        result.putRow(HOME_NATURALS, i -> chord(key, full, i, 3));
+        result.putRow(TOP_ROW, i -> chord(key, full, i, 4));
+      }
     }
-    for (int i = 0; i < blacks.length; i++) {
-      map.put(blacks[i], between[i]);
+    return result;
+  }
+
+  /** Home, which is what one starts with. */
+  public static Arrangement home() {
+    return of(ArrangementKind.HOME, 0, Scale.MAJOR);
+  }
+
+  /** Thirds of the scale, one on another. */
+  private static List<Integer> chord(int key, Scale scale, int degree, int notes) {
+    return IntStream.range(0, notes)
+        .map(n -> key + scale.semitones(degree + 2 * n))
+        .boxed()
+        .toList();
+  }
+
+  private void put(String keys, String steps) {
+    String[] values = steps.split(" ");
+    putRow(keys, i -> List.of(Integer.valueOf(values[i])));
+  }
+
+  private void putRow(String keys, java.util.function.IntFunction<List<Integer>> notes) {
+    String[] names = keys.split(" ");
+    for (int i = 0; i < names.length; i++) {
+      semitones.put(PhysicalKey.valueOf(names[i]), notes.apply(i));
     }
-    return new Arrangement("Home", map);
   }
 
-  public String name() {
-    return name;
+  public ArrangementKind kind() {
+    return kind;
   }
 
-  /** Semitones above the reach's lowest note; empty for a key that plays nothing. */
-  public OptionalInt semitonesAt(PhysicalKey key) {
-    Integer value = semitones.get(key);
-    return value == null ? OptionalInt.empty() : OptionalInt.of(value);
+  /** Semitones above the reach's note, lowest first; none for a key that plays nothing. */
+  public List<Integer> semitonesAt(PhysicalKey key) {
+    return semitones.getOrDefault(key, List.of());
   }
 
-  /** Semitones from the lowest to the highest note under the hands. */
-  public int span() {
-    return semitones.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+  /** The lowest semitone under the hands: below 0 where rows lie under the reach's note. */
+  public int lowest() {
+    return semitones.values().stream().mapToInt(List::getFirst).min().orElse(0);
+  }
+
+  /** The highest semitone under the hands. */
+  public int highest() {
+    return semitones.values().stream().mapToInt(List::getLast).max().orElse(0);
   }
 }

@@ -6,10 +6,10 @@ import flailbeat.core.event.Performed.NoteOn;
 import flailbeat.core.pitch.Pitch;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
 import java.util.Set;
 
 /**
@@ -20,7 +20,7 @@ import java.util.Set;
  * second finger strikes a pitch that sounds, the note is struck anew and belongs to that finger;
  * the first one's release then ends nothing.
  *
- * <p>Each call returns the events that follow from it, in order; never more than two for a press.
+ * <p>Each call returns the events that follow from it, in order.
  */
 public final class Hands {
   /** How much Up and Down change the velocity. */
@@ -28,8 +28,9 @@ public final class Hands {
 
   private static final int HIGHEST_BASE = 120;
 
-  private final Arrangement arrangement = Arrangement.HOME;
-  private final Map<Finger, Integer> down = new HashMap<>();
+  private final Map<Finger, List<Integer>> down = new HashMap<>();
+  private final Map<ArrangementKind, Integer> bases = new EnumMap<>(ArrangementKind.class);
+  private Arrangement arrangement = Arrangement.home();
   private final Map<Integer, Finger> sounding = new HashMap<>();
   private int base = Pitch.MIDDLE_C;
   private int velocity = VelocityMark.MF.velocity();
@@ -38,17 +39,48 @@ public final class Hands {
     return arrangement;
   }
 
-  /** The lowest note of the reach. */
+  /**
+   * Lays the notes out otherwise. Each kind of arrangement remembers where its reach was. What is
+   * held goes on and ends with its own finger.
+   */
+  public void setArrangement(Arrangement value) {
+    bases.put(arrangement.kind(), base);
+    base = bases.getOrDefault(value.kind(), value.kind().base());
+    arrangement = value;
+  }
+
+  /** The lowest note under the hands, 0 to 127. */
+  public int lowest() {
+    return Math.clamp(base + arrangement.lowest(), Pitch.LOWEST, Pitch.HIGHEST);
+  }
+
+  /** The highest note under the hands, 0 to 127. */
+  public int highest() {
+    return Math.clamp(base + arrangement.highest(), Pitch.LOWEST, Pitch.HIGHEST);
+  }
+
+  /** The note that the arrangement counts from. */
   public int base() {
     return base;
   }
 
   /** Moves the reach by octaves; it stays where it is when that would leave the piano. */
   public void moveOctaves(int octaves) {
-    int moved = base + octaves * Pitch.OCTAVE;
+    moveReach(octaves * Pitch.OCTAVE);
+  }
+
+  /** Moves the reach by semitones; it stays where it is when that would leave the piano. */
+  public void moveReach(int semitones) {
+    int moved = base + semitones;
     if (moved >= Pitch.LOWEST && moved <= HIGHEST_BASE) {
       base = moved;
     }
+  }
+
+  /** Moves the reach, as far as the piano allows, so that a note comes to lie in its middle. */
+  public void centreReach(int pitch) {
+    int middle = (arrangement.lowest() + arrangement.highest()) / 2;
+    base = Math.clamp(pitch - middle, Pitch.LOWEST, HIGHEST_BASE);
   }
 
   public int velocity() {
@@ -60,30 +92,26 @@ public final class Hands {
     velocity = Math.clamp(value, 1, 127);
   }
 
-  /** The pitch that a key gives now; empty when it gives none, or one that no MIDI note has. */
-  public OptionalInt pitchAt(PhysicalKey key) {
-    OptionalInt semitones = arrangement.semitonesAt(key);
-    if (semitones.isEmpty() || !Pitch.isValid(base + semitones.getAsInt())) {
-      return OptionalInt.empty();
-    }
-    return OptionalInt.of(base + semitones.getAsInt());
+  /** The pitches that a key gives now, lowest first: none for one that plays nothing. */
+  public List<Integer> pitchesAt(PhysicalKey key) {
+    return arrangement.semitonesAt(key).stream().map(s -> base + s).filter(Pitch::isValid).toList();
   }
 
   /** A key goes down. */
   public List<Performed> press(PhysicalKey key, long atNanos) {
     Finger finger = new Finger.OnKey(key);
-    OptionalInt pitch = pitchAt(key);
-    if (down.containsKey(finger) || pitch.isEmpty()) {
+    List<Integer> pitches = pitchesAt(key);
+    if (down.containsKey(finger) || pitches.isEmpty()) {
       return List.of();
     }
-    return strike(finger, pitch.getAsInt(), velocity, atNanos);
+    return strike(finger, pitches, velocity, atNanos);
   }
 
-  /** A drawn key is pressed with the mouse; the one pressed before is let go. */
-  public List<Performed> press(int pitch, int strikeVelocity, long atNanos) {
+  /** Drawn keys are pressed with the mouse; those pressed before are let go. */
+  public List<Performed> press(List<Integer> pitches, int strikeVelocity, long atNanos) {
     Finger finger = new Finger.OnScreen();
     List<Performed> events = new ArrayList<>(release(finger, atNanos));
-    events.addAll(strike(finger, pitch, strikeVelocity, atNanos));
+    events.addAll(strike(finger, pitches, strikeVelocity, atNanos));
     return events;
   }
 
@@ -120,18 +148,27 @@ public final class Hands {
     return down.containsKey(new Finger.OnKey(key));
   }
 
-  private List<Performed> strike(Finger finger, int pitch, int strikeVelocity, long atNanos) {
-    NoteOn on = new NoteOn(atNanos, pitch, strikeVelocity);
-    down.put(finger, pitch);
-    boolean again = sounding.put(pitch, finger) != null;
-    return again ? List.of(new NoteOff(atNanos, pitch), on) : List.of(on);
+  private List<Performed> strike(
+      Finger finger, List<Integer> pitches, int strikeVelocity, long atNanos) {
+    List<Performed> events = new ArrayList<>(2 * pitches.size());
+    down.put(finger, pitches);
+    for (int pitch : pitches) {
+      if (sounding.put(pitch, finger) != null) {
+        events.add(new NoteOff(atNanos, pitch));
+      }
+      events.add(new NoteOn(atNanos, pitch, strikeVelocity));
+    }
+    return events;
   }
 
   private List<Performed> release(Finger finger, long atNanos) {
-    Integer pitch = down.remove(finger);
-    if (pitch == null || !sounding.remove(pitch, finger)) {
-      return List.of();
+    List<Performed> events = new ArrayList<>();
+    for (int pitch : down.getOrDefault(finger, List.of())) {
+      if (sounding.remove(pitch, finger)) {
+        events.add(new NoteOff(atNanos, pitch));
+      }
     }
-    return List.of(new NoteOff(atNanos, pitch));
+    down.remove(finger);
+    return events;
   }
 }

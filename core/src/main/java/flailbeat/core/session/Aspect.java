@@ -10,6 +10,8 @@ public enum Aspect {
   TRANSPORT,
   /** Who has the keys, the reach, the velocity, or what is held. */
   KEYS,
+  /** What is printed on the person's keys. */
+  LAYOUT,
   /** What a recording has gathered. */
   PASS,
   /** How to quantize, the grid, or what is previewed. */

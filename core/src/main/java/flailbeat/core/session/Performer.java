@@ -4,7 +4,9 @@ import flailbeat.core.capture.Pass;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
+import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Instrument;
@@ -36,6 +38,7 @@ public final class Performer {
   private final Player player;
   private final Transport transport;
   private final Hands hands = new Hands();
+  private KeyLayout layout = KeyLayout.QWERTY;
   private KeysMode keysMode = KeysMode.PLAY;
   private PlaySettings settings = PlaySettings.standard();
   private Optional<Pass> pass = Optional.empty();
@@ -108,9 +111,38 @@ public final class Performer {
     perform(hands.release(key, atNanos));
   }
 
-  /** A drawn key goes down. */
-  public void press(int pitch, int velocity, long atNanos) {
-    perform(hands.press(pitch, velocity, atNanos));
+  /** Drawn keys go down. */
+  public void press(List<Integer> pitches, int velocity, long atNanos) {
+    perform(hands.press(pitches, velocity, atNanos));
+  }
+
+  /** The layout of the person's keyboard. */
+  public KeyLayout layout() {
+    return layout;
+  }
+
+  public void setLayout(KeyLayout value) {
+    layout = value;
+    changes.fire(Aspect.LAYOUT);
+    changes.fire(Aspect.KEYS);
+  }
+
+  /** Lays the notes out otherwise under the hands. */
+  public void setArrangement(Arrangement value) {
+    hands.setArrangement(value);
+    changes.fire(Aspect.KEYS);
+  }
+
+  /** Moves the reach by semitones. */
+  public void moveReach(int semitones) {
+    hands.moveReach(semitones);
+    changes.fire(Aspect.KEYS);
+  }
+
+  /** Moves the reach so that a note lies in its middle. */
+  public void centreReach(int pitch) {
+    hands.centreReach(pitch);
+    changes.fire(Aspect.KEYS);
   }
 
   public void releasePointer(long atNanos) {

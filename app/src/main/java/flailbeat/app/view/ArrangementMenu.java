@@ -1,0 +1,88 @@
+package flailbeat.app.view;
+
+import flailbeat.core.keys.Arrangement;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.pitch.Scale;
+import flailbeat.core.session.Performer;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+
+/**
+ * Chooses how the notes lie under the hands; for those that have one, the key and the scale too.
+ */
+final class ArrangementMenu extends MenuButton {
+  private final Performer performer;
+  private final MenuButton key = quiet("key-menu", "The key that it plays in");
+  private final MenuButton scale = quiet("scale-menu", "The scale that it plays");
+  private final HBox keyRow = new HBox(2, key, scale);
+  private int chosenKey;
+  private Scale chosenScale = Scale.MAJOR;
+
+  ArrangementMenu(Performer performer) {
+    this.performer = performer;
+    setId("arrangement-menu");
+    getStyleClass().addAll("quiet", "small");
+    setFocusTraversable(false);
+    setTooltip(new Tooltip("How the notes lie under the hands"));
+    for (ArrangementKind kind : ArrangementKind.values()) {
+      MenuItem item =
+          new MenuItem(kind.title() + ": " + kind.hint().toLowerCase(java.util.Locale.ROOT));
+      item.setOnAction(e -> choose(kind));
+      getItems().add(item);
+    }
+    for (int i = 0; i < Pitch.OCTAVE; i++) {
+      int tonic = i;
+      key.getItems().add(item(Pitch.className(i), () -> chosenKey = tonic));
+    }
+    for (Scale each : Scale.values()) {
+      scale.getItems().add(item(each.title(), () -> chosenScale = each));
+    }
+    refresh();
+  }
+
+  private static MenuButton quiet(String id, String hint) {
+    MenuButton button = new MenuButton();
+    button.setId(id);
+    button.getStyleClass().addAll("quiet", "small");
+    button.setFocusTraversable(false);
+    button.setTooltip(new Tooltip(hint));
+    return button;
+  }
+
+  private MenuItem item(String text, Runnable change) {
+    MenuItem item = new MenuItem(text);
+    item.setOnAction(
+        e -> {
+          change.run();
+          choose(performer.hands().arrangement().kind());
+        });
+    return item;
+  }
+
+  private void choose(ArrangementKind kind) {
+    performer.setArrangement(Arrangement.of(kind, chosenKey, chosenScale));
+    refresh();
+  }
+
+  /** The menus for key and scale, for a place of their own. */
+  HBox keyRow() {
+    return keyRow;
+  }
+
+  /** What is chosen, as a word that changes with it. */
+  String shown() {
+    return performer.hands().arrangement().kind() + " " + chosenKey + " " + chosenScale;
+  }
+
+  void refresh() {
+    ArrangementKind kind = performer.hands().arrangement().kind();
+    setText(kind.title());
+    key.setText(Pitch.className(chosenKey));
+    scale.setText(chosenScale.title());
+    keyRow.setVisible(kind.hasKey());
+    keyRow.setManaged(kind.hasKey());
+  }
+}
