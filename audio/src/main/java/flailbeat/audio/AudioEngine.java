@@ -9,6 +9,7 @@ import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
 import flailbeat.audio.synth.Synth;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
@@ -132,6 +133,12 @@ public final class AudioEngine implements Player, AutoCloseable {
   @Override
   public void noteOff(int channel, int pitch) {
     feed.live().offer(0x80 | channel | pitch << 8);
+  }
+
+  @Override
+  public void control(int channel, ControlPoint point) {
+    int data = point.data1() << 8 | point.data2() << 16;
+    feed.live().offer(point.kind().status() | channel | data);
   }
 
   @Override

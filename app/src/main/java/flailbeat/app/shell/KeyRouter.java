@@ -17,6 +17,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
 
 /**
  * Decides who gets a key, before any control of the window sees it: a text field with the caret, a
@@ -29,8 +30,14 @@ import javafx.stage.Stage;
  * text.
  */
 final class KeyRouter {
-  /** Repeats come about every 30 to 40 ms; a person is slower. */
-  private static final long REPEAT_NANOS = 70_000_000;
+  /** The system begins to repeat a held key within this time; 660 ms is the X server's default. */
+  private static final long FIRST_REPEAT_NANOS = 1_000_000_000;
+
+  /** Further repeats come about every 30 to 40 ms; a person is slower. */
+  private static final long NEXT_REPEAT_NANOS = 120_000_000;
+
+  /** The key that was struck last before the focus went: the only one that the system repeats. */
+  private record Stale(Name name, long sinceNanos, boolean repeated) {}
 
   /** What the system says of a key, which is all there is to know it by. */
   private record Name(KeyCode code, String text) {
@@ -46,7 +53,9 @@ final class KeyRouter {
   private final List<Shortcut> table;
   private final List<Shortcut> playTable;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
-  private final Map<Name, Long> lostInFocus = new HashMap<>();
+  private Optional<Name> lastStruck = Optional.empty();
+  private Optional<Stale> stale = Optional.empty();
+  private final PedalKeys pedalKeys;
   private boolean holdingAsPlayed;
 
   KeyRouter(Session session, KeyDeck deck, Shortcuts shortcuts) {
@@ -56,6 +65,7 @@ final class KeyRouter {
     this.shortcuts = shortcuts;
     this.table = shortcuts.table();
     this.playTable = shortcuts.playTable();
+    this.pedalKeys = new PedalKeys(performer);
   }
 
   void install(Stage stage, Scene scene) {
@@ -63,6 +73,7 @@ final class KeyRouter {
     scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
     scene.addEventFilter(MouseEvent.MOUSE_PRESSED, this::leaveTextField);
     stage.focusedProperty().addListener((property, before, focused) -> focusChanged(focused));
+    stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> focusChanged(false));
   }
 
   private void pressed(KeyEvent e) {
@@ -72,7 +83,15 @@ final class KeyRouter {
     }
     Name name = Name.of(e);
     boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);
+    if (!repeat) {
+      lastStruck = Optional.of(name);
+    }
     if (!repeat && playNote(e, name, now)) {
+      e.consume();
+      return;
+    }
+    if (shapesNotes(e) && pedalKeys.press(e, repeat, now)) {
+      down.putIfAbsent(name, Optional.empty());
       e.consume();
       return;
     }
@@ -99,13 +118,17 @@ final class KeyRouter {
     }
     PhysicalKey key = place.get();
     if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
-      performer.press(key, now);
+      performer.press(key, e.isShiftDown(), now);
     } else if (!KeyActions.perform(key, performer)) {
       return false;
     }
     deck.showDown(key, true);
     down.put(name, place);
     return true;
+  }
+
+  private boolean shapesNotes(KeyEvent e) {
+    return performer.keysMode() == KeysMode.PLAY && !hasCommandModifier(e);
   }
 
   private boolean command(KeyEvent e, boolean repeat) {
@@ -140,7 +163,8 @@ final class KeyRouter {
   private void released(KeyEvent e) {
     long now = System.nanoTime();
     Name name = Name.of(e);
-    lostInFocus.remove(name);
+    stale = stale.filter(s -> !s.name().equals(name));
+    pedalKeys.release(e, now);
     Optional<PhysicalKey> place = down.remove(name);
     if (place != null && place.isPresent()) {
       performer.release(place.get(), now);
@@ -157,16 +181,12 @@ final class KeyRouter {
   private void focusChanged(boolean focused) {
     long now = System.nanoTime();
     if (focused) {
-      lostInFocus.replaceAll((name, at) -> now);
+      stale = stale.map(s -> new Stale(s.name(), now, false));
       return;
     }
     performer.releaseAll(now);
-    lostInFocus.clear();
-    down.forEach(
-        (name, place) -> {
-          lostInFocus.put(name, now);
-          place.ifPresent(key -> deck.showDown(key, false));
-        });
+    stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
+    down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();
     if (holdingAsPlayed) {
       holdingAsPlayed = false;
@@ -176,16 +196,13 @@ final class KeyRouter {
 
   /** Whether a press only repeats one from before the focus was lost: repeats come quickly. */
   private boolean isStaleRepeat(Name name, long now) {
-    Long last = lostInFocus.get(name);
-    if (last == null) {
+    if (stale.isEmpty() || !stale.get().name().equals(name)) {
       return false;
     }
-    if (now - last < REPEAT_NANOS) {
-      lostInFocus.put(name, now);
-      return true;
-    }
-    lostInFocus.remove(name);
-    return false;
+    long patience = stale.get().repeated() ? NEXT_REPEAT_NANOS : FIRST_REPEAT_NANOS;
+    boolean repeats = now - stale.get().sinceNanos() < patience;
+    stale = repeats ? Optional.of(new Stale(name, now, true)) : Optional.empty();
+    return repeats;
   }
 
   private void leaveTextField(MouseEvent e) {

@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.pitch.OctaveNames;
@@ -13,7 +14,10 @@ import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -44,6 +48,7 @@ public final class KeyDeck extends HBox {
   private final Label who = new Label();
   private final Label octave = new Label();
   private final Label velocity = new Label();
+  private final Label pedals = new Label();
   private KeyCap pressedCap;
 
   public KeyDeck(Session session, Palette palette) {
@@ -90,7 +95,16 @@ public final class KeyDeck extends HBox {
     velocity.getStyleClass().add("readout");
     velocity.setId("velocity");
     VBox left =
-        new VBox(4, head, keysSwitch, who, readout("Reach", octave), readout("Velocity", velocity));
+        new VBox(
+            4,
+            head,
+            keysSwitch,
+            who,
+            readout("Reach", octave),
+            readout("Velocity", velocity),
+            pedals);
+    pedals.getStyleClass().add("small");
+    pedals.setId("pedals");
     left.setMinWidth(LEFT);
     left.setPrefWidth(LEFT);
     left.getChildren().add(arrangements.keyRow());
@@ -162,6 +176,10 @@ public final class KeyDeck extends HBox {
     if (!velocity.getText().equals(loud)) {
       velocity.setText(loud);
     }
+    String shaping = pedalText(performer.pedals());
+    if (!pedals.getText().equals(shaping)) {
+      pedals.setText(shaping);
+    }
     refreshDown();
     strip.refresh();
   }
@@ -204,6 +222,18 @@ public final class KeyDeck extends HBox {
   /** Shows a key that does something as down. */
   public void showDown(PhysicalKey key, boolean down) {
     caps.get(key).setDown(down);
+  }
+
+  /** What shapes the notes now; what could, with its keys, when nothing does. */
+  private static String pedalText(Pedals p) {
+    String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
+    String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
+    String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
+    String all =
+        Stream.of(sustain, bend, modulation)
+            .filter(t -> !t.isEmpty())
+            .collect(Collectors.joining(", "));
+    return all.isEmpty() ? "Enter sustains, \u2190 \u2192 bend" : all;
   }
 
   private static String name(int pitch) {

@@ -31,7 +31,7 @@ final class RealKeys implements AutoCloseable {
         new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
   }
 
-  /** Sends words such as {@code +A ~100 -A}; gives the moments of the keys when all have gone. */
+  /** Sends words such as {@code +A ~100 -A}; gives the moments of the keys when all is done. */
   List<Long> send(String words) throws IOException {
     String[] lines = words.strip().split("\\s+");
     to.println("=");
@@ -40,10 +40,12 @@ final class RealKeys implements AutoCloseable {
       keys += line.startsWith("~") ? 0 : 1;
       to.println(line);
     }
+    to.println("!");
     List<Long> moments = new ArrayList<>();
     for (int i = 0; i < keys; i++) {
       moments.add(Long.parseLong(from.readLine()));
     }
+    from.readLine();
     return moments;
   }
 

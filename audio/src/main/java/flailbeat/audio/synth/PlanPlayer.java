@@ -40,9 +40,9 @@ final class PlanPlayer {
       frames = 0;
       if (run != null) {
         startNanos = run.songNanos() + Math.min(0, nextHeardNanos - run.clockNanos());
-        for (int channel = 0; channel < 16; channel++) {
-          synth.resetControllers(channel);
-        }
+      }
+      for (int channel = 0; channel < 16; channel++) {
+        synth.resetControllers(channel);
       }
       take(run == null ? PlaybackPlan.SILENCE : run.plan());
     } else if (run != null && run.plan() != plan) {

@@ -60,11 +60,12 @@ public final class Renderer {
 
   private void sendLive(int message) {
     int channel = message & 0x0F;
-    int pitch = message >> 8 & 0x7F;
-    if ((message & 0xF0) == 0x90) {
-      synth.noteOn(channel, pitch, message >> 16 & 0x7F);
-    } else {
-      synth.noteOff(channel, pitch);
+    int data1 = message >> 8 & 0x7F;
+    int data2 = message >> 16 & 0x7F;
+    switch (message & 0xF0) {
+      case 0x90 -> synth.noteOn(channel, data1, data2);
+      case 0x80 -> synth.noteOff(channel, data1);
+      default -> synth.control(message & 0xF0, channel, data1, data2);
     }
   }
 

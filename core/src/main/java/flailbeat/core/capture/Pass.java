@@ -2,6 +2,7 @@ package flailbeat.core.capture;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Played;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
@@ -29,6 +30,7 @@ public final class Pass {
   private final long earliestNanos;
   private final Map<Integer, Held> held = new HashMap<>();
   private final List<NewNote> done = new ArrayList<>();
+  private final List<ControlPoint> controls = new ArrayList<>();
   private int leftOut;
 
   /**
@@ -47,7 +49,26 @@ public final class Pass {
     switch (event) {
       case Performed.NoteOn on -> begin(on, songNanos);
       case Performed.NoteOff off -> end(off.pitch(), songNanos);
+      case Performed.Control c ->
+          control(ControlPoint.Kind.CONTROLLER, c.number(), c.value(), songNanos);
+      case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value(), songNanos);
     }
+  }
+
+  /** A controller that moved before the start holds at the start; of several the last. */
+  private void control(ControlPoint.Kind kind, int number, int value, long songNanos) {
+    long tick = Math.max(startTick, tempos.tickAt(songNanos));
+    for (int i = controls.size() - 1; i >= 0 && controls.get(i).tick() == tick; i--) {
+      if (controls.get(i).kind() == kind && controls.get(i).number() == number) {
+        controls.remove(i);
+      }
+    }
+    controls.add(new ControlPoint(tick, kind, number, value));
+  }
+
+  /** What controllers did, in order of tick. */
+  public List<ControlPoint> controls() {
+    return List.copyOf(controls);
   }
 
   public long startTick() {

@@ -1,5 +1,6 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -7,6 +8,7 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** What can be done to a song and its tracks. */
@@ -51,6 +53,21 @@ public final class SongEdits {
           boolean moves = t.instrument().kit() != instrument.kit();
           int channel = moves ? song.freeChannel(instrument.kit()) : t.channel();
           return t.withInstrument(instrument, channel);
+        });
+  }
+
+  /** Adds what controllers did to a track, in its place among what they did already. */
+  public static Song addControls(Song song, TrackId id, List<ControlPoint> added) {
+    if (added.isEmpty()) {
+      return song;
+    }
+    return song.withTrack(
+        id,
+        t -> {
+          List<ControlPoint> all = new ArrayList<>(t.controls());
+          all.addAll(added);
+          all.sort(Comparator.comparingLong(ControlPoint::tick));
+          return t.withEvents(all, t.carried());
         });
   }
 

@@ -26,4 +26,40 @@ public sealed interface Performed {
       Pitch.require(pitch);
     }
   }
+
+  /**
+   * A controller moves.
+   *
+   * @param number MIDI controller, 0 to 127; see {@link #SUSTAIN} and {@link #MODULATION}
+   * @param value 0 to 127
+   */
+  record Control(long atNanos, int number, int value) implements Performed {
+    /** The sustain pedal: 64 and above is down (MIDI 1.0). */
+    public static final int SUSTAIN = 64;
+
+    /** The modulation wheel (MIDI 1.0). */
+    public static final int MODULATION = 1;
+
+    public Control {
+      if (number < 0 || number > 127 || value < 0 || value > 127) {
+        throw new IllegalArgumentException("Controller " + number + " cannot be " + value);
+      }
+    }
+  }
+
+  /**
+   * The pitch bends.
+   *
+   * @param value 0 to 16383, 8192 being the centre (MIDI 1.0)
+   */
+  record Bend(long atNanos, int value) implements Performed {
+    /** Not bent. */
+    public static final int CENTRE = 8192;
+
+    public Bend {
+      if (value < 0 || value > 16_383) {
+        throw new IllegalArgumentException("A pitch bend goes from 0 to 16383, not " + value);
+      }
+    }
+  }
 }

@@ -26,6 +26,9 @@ public final class Hands {
   /** How much Up and Down change the velocity. */
   public static final int VELOCITY_STEP = 5;
 
+  /** How much harder an accented note is struck. */
+  public static final int ACCENT = 20;
+
   private static final int HIGHEST_BASE = 120;
 
   private final Map<Finger, List<Integer>> down = new HashMap<>();
@@ -99,12 +102,18 @@ public final class Hands {
 
   /** A key goes down. */
   public List<Performed> press(PhysicalKey key, long atNanos) {
+    return press(key, false, atNanos);
+  }
+
+  /** A key goes down, harder by {@link #ACCENT} when accented. */
+  public List<Performed> press(PhysicalKey key, boolean accented, long atNanos) {
     Finger finger = new Finger.OnKey(key);
     List<Integer> pitches = pitchesAt(key);
     if (down.containsKey(finger) || pitches.isEmpty()) {
       return List.of();
     }
-    return strike(finger, pitches, velocity, atNanos);
+    int struck = accented ? Math.min(127, velocity + ACCENT) : velocity;
+    return strike(finger, pitches, struck, atNanos);
   }
 
   /** Drawn keys are pressed with the mouse; those pressed before are let go. */

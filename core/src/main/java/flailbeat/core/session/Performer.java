@@ -3,12 +3,15 @@ package flailbeat.core.session;
 import flailbeat.core.capture.Pass;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
@@ -38,6 +41,7 @@ public final class Performer {
   private final Player player;
   private final Transport transport;
   private final Hands hands = new Hands();
+  private final Pedals pedals = new Pedals();
   private KeyLayout layout = KeyLayout.QWERTY;
   private KeysMode keysMode = KeysMode.PLAY;
   private PlaySettings settings = PlaySettings.standard();
@@ -104,7 +108,34 @@ public final class Performer {
 
   /** A key goes down at a moment of the clock's. */
   public void press(PhysicalKey key, long atNanos) {
-    perform(hands.press(key, atNanos));
+    press(key, false, atNanos);
+  }
+
+  /** A key goes down, accented or not. */
+  public void press(PhysicalKey key, boolean accented, long atNanos) {
+    perform(hands.press(key, accented, atNanos));
+  }
+
+  /** Sustain, bend and modulation as they stand. */
+  public Pedals pedals() {
+    return pedals;
+  }
+
+  public void sustain(boolean down, long atNanos) {
+    perform(pedals.sustain(down, atNanos));
+  }
+
+  public void latchSustain(long atNanos) {
+    perform(pedals.toggleLatch(atNanos));
+  }
+
+  /** Pulls the bend down (-1) or up (1), or lets it go (0). */
+  public void bend(int direction, long atNanos) {
+    perform(pedals.pull(direction, atNanos));
+  }
+
+  public void modulate(int steps, long atNanos) {
+    perform(pedals.modulate(steps, atNanos));
   }
 
   public void release(PhysicalKey key, long atNanos) {
@@ -152,6 +183,7 @@ public final class Performer {
   /** Ends every note under the hands: their releases may never come. */
   public void releaseAll(long atNanos) {
     perform(hands.releaseAll(atNanos));
+    perform(pedals.releaseAll(atNanos));
   }
 
   public void moveOctaves(int octaves) {
@@ -220,7 +252,7 @@ public final class Performer {
     }
     long now = clock.nanoTime();
     if (pass.isPresent()) {
-      perform(hands.releaseAll(now));
+      releaseAll(now);
     }
     long songNanos = transport.songNanosAt(now);
     transport.stop();
@@ -232,6 +264,7 @@ public final class Performer {
 
   /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
   public void tick() {
+    perform(pedals.advance(clock.nanoTime()));
     if (!transport.isRunning()) {
       return;
     }
@@ -339,13 +372,16 @@ public final class Performer {
         finished.leftOut() == 0
             ? ""
             : "; left out " + count(finished.leftOut()) + " from the count-in";
-    if (notes.isEmpty()) {
+    if (notes.isEmpty() && finished.controls().isEmpty()) {
       return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
     }
     long first = finished.startTick();
     long last = Math.max(first, song.tempos().tickAt(songNanos));
     TickRange range = new TickRange(first, Math.min(last, lastEnd(notes)));
-    document.edit("Record " + count(notes.size()), s -> NoteEdits.add(s, onto, notes, range));
+    document.edit(
+        "Record " + count(notes.size()),
+        s ->
+            SongEdits.addControls(NoteEdits.add(s, onto, notes, range), onto, finished.controls()));
     document.chooseClipAt(first);
     String name = document.song().track(onto).map(Track::name).orElse("");
     return new Notice("Recorded " + count(notes.size()) + " onto " + name + leftOut, false);
@@ -364,6 +400,8 @@ public final class Performer {
       switch (event) {
         case Performed.NoteOn on -> player.noteOn(liveChannel, on.pitch(), on.velocity());
         case Performed.NoteOff off -> player.noteOff(liveChannel, off.pitch());
+        case Performed.Control c -> control(ControlPoint.Kind.CONTROLLER, c.number(), c.value());
+        case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value());
       }
       pass.ifPresent(p -> p.accept(event, transport.songNanosAt(event.atNanos())));
     }
@@ -371,6 +409,10 @@ public final class Performer {
       changes.fire(Aspect.KEYS);
       pass.ifPresent(p -> changes.fire(Aspect.PASS));
     }
+  }
+
+  private void control(ControlPoint.Kind kind, int number, int value) {
+    player.control(liveChannel, new ControlPoint(0, kind, number, value));
   }
 
   private void onChange(Aspect aspect) {

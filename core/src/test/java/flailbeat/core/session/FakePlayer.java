@@ -1,5 +1,6 @@
 package flailbeat.core.session;
 
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
@@ -54,6 +55,11 @@ final class FakePlayer implements Player {
   @Override
   public void noteOff(int channel, int pitch) {
     sounding.remove(channel + ":" + pitch);
+  }
+
+  @Override
+  public void control(int channel, ControlPoint point) {
+    log.add("control " + point.kind() + " " + point.number() + " " + point.value());
   }
 
   @Override

@@ -7,6 +7,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -124,6 +125,35 @@ class SessionTest {
     session.stop();
     assertThat(notes()).extracting(Note::length).containsExactly(960L);
     assertThat(player.sounding).isEmpty();
+  }
+
+  @Test
+  void pedal_bend_and_modulation_are_heard_and_recorded_with_their_times() {
+    performer.setSettings(new PlaySettings(false, true, 0));
+    session.recordOrStop();
+    nowMs = 10_500;
+    performer.sustain(true, nowMs * MS);
+    performer.press(PhysicalKey.A, true, nowMs * MS);
+    nowMs = 11_000;
+    performer.bend(1, nowMs * MS);
+    nowMs = 11_500;
+    performer.tick();
+    performer.modulate(1, nowMs * MS);
+    nowMs = 12_000;
+    session.stop();
+    assertThat(player.log).contains("control CONTROLLER 64 127", "control PITCH_BEND 0 16383");
+    List<ControlPoint> points = session.document().track().controls();
+    assertThat(points.getFirst())
+        .isEqualTo(new ControlPoint(960, ControlPoint.Kind.CONTROLLER, 64, 127));
+    assertThat(points)
+        .contains(
+            new ControlPoint(2208, ControlPoint.Kind.PITCH_BEND, 0, 16_383),
+            new ControlPoint(2880, ControlPoint.Kind.CONTROLLER, 1, 16),
+            new ControlPoint(3840, ControlPoint.Kind.CONTROLLER, 64, 0),
+            new ControlPoint(3840, ControlPoint.Kind.PITCH_BEND, 0, 8192));
+    assertThat(notes()).extracting(Note::velocity).containsExactly(100);
+    session.undo();
+    assertThat(session.document().track().controls()).isEmpty();
   }
 
   @Test

@@ -1,0 +1,127 @@
+package flailbeat.core.keys;
+
+import flailbeat.core.event.Performed;
+import flailbeat.core.event.Performed.Bend;
+import flailbeat.core.event.Performed.Control;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What shapes notes beside the keys that strike them: sustain, bend and modulation. Each call
+ * returns the events that follow from it, in order of time.
+ *
+ * <p>Sustain is down while it is held, or until it is let go of again when latched. The bend glides
+ * to the end of its range while held and springs back as quickly; its way is sampled every {@value
+ * #BEND_STEP_NANOS} ns. Modulation goes in steps of {@value #MODULATION_STEP}.
+ */
+public final class Pedals {
+  /** How much a press changes the modulation. */
+  public static final int MODULATION_STEP = 16;
+
+  /** How long the bend takes from the centre to the end of its range. */
+  public static final long BEND_GLIDE_NANOS = 150_000_000;
+
+  private static final long BEND_STEP_NANOS = 5_000_000;
+  private static final int BEND_STEPS = (int) (BEND_GLIDE_NANOS / BEND_STEP_NANOS);
+  private static final int HIGHEST = 127;
+
+  private boolean sustainHeld;
+  private boolean sustainLatched;
+  private int modulation;
+  private int bendDirection;
+  private int bendSteps;
+  private long bendNanos;
+
+  /** Whether sustain is down, for whichever reason. */
+  public boolean isSustaining() {
+    return sustainHeld || sustainLatched;
+  }
+
+  public boolean isLatched() {
+    return sustainLatched;
+  }
+
+  /** 0 to 127. */
+  public int modulation() {
+    return modulation;
+  }
+
+  /** -1 (down to the end of the range) to 1 (up to the end). */
+  public double bend() {
+    return (double) bendSteps / BEND_STEPS;
+  }
+
+  /** The sustain key goes down or up. */
+  public List<Performed> sustain(boolean down, long atNanos) {
+    boolean before = isSustaining();
+    sustainHeld = down;
+    return sustainEvents(before, atNanos);
+  }
+
+  /** Latches sustain, or lets it go. */
+  public List<Performed> toggleLatch(long atNanos) {
+    boolean before = isSustaining();
+    sustainLatched = !sustainLatched;
+    return sustainEvents(before, atNanos);
+  }
+
+  private List<Performed> sustainEvents(boolean before, long atNanos) {
+    return before == isSustaining()
+        ? List.of()
+        : List.of(new Control(atNanos, Control.SUSTAIN, isSustaining() ? HIGHEST : 0));
+  }
+
+  /** Steps the modulation up (1), down (-1). */
+  public List<Performed> modulate(int steps, long atNanos) {
+    int before = modulation;
+    modulation = Math.clamp(modulation + steps * MODULATION_STEP, 0, HIGHEST);
+    return before == modulation
+        ? List.of()
+        : List.of(new Control(atNanos, Control.MODULATION, modulation));
+  }
+
+  /**
+   * The bend is pulled or let go.
+   *
+   * @param direction -1 down, 1 up, 0 let go
+   */
+  public List<Performed> pull(int direction, long atNanos) {
+    List<Performed> events = advance(atNanos);
+    bendDirection = direction;
+    bendNanos = atNanos;
+    return events;
+  }
+
+  /** Lets the bend glide up to a time: one event for each sample of its way. */
+  public List<Performed> advance(long atNanos) {
+    List<Performed> events = new ArrayList<>();
+    int target = bendDirection * BEND_STEPS;
+    while (bendSteps != target && bendNanos + BEND_STEP_NANOS <= atNanos) {
+      bendNanos += BEND_STEP_NANOS;
+      bendSteps += Integer.signum(target - bendSteps);
+      events.add(new Bend(bendNanos, bendValue()));
+    }
+    return events;
+  }
+
+  private int bendValue() {
+    double range = bendSteps < 0 ? Bend.CENTRE : Bend.CENTRE - 1;
+    return Bend.CENTRE + (int) Math.round(bend() * range);
+  }
+
+  /** Lets go of sustain, latched or not, and of the bend, at once; the modulation stays. */
+  public List<Performed> releaseAll(long atNanos) {
+    List<Performed> events = new ArrayList<>();
+    if (isSustaining()) {
+      events.add(new Control(atNanos, Control.SUSTAIN, 0));
+    }
+    if (bendSteps != 0) {
+      events.add(new Bend(atNanos, Bend.CENTRE));
+    }
+    sustainHeld = false;
+    sustainLatched = false;
+    bendDirection = 0;
+    bendSteps = 0;
+    return events;
+  }
+}

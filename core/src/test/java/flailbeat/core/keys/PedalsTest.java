@@ -1,0 +1,70 @@
+package flailbeat.core.keys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.event.Performed;
+import flailbeat.core.event.Performed.Bend;
+import flailbeat.core.event.Performed.Control;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Values against the MIDI 1.0 detailed specification: controllers 1 and 64, bend of 14 bits round
+ * 8192.
+ */
+class PedalsTest {
+  private static final long MS = 1_000_000;
+
+  private final Pedals pedals = new Pedals();
+
+  @Test
+  void sustain_is_down_while_held() {
+    assertThat(pedals.sustain(true, 1)).containsExactly(new Control(1, 64, 127));
+    assertThat(pedals.sustain(true, 2)).isEmpty();
+    assertThat(pedals.sustain(false, 3)).containsExactly(new Control(3, 64, 0));
+  }
+
+  @Test
+  void a_latch_holds_it_on_after_the_key_and_lets_it_go_when_asked_again() {
+    pedals.sustain(true, 1);
+    assertThat(pedals.toggleLatch(2)).isEmpty();
+    assertThat(pedals.sustain(false, 3)).isEmpty();
+    assertThat(pedals.isSustaining()).isTrue();
+    assertThat(pedals.toggleLatch(4)).containsExactly(new Control(4, 64, 0));
+  }
+
+  @Test
+  void the_bend_glides_to_the_end_of_its_range_and_springs_back_to_the_very_centre() {
+    pedals.pull(1, 0);
+    List<Performed> up = pedals.advance(200 * MS);
+    assertThat(up).hasSize(30);
+    assertThat(up.get(0)).isEqualTo(new Bend(5 * MS, 8192 + 273));
+    assertThat(up.getLast()).isEqualTo(new Bend(150 * MS, 16_383));
+    assertThat(pedals.advance(300 * MS)).as("and stays there").isEmpty();
+    pedals.pull(0, 300 * MS);
+    assertThat(pedals.advance(600 * MS).getLast()).isEqualTo(new Bend(450 * MS, 8192));
+    pedals.pull(-1, 600 * MS);
+    assertThat(pedals.advance(900 * MS).getLast()).isEqualTo(new Bend(750 * MS, 0));
+  }
+
+  @Test
+  void modulation_goes_in_steps_and_stops_at_its_ends() {
+    assertThat(pedals.modulate(-1, 0)).isEmpty();
+    assertThat(pedals.modulate(1, 1)).containsExactly(new Control(1, 1, 16));
+    pedals.modulate(9, 2);
+    assertThat(pedals.modulation()).isEqualTo(127);
+    assertThat(pedals.modulate(1, 3)).isEmpty();
+  }
+
+  @Test
+  void letting_everything_go_leaves_nothing_down() {
+    pedals.toggleLatch(0);
+    pedals.pull(1, 0);
+    pedals.advance(50 * MS);
+    assertThat(pedals.releaseAll(60 * MS))
+        .containsExactly(new Control(60 * MS, 64, 0), new Bend(60 * MS, 8192));
+    assertThat(pedals.isSustaining()).isFalse();
+    assertThat(pedals.advance(900 * MS)).isEmpty();
+    assertThat(pedals.releaseAll(61 * MS)).isEmpty();
+  }
+}
