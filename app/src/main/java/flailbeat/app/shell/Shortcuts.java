@@ -35,6 +35,7 @@ final class Shortcuts {
         Shortcut.always("Space", session::playOrStop),
         Shortcut.always("Shift+Space", session::recordOrStop),
         Shortcut.always("Home", () -> session.performer().seek(0)),
+        Shortcut.always("Ctrl+K", session::keepPhrase),
         Shortcut.always("Ctrl+Period", session::panic),
         // Editing
         Shortcut.always("Ctrl+Z", session::undo).repeating(),

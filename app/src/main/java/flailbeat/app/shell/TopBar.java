@@ -39,9 +39,16 @@ final class TopBar extends HBox {
     Button panic = Buttons.text("All notes off", "Silence everything (Ctrl+.)", session::panic);
     panic.getStyleClass().addAll("quiet", "small");
     panic.setId("panic");
+    Button keep =
+        Buttons.text(
+            "Keep what I just played",
+            "Make a clip of the last phrase, though it was not recorded (Ctrl+K)",
+            session::keepPhrase);
+    keep.getStyleClass().addAll("quiet", "small");
+    keep.setId("keep");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    getChildren().addAll(title, songMenu(files), undo, redo, unsaved, gap, panic);
+    getChildren().addAll(title, songMenu(files), undo, redo, unsaved, gap, keep, panic);
     session
         .changes()
         .listen(

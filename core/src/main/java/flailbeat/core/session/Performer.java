@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Pass;
+import flailbeat.core.capture.Rolling;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
@@ -42,6 +43,8 @@ public final class Performer {
   private final Transport transport;
   private final Hands hands = new Hands();
   private final Pedals pedals = new Pedals();
+  private final Rolling rolling = new Rolling();
+  private long run;
   private KeyLayout layout = KeyLayout.QWERTY;
   private KeysMode keysMode = KeysMode.PLAY;
   private PlaySettings settings = PlaySettings.standard();
@@ -299,6 +302,32 @@ public final class Performer {
     changes.fire(Aspect.TRANSPORT);
   }
 
+  /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
+  Notice keepPhrase() {
+    Song song = document.song();
+    Rolling.Phrase phrase = rolling.lastPhrase(song.tempos(), placeTicks(), clock.nanoTime());
+    List<NewNote> notes = phrase.notes();
+    if (notes.isEmpty()) {
+      return new Notice(
+          "Nothing was played in the last ten minutes, so there is nothing to keep", false);
+    }
+    Track track = document.track();
+    long first = Math.max(0, notes.get(0).played().onset());
+    TickRange range = new TickRange(first, Math.max(first, lastEnd(notes)));
+    document.edit("Keep " + count(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
+    document.chooseClipAt(first);
+    String where = phrase.inTime() ? "where they were played, from " : "at the song's tempo, from ";
+    return new Notice(
+        "Kept "
+            + count(notes.size())
+            + " onto "
+            + track.name()
+            + ", "
+            + where
+            + song.meters().positionAt(first),
+        false);
+  }
+
   private boolean isPastEnd(long positionNanos) {
     return transport.placeNanos() < endNanos && positionNanos >= endNanos;
   }
@@ -323,6 +352,7 @@ public final class Performer {
     plan = planFrom(record, place, countInTicks);
     long heardAt = clock.nanoTime() + player.leadNanos();
     transport.start(record, countInNanos, heardAt);
+    run++;
     player.cue(plan, transport.placeNanos() - countInNanos, heardAt);
     tellTransport();
   }
@@ -404,6 +434,7 @@ public final class Performer {
         case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value());
       }
       pass.ifPresent(p -> p.accept(event, transport.songNanosAt(event.atNanos())));
+      rolling.accept(event, transport.isRunning() ? run : 0, transport.offsetNanos());
     }
     if (!events.isEmpty()) {
       changes.fire(Aspect.KEYS);

@@ -99,6 +99,13 @@ public final class Session {
     tell(new Notice("All notes off", false));
   }
 
+  /** Keeps what was just played, though it was not recorded. */
+  public void keepPhrase() {
+    if (!refusedWhileRecording()) {
+      tell(performer.keepPhrase());
+    }
+  }
+
   public void quantize() {
     if (refusedWhileRecording()) {
       return;

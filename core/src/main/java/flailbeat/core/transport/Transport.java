@@ -85,6 +85,11 @@ public final class Transport {
     state = countInNanos > 0 ? State.COUNTING_IN : record ? State.RECORDING : State.PLAYING;
   }
 
+  /** Song time less clock time, while it runs. */
+  public long offsetNanos() {
+    return offsetNanos;
+  }
+
   /** Corrects what is heard when: song time is clock time plus this. */
   public void follow(long newOffsetNanos) {
     offsetNanos = newOffsetNanos;

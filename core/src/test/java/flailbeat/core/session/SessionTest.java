@@ -157,6 +157,36 @@ class SessionTest {
   }
 
   @Test
+  void what_was_just_played_is_kept_though_nothing_was_recorded_and_survives_undo() {
+    strike(PhysicalKey.A, 20_000, 200);
+    strike(PhysicalKey.D, 20_500, 200);
+    performer.seek(3840);
+    session.edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
+    session.keepPhrase();
+    assertThat(notes()).extracting(Note::onset).containsExactly(3840L, 4800L);
+    assertThat(session.notice().text())
+        .isEqualTo("Kept 2 notes onto Track 1, at the song's tempo, from 2.1.000");
+    session.undo();
+    assertThat(notes()).isEmpty();
+    session.keepPhrase();
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void what_was_played_along_is_kept_where_it_was_heard() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    session.document().chooseTrack(session.song().tracks().get(3).id());
+    int before = notes().size();
+    nowMs = 50_000;
+    session.playOrStop();
+    strike(PhysicalKey.A, 51_250, 200);
+    session.stop();
+    session.keepPhrase();
+    assertThat(notes()).hasSize(before + 1);
+    assertThat(notes()).filteredOn(n -> n.onset() == 1920 && n.pitch() == 60).hasSize(1);
+  }
+
+  @Test
   void when_the_focus_goes_or_the_switch_moves_every_note_ends() {
     for (PhysicalKey key : SCALE) {
       performer.press(key, nowMs * MS);

@@ -1,0 +1,133 @@
+package flailbeat.core.capture;
+
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.event.Performed;
+import flailbeat.core.model.Played;
+import flailbeat.core.time.TempoMap;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The last ten minutes of what was played, recording or not, so that it can be kept afterwards. It
+ * knows nothing of the song and so survives whatever happens to it. Memory is bounded: older notes
+ * go as newer ones come, and more than {@value #MOST_NOTES} are never held.
+ */
+public final class Rolling {
+  /** How far back it reaches. */
+  public static final long SPAN_NANOS = 600_000_000_000L;
+
+  /** A silence longer than this begins another phrase. */
+  public static final long SILENCE_NANOS = 4_000_000_000L;
+
+  private static final int MOST_NOTES = 50_000;
+  private static final long HELD = Long.MAX_VALUE;
+
+  /** A note as it was struck; the release is {@link #HELD} while it is. */
+  private record Struck(
+      int pitch, int velocity, long onsetNanos, long releaseNanos, long run, long offsetNanos) {
+    Struck released(long atNanos) {
+      return new Struck(pitch, velocity, onsetNanos, atNanos, run, offsetNanos);
+    }
+  }
+
+  private final Deque<Struck> done = new ArrayDeque<>();
+  private final Map<Integer, Struck> held = new HashMap<>();
+
+  /**
+   * Takes in what was performed.
+   *
+   * @param run which run of the transport it falls into; 0 while that stood still
+   * @param offsetNanos song time less clock time; of no meaning when the transport stood still
+   */
+  public void accept(Performed event, long run, long offsetNanos) {
+    switch (event) {
+      case Performed.NoteOn on -> {
+        end(on.pitch(), on.atNanos());
+        held.put(
+            on.pitch(),
+            new Struck(on.pitch(), on.velocity(), on.atNanos(), HELD, run, offsetNanos));
+      }
+      case Performed.NoteOff off -> end(off.pitch(), off.atNanos());
+      case Performed.Control control -> {
+        // A phrase is its notes.
+      }
+      case Performed.Bend bend -> {
+        // A phrase is its notes.
+      }
+    }
+  }
+
+  private void end(int pitch, long atNanos) {
+    Struck note = held.remove(pitch);
+    if (note != null) {
+      done.addLast(note.released(Math.max(note.onsetNanos() + 1, atNanos)));
+      while (done.size() > MOST_NOTES || done.peekFirst().releaseNanos() < atNanos - SPAN_NANOS) {
+        done.removeFirst();
+      }
+    }
+  }
+
+  /** How many notes it holds. */
+  public int size() {
+    return done.size() + held.size();
+  }
+
+  /**
+   * The last phrase: back to the last silence, or to where the transport began or stopped.
+   *
+   * @param tempos of the song that it shall go into
+   * @param placeTick where its first note goes when the transport stood still
+   * @param nowNanos the moment, at which notes still held end
+   */
+  public Phrase lastPhrase(TempoMap tempos, long placeTick, long nowNanos) {
+    List<Struck> notes = lastNotes(nowNanos);
+    if (notes.isEmpty()) {
+      return new Phrase(List.of(), false);
+    }
+    boolean inTime = notes.get(0).run() != 0;
+    long shift = tempos.nanosAt(placeTick) - notes.get(0).onsetNanos();
+    List<NewNote> result = new ArrayList<>();
+    for (Struck n : notes) {
+      long offset = inTime ? n.offsetNanos() : shift;
+      long onset = tempos.tickAt(n.onsetNanos() + offset);
+      long release = Math.max(onset + 1, tempos.tickAt(n.releaseNanos() + offset));
+      result.add(new NewNote(n.pitch(), n.velocity(), new Played(onset, release)));
+    }
+    return new Phrase(result, inTime);
+  }
+
+  /** In order of onset. */
+  private List<Struck> lastNotes(long nowNanos) {
+    List<Struck> all = new ArrayList<>(done);
+    held.values().forEach(n -> all.add(n.released(Math.max(n.onsetNanos() + 1, nowNanos))));
+    all.sort((a, b) -> Long.compare(a.onsetNanos(), b.onsetNanos()));
+    List<Struck> phrase = new ArrayList<>();
+    long soundsUntil = Long.MIN_VALUE;
+    for (Iterator<Struck> it = all.iterator(); it.hasNext(); ) {
+      Struck note = it.next();
+      boolean another =
+          !phrase.isEmpty()
+              && (note.onsetNanos() - soundsUntil > SILENCE_NANOS
+                  || note.run() != phrase.getLast().run());
+      if (another) {
+        phrase.clear();
+      }
+      soundsUntil = another ? note.releaseNanos() : Math.max(soundsUntil, note.releaseNanos());
+      phrase.add(note);
+    }
+    return phrase;
+  }
+
+  /**
+   * What was kept.
+   *
+   * @param notes in order of onset; none when nothing was played
+   * @param inTime whether the transport ran, so that they lie where they were heard
+   */
+  public record Phrase(List<NewNote> notes, boolean inTime) {}
+}
