@@ -1,10 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Pass;
-import flailbeat.core.capture.Rolling;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.SongEdits;
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.Hands;
@@ -17,7 +14,6 @@ import flailbeat.core.model.Instrument;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
@@ -43,13 +39,11 @@ public final class Performer {
   private final Transport transport;
   private final Hands hands = new Hands();
   private final Pedals pedals = new Pedals();
-  private final Rolling rolling = new Rolling();
   private long run;
   private KeyLayout layout = KeyLayout.QWERTY;
   private KeysMode keysMode = KeysMode.PLAY;
   private PlaySettings settings = PlaySettings.standard();
-  private Optional<Pass> pass = Optional.empty();
-  private Optional<TrackId> passTrack = Optional.empty();
+  private final Recorder recorder;
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
   private int liveChannel;
@@ -63,6 +57,7 @@ public final class Performer {
     this.clock = clock;
     this.player = player;
     this.transport = new Transport(clock);
+    this.recorder = new Recorder(document, changes);
     this.tempos = document.song().tempos();
     changes.listen(this::onChange);
     sendInstruments();
@@ -101,12 +96,7 @@ public final class Performer {
 
   /** What the running recording has gathered. */
   public Optional<Pass> pass() {
-    return pass;
-  }
-
-  /** The track that the running recording goes to. */
-  public Optional<TrackId> passTrack() {
-    return passTrack;
+    return recorder.pass();
   }
 
   /** A key goes down at a moment of the clock's. */
@@ -242,8 +232,7 @@ public final class Performer {
       return new Notice(
           track.name() + " is not armed: press the red dot on its tab to record onto it", true);
     }
-    pass = Optional.of(new Pass(document.song().tempos(), placeTicks()));
-    passTrack = Optional.of(track.id());
+    recorder.begin(track.id(), placeTicks());
     start(true);
     return new Notice("Recording onto " + track.name(), false);
   }
@@ -254,13 +243,13 @@ public final class Performer {
       return Optional.empty();
     }
     long now = clock.nanoTime();
-    if (pass.isPresent()) {
+    if (pass().isPresent()) {
       releaseAll(now);
     }
     long songNanos = transport.songNanosAt(now);
     transport.stop();
     player.halt();
-    Optional<Notice> said = pass.map(p -> keep(p, songNanos));
+    Optional<Notice> said = recorder.end(songNanos);
     tellTransport();
     return said;
   }
@@ -304,28 +293,7 @@ public final class Performer {
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
   Notice keepPhrase() {
-    Song song = document.song();
-    Rolling.Phrase phrase = rolling.lastPhrase(song.tempos(), placeTicks(), clock.nanoTime());
-    List<NewNote> notes = phrase.notes();
-    if (notes.isEmpty()) {
-      return new Notice(
-          "Nothing was played in the last ten minutes, so there is nothing to keep", false);
-    }
-    Track track = document.track();
-    long first = Math.max(0, notes.get(0).played().onset());
-    TickRange range = new TickRange(first, Math.max(first, lastEnd(notes)));
-    document.edit("Keep " + count(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
-    document.chooseClipAt(first);
-    String where = phrase.inTime() ? "where they were played, from " : "at the song's tempo, from ";
-    return new Notice(
-        "Kept "
-            + count(notes.size())
-            + " onto "
-            + track.name()
-            + ", "
-            + where
-            + song.meters().positionAt(first),
-        false);
+    return recorder.keepPhrase(placeTicks(), clock.nanoTime());
   }
 
   private boolean isPastEnd(long positionNanos) {
@@ -391,40 +359,6 @@ public final class Performer {
     }
   }
 
-  private Notice keep(Pass finished, long songNanos) {
-    Song song = document.song();
-    List<NewNote> notes = finished.finish(songNanos);
-    TrackId onto = passTrack.orElse(document.track().id());
-    pass = Optional.empty();
-    passTrack = Optional.empty();
-    changes.fire(Aspect.PASS);
-    String leftOut =
-        finished.leftOut() == 0
-            ? ""
-            : "; left out " + count(finished.leftOut()) + " from the count-in";
-    if (notes.isEmpty() && finished.controls().isEmpty()) {
-      return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
-    }
-    long first = finished.startTick();
-    long last = Math.max(first, song.tempos().tickAt(songNanos));
-    TickRange range = new TickRange(first, Math.min(last, lastEnd(notes)));
-    document.edit(
-        "Record " + count(notes.size()),
-        s ->
-            SongEdits.addControls(NoteEdits.add(s, onto, notes, range), onto, finished.controls()));
-    document.chooseClipAt(first);
-    String name = document.song().track(onto).map(Track::name).orElse("");
-    return new Notice("Recorded " + count(notes.size()) + " onto " + name + leftOut, false);
-  }
-
-  private static long lastEnd(List<NewNote> notes) {
-    return notes.stream().mapToLong(n -> n.played().release()).max().orElse(0);
-  }
-
-  private static String count(int notes) {
-    return notes == 1 ? "1 note" : notes + " notes";
-  }
-
   private void perform(List<Performed> events) {
     for (Performed event : events) {
       switch (event) {
@@ -433,12 +367,11 @@ public final class Performer {
         case Performed.Control c -> control(ControlPoint.Kind.CONTROLLER, c.number(), c.value());
         case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value());
       }
-      pass.ifPresent(p -> p.accept(event, transport.songNanosAt(event.atNanos())));
-      rolling.accept(event, transport.isRunning() ? run : 0, transport.offsetNanos());
+      recorder.accept(event, transport, run);
     }
     if (!events.isEmpty()) {
       changes.fire(Aspect.KEYS);
-      pass.ifPresent(p -> changes.fire(Aspect.PASS));
+      pass().ifPresent(p -> changes.fire(Aspect.PASS));
     }
   }
 
