@@ -33,9 +33,6 @@ final class KeyRouter {
   /** The system begins to repeat a held key within this time; 660 ms is the X server's default. */
   private static final long FIRST_REPEAT_NANOS = 1_000_000_000;
 
-  /** Further repeats come about every 30 to 40 ms; a person is slower. */
-  private static final long NEXT_REPEAT_NANOS = 120_000_000;
-
   /** The key that was struck last before the focus went: the only one that the system repeats. */
   private record Stale(Name name, long sinceNanos, boolean repeated) {}
 
@@ -194,13 +191,15 @@ final class KeyRouter {
     }
   }
 
-  /** Whether a press only repeats one from before the focus was lost: repeats come quickly. */
+  /**
+   * Whether a press only repeats one from before the focus was lost. Once it has, the key is known
+   * to be down, and all that comes until its release is repeats.
+   */
   private boolean isStaleRepeat(Name name, long now) {
     if (stale.isEmpty() || !stale.get().name().equals(name)) {
       return false;
     }
-    long patience = stale.get().repeated() ? NEXT_REPEAT_NANOS : FIRST_REPEAT_NANOS;
-    boolean repeats = now - stale.get().sinceNanos() < patience;
+    boolean repeats = stale.get().repeated() || now - stale.get().sinceNanos() < FIRST_REPEAT_NANOS;
     stale = repeats ? Optional.of(new Stale(name, now, true)) : Optional.empty();
     return repeats;
   }
