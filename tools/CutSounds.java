@@ -2,7 +2,6 @@ import com.sun.media.sound.*;
 import java.io.File;
 import java.nio.file.*;
 import java.util.*;
-import javax.sound.midi.Patch;
 
 /**
  * Cuts the sounds that Flailbeat ships out of a freely licensed General MIDI bank, one small SF2 file a sound.
@@ -12,8 +11,9 @@ import javax.sound.midi.Patch;
  * <pre>java --add-exports java.desktop/com.sun.media.sound=ALL-UNNAMED tools/CutSounds.java BANK.sf2 OUTDIR</pre>
  *
  * <p>What is done to each sound to keep it under its size and quick: stereo pairs become their left half; silence before
- * the attack and everything after a loop's end are trimmed; sounds without a loop are cut at a given length with a fade; samples are halved in rate (31-tap windowed-sinc low-pass first) while the sound is
- * still too large, the longest first. Kits keep keys 35 to 59. Names inside the files are ours.
+ * the attack and everything after a loop's end are trimmed; sounds without a loop are cut at a given length with a fade;
+ * samples are halved in rate (31-tap windowed-sinc low-pass first), the longest first, while the sound is still too large.
+ * Kits keep keys 35 to 59. Names inside the files are ours.
  */
 public class CutSounds {
   record Cut(String file, String name, int program, boolean kit, int maxBytes, double maxSeconds) {}
