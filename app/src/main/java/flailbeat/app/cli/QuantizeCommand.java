@@ -19,10 +19,12 @@ import flailbeat.core.quantize.Nearest;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.Timing;
 import flailbeat.core.time.Grid;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -217,10 +219,8 @@ final class QuantizeCommand implements Callable<Integer> {
     }
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
-        plans.stream()
-            .flatMapToDouble(p -> java.util.Arrays.stream(p.timing().deviationsMs()))
-            .toArray();
-    var timing = flailbeat.core.quantize.Timing.of(deviations);
+        plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
+    Timing timing = Timing.of(deviations);
     List<Doubtful> doubtful = new ArrayList<>();
     for (int i = 0; i < plans.size(); i++) {
       int number = tracks.get(i) + 1;

@@ -181,8 +181,8 @@ public final class BenchView extends Region {
   }
 
   void rescale(UnaryOperator<BenchScale> change) {
-    BenchScale changed =
-        change.apply(scale).withTop(change.apply(scale).topPitch(), roll.getHeight());
+    BenchScale wanted = change.apply(scale);
+    BenchScale changed = wanted.withTop(wanted.topPitch(), roll.getHeight());
     if (!changed.equals(scale)) {
       scale = changed;
       redraw();

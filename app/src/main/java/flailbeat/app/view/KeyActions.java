@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.session.Performer;
+import java.util.Optional;
 
 /** What the keys that play nothing do, while letters are notes. */
 public final class KeyActions {
@@ -21,35 +22,18 @@ public final class KeyActions {
   }
 
   private static boolean setMark(PhysicalKey key, Performer performer) {
-    for (VelocityMark mark : VelocityMark.values()) {
-      if (mark.key() == key) {
-        performer.setVelocity(mark.velocity());
-        return true;
-      }
-    }
-    return false;
+    Optional<VelocityMark> mark = VelocityMark.at(key);
+    mark.ifPresent(m -> performer.setVelocity(m.velocity()));
+    return mark.isPresent();
   }
 
   /** What a key does, in as few letters as a cap has room for; empty when it does nothing. */
   static String describe(PhysicalKey key) {
-    switch (key) {
-      case BACKQUOTE -> {
-        return "keys";
-      }
-      case MINUS -> {
-        return "oct -";
-      }
-      case EQUALS -> {
-        return "oct +";
-      }
-      default -> {
-        for (VelocityMark mark : VelocityMark.values()) {
-          if (mark.key() == key) {
-            return mark.text();
-          }
-        }
-        return "";
-      }
-    }
+    return switch (key) {
+      case BACKQUOTE -> "keys";
+      case MINUS -> "oct -";
+      case EQUALS -> "oct +";
+      default -> VelocityMark.at(key).map(VelocityMark::text).orElse("");
+    };
   }
 }

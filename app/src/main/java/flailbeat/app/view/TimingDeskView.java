@@ -9,6 +9,7 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Timing;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
@@ -179,14 +180,14 @@ public final class TimingDeskView extends VBox {
     details.setText(detailText(plan));
     double halfGap = session.song().tempos().millisBetween(0, now.grid().finestTicks()) / 2;
     histogram.show(plan.timing(), halfGap);
-    apply.setText(plan.moved() == 0 ? "Quantize" : "Quantize " + notes(plan.moved()));
+    apply.setText(plan.moved() == 0 ? "Quantize" : "Quantize " + Notice.notes(plan.moved()));
     apply.setDisable(plan.moved() == 0);
   }
 
   private String scopeText(QuantizePlan plan) {
     int n = plan.notes().size();
     boolean selected = !session.document().selection().isEmpty();
-    return selected ? n + " selected" : n == 0 ? "no notes yet" : "the clip, " + notes(n);
+    return selected ? n + " selected" : n == 0 ? "no notes yet" : "the clip, " + Notice.notes(n);
   }
 
   private void showLag(Timing timing) {
@@ -218,9 +219,5 @@ public final class TimingDeskView extends VBox {
       text += "; " + taken + (taken == 1 ? " stays" : " stay") + ", line taken";
     }
     return text + ".";
-  }
-
-  private static String notes(int n) {
-    return n == 1 ? "1 note" : n + " notes";
   }
 }

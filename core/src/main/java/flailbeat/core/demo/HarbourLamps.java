@@ -17,7 +17,6 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import java.util.Set;
 
 /**
  * "Harbour Lamps": a made-up theme for a short stop-motion film about a night ferry. 16 bars in D
@@ -95,11 +94,6 @@ public final class HarbourLamps {
 
   public static Song song() {
     return new HarbourLamps().compose();
-  }
-
-  /** The notes of the lead that were played far off their line. */
-  public static Set<Integer> farOff() {
-    return Set.of(FAR_OFF[0][0], FAR_OFF[1][0], FAR_OFF[2][0]);
   }
 
   private Song compose() {

@@ -65,14 +65,4 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
   public Note moved(long ticks, int semitones) {
     return new Note(id, pitch + semitones, velocity, onset + ticks, length, played.shifted(ticks));
   }
-
-  /** With another length, as played as well. */
-  public Note lasting(long ticks) {
-    return new Note(
-        id, pitch, velocity, onset, ticks, new Played(played.onset(), played.onset() + ticks));
-  }
-
-  public Note withVelocity(int value) {
-    return new Note(id, pitch, value, onset, length, played);
-  }
 }

@@ -69,10 +69,6 @@ public record Track(
         id, name, instrument, channel, armed, muted, solo, clips, controlPoints, carriedEvents);
   }
 
-  public Track withName(String value) {
-    return new Track(id, value, instrument, channel, armed, muted, solo, clips, controls, carried);
-  }
-
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
     return new Track(id, name, value, newChannel, armed, muted, solo, clips, controls, carried);

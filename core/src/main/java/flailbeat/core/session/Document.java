@@ -9,7 +9,6 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.nio.file.Path;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -148,13 +147,6 @@ public final class Document {
       selection = Set.copyOf(ids);
       changes.fire(Aspect.CHOICE);
     }
-  }
-
-  /** Adds to the selection. */
-  public void selectAlso(Set<NoteId> ids) {
-    Set<NoteId> all = new HashSet<>(selection);
-    all.addAll(ids);
-    select(all);
   }
 
   /** Selects the notes of the chosen track. */

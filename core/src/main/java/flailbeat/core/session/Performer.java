@@ -10,7 +10,6 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -278,12 +277,13 @@ public final class Performer {
       return;
     }
     timing.setAsPlayed(held);
-    if (held && !transport.isRunning()) {
-      play();
-    } else if (!held) {
+    if (!held) {
       stop();
+    } else if (transport.isRunning()) {
+      replan();
+    } else {
+      play();
     }
-    replan();
   }
 
   private void tellTransport() {
@@ -314,8 +314,7 @@ public final class Performer {
     }
     Song song = document.song();
     long place = placeTicks();
-    long barTicks = song.meters().meterAt(place).ticksPerBar();
-    long countInTicks = record ? settings.countInBars() * barTicks : 0;
+    long countInTicks = record ? countInTicks(place) : 0;
     long countInNanos = song.tempos().nanosAt(place) - song.tempos().nanosAt(place - countInTicks);
     plan = planFrom(record, place, countInTicks);
     long heardAt = clock.nanoTime() + player.leadNanos();
@@ -323,6 +322,10 @@ public final class Performer {
     run++;
     player.cue(plan, transport.placeNanos() - countInNanos, heardAt);
     tellTransport();
+  }
+
+  private long countInTicks(long place) {
+    return settings.countInBars() * document.song().meters().meterAt(place).ticksPerBar();
   }
 
   private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {
@@ -351,10 +354,7 @@ public final class Performer {
     if (transport.isRunning()) {
       boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
       long from = countingIn ? placeTicks() : Math.max(placeTicks(), positionTicks());
-      Song song = document.song();
-      long countInTicks =
-          countingIn ? settings.countInBars() * song.meters().meterAt(from).ticksPerBar() : 0;
-      plan = planFrom(transport.isRecording(), from, countInTicks);
+      plan = planFrom(transport.isRecording(), from, countingIn ? countInTicks(from) : 0);
       player.replace(plan);
     }
   }
@@ -387,8 +387,9 @@ public final class Performer {
       endNanos = measureEnd();
       if (!document.song().tempos().equals(tempos)) {
         followTempo();
+      } else {
+        replan();
       }
-      replan();
     }
   }
 
@@ -412,8 +413,7 @@ public final class Performer {
       player.instrument(track.channel(), track.instrument());
     }
     Track chosen = document.track();
-    Instrument instrument = chosen.instrument();
-    player.instrument(chosen.channel(), instrument);
+    player.instrument(chosen.channel(), chosen.instrument());
     if (chosen.channel() != liveChannel) {
       releaseAll(clock.nanoTime());
       liveChannel = chosen.channel();

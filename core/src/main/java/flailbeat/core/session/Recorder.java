@@ -61,7 +61,7 @@ final class Recorder {
     String leftOut =
         finished.leftOut() == 0
             ? ""
-            : "; left out " + count(finished.leftOut()) + " from the count-in";
+            : "; left out " + Notice.notes(finished.leftOut()) + " from the count-in";
     if (notes.isEmpty() && finished.controls().isEmpty()) {
       return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
     }
@@ -69,12 +69,12 @@ final class Recorder {
     long last = Math.max(first, song.tempos().tickAt(songNanos));
     TickRange range = new TickRange(first, Math.min(last, lastEnd(notes)));
     document.edit(
-        "Record " + count(notes.size()),
+        "Record " + Notice.notes(notes.size()),
         s ->
             SongEdits.addControls(NoteEdits.add(s, onto, notes, range), onto, finished.controls()));
     document.chooseClipAt(first);
     String name = document.song().track(onto).map(Track::name).orElse("");
-    return new Notice("Recorded " + count(notes.size()) + " onto " + name + leftOut, false);
+    return new Notice("Recorded " + Notice.notes(notes.size()) + " onto " + name + leftOut, false);
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
@@ -89,12 +89,13 @@ final class Recorder {
     Track track = document.track();
     long first = Math.max(0, notes.get(0).played().onset());
     TickRange range = new TickRange(first, Math.max(first, lastEnd(notes)));
-    document.edit("Keep " + count(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
+    document.edit(
+        "Keep " + Notice.notes(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
     document.chooseClipAt(first);
     String where = phrase.inTime() ? "where they were played, from " : "at the song's tempo, from ";
     return new Notice(
         "Kept "
-            + count(notes.size())
+            + Notice.notes(notes.size())
             + " onto "
             + track.name()
             + ", "
@@ -105,9 +106,5 @@ final class Recorder {
 
   private static long lastEnd(List<NewNote> notes) {
     return notes.stream().mapToLong(n -> n.played().release()).max().orElse(0);
-  }
-
-  private static String count(int notes) {
-    return notes == 1 ? "1 note" : notes + " notes";
   }
 }

@@ -73,12 +73,9 @@ public final class TimingDesk {
       return new Notice("Nothing to move: every note stands where quantizing puts it", false);
     }
     document.edit("Quantize to " + settings.grid(), todo::applyTo);
-    String kept = taken == 0 ? "" : "; " + count(taken) + " stayed as played, the line was taken";
-    return new Notice("Quantized " + count(moved) + " to " + settings.grid() + kept, false);
-  }
-
-  private static String count(int notes) {
-    return notes == 1 ? "1 note" : notes + " notes";
+    String kept =
+        taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
+    return new Notice("Quantized " + Notice.notes(moved) + " to " + settings.grid() + kept, false);
   }
 
   private void refresh() {

@@ -22,11 +22,6 @@ public record TickRange(long start, long end) {
     return tick >= start && tick < end;
   }
 
-  /** Whether the two share a tick, or touch. */
-  public boolean meets(TickRange other) {
-    return start <= other.end && other.start <= end;
-  }
-
   /** The smallest range that holds both. */
   public TickRange span(TickRange other) {
     return new TickRange(Math.min(start, other.start), Math.max(end, other.end));
