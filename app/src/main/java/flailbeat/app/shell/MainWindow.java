@@ -144,8 +144,8 @@ public final class MainWindow {
 
     @Override
     public void handle(long now) {
-      session.performer().tick();
-      long tick = session.performer().positionTicks();
+      session.conductor().tick();
+      long tick = session.conductor().positionTicks();
       bench.showPosition(tick);
       map.showPosition(tick);
       runRow.showPosition(tick);

@@ -34,7 +34,7 @@ final class Shortcuts {
         // Transport
         Shortcut.always("Space", session::playOrStop),
         Shortcut.always("Shift+Space", session::recordOrStop),
-        Shortcut.always("Home", () -> session.performer().seek(0)),
+        Shortcut.always("Home", () -> session.conductor().seek(0)),
         Shortcut.always("Ctrl+K", session::keepPhrase),
         Shortcut.always("Ctrl+Period", session::panic),
         // Editing
@@ -115,9 +115,9 @@ final class Shortcuts {
   }
 
   private void click() {
-    PlaySettings old = session.performer().settings();
+    PlaySettings old = session.conductor().settings();
     session
-        .performer()
+        .conductor()
         .setSettings(new PlaySettings(!old.clickInPlay(), old.clickInRecord(), old.countInBars()));
   }
 

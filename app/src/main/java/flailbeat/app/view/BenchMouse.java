@@ -45,7 +45,7 @@ final class BenchMouse {
   private void setPlace(MouseEvent e) {
     long tick = Math.max(0, Math.round(bench.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
-    session.performer().seek(free ? tick : lines().nearest(tick));
+    session.conductor().seek(free ? tick : lines().nearest(tick));
     bench.rescale(s -> s);
     bench.mouseMoved();
   }

@@ -101,12 +101,12 @@ public final class BenchView extends Region {
     switch (aspect) {
       case SONG, CHOICE, TIMING -> changed();
       case PASS -> {
-        passLayer.update(session.performer().pass());
-        empty.setVisible(empty.isVisible() && session.performer().pass().isEmpty());
+        passLayer.update(session.conductor().pass());
+        empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
       }
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
-              RECORDING, session.performer().transport().isRecording());
+              RECORDING, session.conductor().transport().isRecording());
       case KEYS, LAYOUT, NOTICE -> {
         // Not shown here.
       }
@@ -126,7 +126,7 @@ public final class BenchView extends Region {
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
   public void showPosition(long tick) {
-    boolean running = session.performer().transport().isRunning();
+    boolean running = session.conductor().transport().isRunning();
     double x = scale.xOf(tick);
     if (running && !scrollingByHand && tick >= 0 && (x > roll.getWidth() * 0.96 || x < 0)) {
       rescale(s -> s.withOrigin(tick - roll.getWidth() * 0.04 / s.pixelsPerTick()));
@@ -284,12 +284,12 @@ public final class BenchView extends Region {
     painter.rail(rail.getGraphicsContext2D(), RAIL_WIDTH);
     drawNotes();
     drawBox();
-    passLayer.rebuild(session.performer().pass(), scale, roll.getWidth());
+    passLayer.rebuild(session.conductor().pass(), scale, roll.getWidth());
     updateScrollBars();
   }
 
   private void placeMark(GraphicsContext g) {
-    double x = scale.xOf(session.performer().placeTicks());
+    double x = scale.xOf(session.conductor().placeTicks());
     g.setFill(palette.color(Ink.WHEAT));
     g.fillPolygon(
         new double[] {x - 6, x + 6, x},
@@ -304,7 +304,7 @@ public final class BenchView extends Region {
     new RollPainter(session, palette, g, scale, notes.getWidth(), notes.getHeight())
         .draw(mouse.gesture());
     boolean nothing =
-        session.document().track().noteCount() == 0 && session.performer().pass().isEmpty();
+        session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
     empty.setVisible(nothing);
     empty.setText(
         "Nothing on "

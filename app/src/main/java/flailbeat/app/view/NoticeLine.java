@@ -68,7 +68,7 @@ public final class NoticeLine extends HBox {
   }
 
   private void refreshState() {
-    switch (session.performer().transport().state()) {
+    switch (session.conductor().transport().state()) {
       case STOPPED -> show("Stopped", null);
       case COUNTING_IN -> show("Count-in", COUNTING);
       case PLAYING -> show("Playing", PLAYING);

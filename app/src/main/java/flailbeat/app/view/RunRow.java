@@ -75,7 +75,7 @@ public final class RunRow extends HBox {
   private void build(BenchView bench) {
     Button toStart =
         Buttons.icon(
-            RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.performer().seek(0));
+            RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.conductor().seek(0));
     position.getStyleClass().add("position");
     position.setId("position");
     bars.getStyleClass().add("group-label");
@@ -156,13 +156,13 @@ public final class RunRow extends HBox {
 
   private void setClicks() {
     set(
-        session.performer().settings().countInBars(),
+        session.conductor().settings().countInBars(),
         clickInPlay.isSelected(),
         clickInRecord.isSelected());
   }
 
   private void set(int countInBars, boolean inPlay, boolean inRecord) {
-    session.performer().setSettings(new PlaySettings(inPlay, inRecord, countInBars));
+    session.conductor().setSettings(new PlaySettings(inPlay, inRecord, countInBars));
   }
 
   private void onChange(Aspect aspect) {
@@ -172,8 +172,8 @@ public final class RunRow extends HBox {
   }
 
   private void refresh() {
-    boolean running = session.performer().transport().isRunning();
-    boolean recording = session.performer().transport().isRecording();
+    boolean running = session.conductor().transport().isRunning();
+    boolean recording = session.conductor().transport().isRecording();
     play.setText(running ? "Stop" : "Play");
     ((FontIcon) play.getGraphic())
         .setIconCode(running ? RemixiconMZ.STOP_FILL : RemixiconMZ.PLAY_FILL);
@@ -183,13 +183,13 @@ public final class RunRow extends HBox {
     meter.show(session.song().meters().meterAt(0).toString());
     tempo.setDisable(recording);
     meter.setDisable(recording);
-    PlaySettings settings = session.performer().settings();
+    PlaySettings settings = session.conductor().settings();
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());
     countIn.show(settings.countInBars());
     shownTick = Long.MIN_VALUE;
     shownBar = Integer.MIN_VALUE;
-    showPosition(session.performer().positionTicks());
+    showPosition(session.conductor().positionTicks());
   }
 
   /** Called for each frame. */

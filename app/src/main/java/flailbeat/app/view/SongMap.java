@@ -52,7 +52,7 @@ public final class SongMap extends Region {
               }
             });
     setOnMousePressed(this::pressed);
-    setOnMouseDragged(e -> session.performer().seek(tickAt(e.getX())));
+    setOnMouseDragged(e -> session.conductor().seek(tickAt(e.getX())));
   }
 
   /** Moves the playhead to a tick. */
@@ -67,7 +67,7 @@ public final class SongMap extends Region {
       session.document().chooseTrack(tracks.get(lane).id());
       session.document().chooseClipAt(tickAt(e.getX()));
     }
-    session.performer().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
+    session.conductor().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
   }
 
   @Override

@@ -177,14 +177,14 @@ class HeadlessWindowTest {
     ui.run(
         () ->
             ui.session
-                .performer()
+                .conductor()
                 .setSettings(new flailbeat.core.session.PlaySettings(false, true, 0)));
     type(KeyCode.SHIFT, KeyCode.SPACE);
-    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
     ui.await(() -> ((Label) ui.node("state")).getText().equals("Recording"));
     type(KeyCode.A);
     press(KeyCode.S);
-    assertThat(ui.get(() -> ui.session.performer().pass().orElseThrow().held().size()))
+    assertThat(ui.get(() -> ui.session.conductor().pass().orElseThrow().held().size()))
         .isEqualTo(1);
     type(KeyCode.SPACE);
     release(KeyCode.S);

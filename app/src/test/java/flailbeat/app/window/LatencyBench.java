@@ -42,7 +42,7 @@ class LatencyBench {
       ui.run(
           () -> {
             ui.session.open(HarbourLamps.song(), Optional.empty());
-            ui.session.performer().setSettings(new PlaySettings(false, true, 0));
+            ui.session.conductor().setSettings(new PlaySettings(false, true, 0));
             ui.stage.addEventFilter(
                 KeyEvent.KEY_PRESSED,
                 e -> {
@@ -57,7 +57,7 @@ class LatencyBench {
       handled.clear();
       long[] before = processorTime();
       keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-      ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+      ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
       List<Long> moments = keys.send("~300 " + script());
       keys.send("~300");
       reportStolen(before, processorTime());

@@ -77,14 +77,14 @@ class RealWindowTest {
   @Test
   void eight_notes_over_a_click_are_recorded_quantized_saved_and_converted() throws Exception {
     keys.send("+SHIFT +SPACE ~40 -SPACE -SHIFT");
-    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
     StringBuilder words = new StringBuilder("~180 ");
     for (String key : SCALE) {
       words.append('+').append(key).append(" ~170 -").append(key).append(" ~80 ");
     }
     keys.send(words.toString());
     keys.send("+SPACE ~30 -SPACE ~100");
-    ui.await(() -> !ui.session.performer().transport().isRunning());
+    ui.await(() -> !ui.session.conductor().transport().isRunning());
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 64, 65, 67, 69, 71, 72);
     keys.chord("CONTROL", "T");
     ui.await(() -> ui.session.document().undoLabel().orElse("").startsWith("Quantize"));
@@ -110,9 +110,9 @@ class RealWindowTest {
   @Test
   void a_held_key_is_struck_once_however_long_the_system_repeats_it() throws Exception {
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.performer().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
     keys.send("+D ~1500 -D ~50 +SPACE -SPACE ~100");
-    ui.await(() -> !ui.session.performer().transport().isRunning());
+    ui.await(() -> !ui.session.conductor().transport().isRunning());
     assertThat(notes()).hasSize(1);
     assertThat(ui.session.song().tempos().millisBetween(0, notes().get(0).length()))
         .as("how long exactly is for the bench to say")
@@ -202,7 +202,7 @@ class RealWindowTest {
     ui.await(() -> ui.session.timing().isAsPlayed());
     keys.send("-T -SHIFT -CONTROL ~100");
     ui.await(() -> !ui.session.timing().isAsPlayed());
-    ui.await(() -> !ui.session.performer().transport().isRunning());
+    ui.await(() -> !ui.session.conductor().transport().isRunning());
   }
 
   @Test

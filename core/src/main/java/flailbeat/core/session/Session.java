@@ -10,19 +10,22 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /**
- * What the window and the tests drive: an open song, the hands, the transport and the timing desk,
- * with the commands that need more than one of them. Not safe for use from several threads.
+ * What the window and the tests drive: an open song, the person at the keys, the conductor and the
+ * timing desk, with the commands that need more than one of them. Not safe for use from several
+ * threads.
  */
 public final class Session {
   private final Changes changes = new Changes();
   private final Document document = new Document(changes);
   private final TimingDesk timing = new TimingDesk(document, changes);
   private final Performer performer;
+  private final Conductor conductor;
   private Notice notice = Notice.NONE;
   private Grid snap = Grid.of(NoteValue.straight(16));
 
   public Session(Clock clock, Player player) {
-    performer = new Performer(document, timing, changes, clock, player);
+    performer = new Performer(changes, clock);
+    conductor = new Conductor(document, timing, performer, changes, clock, player);
   }
 
   public Changes changes() {
@@ -39,6 +42,10 @@ public final class Session {
 
   public Performer performer() {
     return performer;
+  }
+
+  public Conductor conductor() {
+    return conductor;
   }
 
   public Song song() {
@@ -70,39 +77,39 @@ public final class Session {
   public void open(Song song, Optional<Path> from) {
     stop();
     document.open(song, from);
-    performer.seek(0);
+    conductor.seek(0);
   }
 
   public void playOrStop() {
-    if (performer.transport().isRunning()) {
+    if (conductor.transport().isRunning()) {
       stop();
     } else {
-      performer.play();
+      conductor.play();
     }
   }
 
   /** Starts recording; while recording, stops. From playing, recording starts anew at the place. */
   public void recordOrStop() {
-    boolean recording = performer.transport().isRecording();
+    boolean recording = conductor.transport().isRecording();
     stop();
     if (!recording) {
-      tell(performer.record());
+      tell(conductor.record());
     }
   }
 
   public void stop() {
-    performer.stop().ifPresent(this::tell);
+    conductor.stop().ifPresent(this::tell);
   }
 
   public void panic() {
-    performer.panic();
+    conductor.panic();
     tell(new Notice("All notes off", false));
   }
 
   /** Keeps what was just played, though it was not recorded. */
   public void keepPhrase() {
     if (!refusedWhileRecording()) {
-      tell(performer.keepPhrase());
+      tell(conductor.keepPhrase());
     }
   }
 
@@ -114,7 +121,7 @@ public final class Session {
   }
 
   public void hearAsPlayed(boolean held) {
-    performer.hearAsPlayed(held);
+    conductor.hearAsPlayed(held);
   }
 
   /** Carries an edit out, unless a recording runs. */
@@ -141,7 +148,7 @@ public final class Session {
   }
 
   private boolean refusedWhileRecording() {
-    boolean recording = performer.transport().isRecording();
+    boolean recording = conductor.transport().isRecording();
     if (recording) {
       tell(new Notice("Stop recording first (Space)", true));
     }

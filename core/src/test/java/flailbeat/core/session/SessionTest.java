@@ -36,6 +36,7 @@ class SessionTest {
   private final FakePlayer player = new FakePlayer();
   private final Session session = new Session(() -> nowMs * MS, player);
   private final Performer performer = session.performer();
+  private final Conductor conductor = session.conductor();
 
   private void strike(PhysicalKey key, long atMs, long forMs) {
     nowMs = atMs;
@@ -91,15 +92,15 @@ class SessionTest {
         .listen(
             a -> {
               if (a == Aspect.TRANSPORT) {
-                told.add(performer.transport().state());
+                told.add(conductor.transport().state());
               }
             });
     session.recordOrStop();
     nowMs += 1000;
-    performer.tick();
+    conductor.tick();
     nowMs += 1500;
-    performer.transport().state();
-    performer.tick();
+    conductor.transport().state();
+    conductor.tick();
     assertThat(told).containsExactly(State.COUNTING_IN, State.RECORDING);
     assertThat(player.plan.clicks().nanosAt(0)).isEqualTo(-2000 * MS);
     assertThat(player.log).contains("cue -2000");
@@ -117,7 +118,7 @@ class SessionTest {
 
   @Test
   void notes_held_at_the_stop_end_there_and_none_sounds_on() {
-    performer.setSettings(new PlaySettings(false, true, 0));
+    conductor.setSettings(new PlaySettings(false, true, 0));
     session.recordOrStop();
     nowMs = 10_500;
     performer.press(PhysicalKey.A, nowMs * MS);
@@ -129,7 +130,7 @@ class SessionTest {
 
   @Test
   void pedal_bend_and_modulation_are_heard_and_recorded_with_their_times() {
-    performer.setSettings(new PlaySettings(false, true, 0));
+    conductor.setSettings(new PlaySettings(false, true, 0));
     session.recordOrStop();
     nowMs = 10_500;
     performer.sustain(true, nowMs * MS);
@@ -137,7 +138,7 @@ class SessionTest {
     nowMs = 11_000;
     performer.bend(1, nowMs * MS);
     nowMs = 11_500;
-    performer.tick();
+    conductor.tick();
     performer.modulate(1, nowMs * MS);
     nowMs = 12_000;
     session.stop();
@@ -160,7 +161,7 @@ class SessionTest {
   void what_was_just_played_is_kept_though_nothing_was_recorded_and_survives_undo() {
     strike(PhysicalKey.A, 20_000, 200);
     strike(PhysicalKey.D, 20_500, 200);
-    performer.seek(3840);
+    conductor.seek(3840);
     session.edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
     session.keepPhrase();
     assertThat(notes()).extracting(Note::onset).containsExactly(3840L, 4800L);
@@ -218,7 +219,7 @@ class SessionTest {
     Track track = session.document().track();
     session.edit("Arm", s -> s.withTrack(track.id(), t -> t.withArmed(false)));
     session.recordOrStop();
-    assertThat(performer.transport().isRunning()).isFalse();
+    assertThat(conductor.transport().isRunning()).isFalse();
     assertThat(session.notice().warning()).isTrue();
     assertThat(session.notice().text()).contains("not armed");
   }
@@ -229,8 +230,8 @@ class SessionTest {
     session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
     assertThat(session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
     assertThat(session.notice().text()).contains("Stop recording first");
-    performer.seek(3840);
-    assertThat(performer.transport().isRecording()).isTrue();
+    conductor.seek(3840);
+    assertThat(conductor.transport().isRecording()).isTrue();
     session.undo();
     session.quantize();
     assertThat(session.notice().warning()).isTrue();
@@ -239,32 +240,32 @@ class SessionTest {
   @Test
   void playing_stops_at_the_end_and_goes_back_to_its_place() {
     session.open(HarbourLamps.song(), Optional.empty());
-    performer.seek(3840);
+    conductor.seek(3840);
     session.playOrStop();
     nowMs += 1000;
-    performer.tick();
-    assertThat(performer.transport().state()).isEqualTo(State.PLAYING);
-    assertThat(performer.positionTicks()).isEqualTo(3840 + 1536);
+    conductor.tick();
+    assertThat(conductor.transport().state()).isEqualTo(State.PLAYING);
+    assertThat(conductor.positionTicks()).isEqualTo(3840 + 1536);
     nowMs += 40_000;
-    performer.tick();
-    assertThat(performer.transport().state()).isEqualTo(State.STOPPED);
-    assertThat(performer.positionTicks()).isEqualTo(3840);
+    conductor.tick();
+    assertThat(conductor.transport().state()).isEqualTo(State.STOPPED);
+    assertThat(conductor.positionTicks()).isEqualTo(3840);
     assertThat(player.playing).isFalse();
   }
 
   @Test
   void another_tempo_while_playing_goes_on_from_the_same_tick() {
     session.open(HarbourLamps.song(), Optional.empty());
-    performer.seek(960);
+    conductor.seek(960);
     session.playOrStop();
     nowMs += 1250;
-    long tick = performer.positionTicks();
+    long tick = conductor.positionTicks();
     session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
-    assertThat(performer.positionTicks()).isEqualTo(tick);
+    assertThat(conductor.positionTicks()).isEqualTo(tick);
     nowMs += 1250;
-    assertThat(performer.positionTicks()).isEqualTo(tick + 960);
+    assertThat(conductor.positionTicks()).isEqualTo(tick + 960);
     session.stop();
-    assertThat(performer.placeTicks()).isEqualTo(960);
+    assertThat(conductor.placeTicks()).isEqualTo(960);
   }
 
   @Test
@@ -285,10 +286,10 @@ class SessionTest {
     session.quantize();
     Song song = session.song();
     session.hearAsPlayed(true);
-    assertThat(performer.transport().isRunning()).isTrue();
+    assertThat(conductor.transport().isRunning()).isTrue();
     assertThat(player.plan.nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
     session.hearAsPlayed(false);
-    assertThat(performer.transport().isRunning()).isFalse();
+    assertThat(conductor.transport().isRunning()).isFalse();
     assertThat(session.song()).isSameAs(song);
   }
 
