@@ -11,9 +11,12 @@ import flailbeat.audio.synth.Run;
 import flailbeat.audio.synth.Synth;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
+import flailbeat.core.playback.Repeats;
 import flailbeat.core.time.Clock;
+import flailbeat.core.time.Loop;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
@@ -172,8 +175,8 @@ public final class AudioEngine implements Player, AutoCloseable {
   }
 
   @Override
-  public void cue(PlaybackPlan plan, long songNanos, long clockNanos) {
-    feed.setRun(new Run(plan, songNanos, clockNanos));
+  public void cue(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop) {
+    feed.setRun(new Run(plan, songNanos, clockNanos, loop));
   }
 
   @Override
@@ -182,6 +185,24 @@ public final class AudioEngine implements Player, AutoCloseable {
     if (run != null) {
       run.setPlan(plan);
     }
+  }
+
+  @Override
+  public void replaceAtLoop(PlaybackPlan plan) {
+    Run run = feed.run();
+    if (run != null) {
+      run.setPlanAtLoop(plan);
+    }
+  }
+
+  @Override
+  public void repeat(Repeats repeats) {
+    feed.setRepeats(repeats);
+  }
+
+  @Override
+  public void click(ClickSound sound, double level) {
+    feed.setClick(sound, level);
   }
 
   @Override

@@ -15,6 +15,7 @@ import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.time.Clock;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Optional;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
@@ -26,7 +27,7 @@ class AudioEngineTest {
   void in_silence_song_time_goes_at_the_right_speed() throws Exception {
     try (AudioEngine engine = AudioEngine.silent(Clock.SYSTEM)) {
       long heard = System.nanoTime() + engine.leadNanos();
-      engine.cue(PlaybackPlan.SILENCE, 0, heard);
+      engine.cue(PlaybackPlan.SILENCE, 0, heard, Optional.empty());
       assertThat(engine.songOffsetNanos()).isEqualTo(-heard);
       long before = steadyOffset(engine);
       Thread.sleep(600);

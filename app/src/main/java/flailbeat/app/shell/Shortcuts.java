@@ -116,9 +116,7 @@ final class Shortcuts {
 
   private void click() {
     PlaySettings old = session.conductor().settings();
-    session
-        .conductor()
-        .setSettings(new PlaySettings(!old.clickInPlay(), old.clickInRecord(), old.countInBars()));
+    session.conductor().setSettings(old.withClickInPlay(!old.clickInPlay()));
   }
 
   private void step(int by) {

@@ -7,6 +7,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Meter;
@@ -41,7 +42,7 @@ public final class RunRow extends HBox {
   private final EntryField meter;
   private final ToggleButton clickInPlay = Buttons.toggle("play", "Click while playing");
   private final ToggleButton clickInRecord = Buttons.toggle("record", "Click while recording");
-  private final Segments<Integer> countIn;
+  private final Segments<CountIn> countIn;
   private final LevelMeter level;
   private long shownTick = Long.MIN_VALUE;
   private int shownBar = Integer.MIN_VALUE;
@@ -62,10 +63,8 @@ public final class RunRow extends HBox {
         new EntryField("tempo", 4, "Tempo in quarter notes a minute, 20 to 400", this::setTempo);
     meter = new EntryField("meter", 3, "Meter, such as 4/4 or 6/8", this::setMeter);
     countIn =
-        new Segments<Integer>(n -> set(n, clickInPlay.isSelected(), clickInRecord.isSelected()))
-            .add(0, "off", "No count-in")
-            .add(1, "1", "One bar of count-in")
-            .add(2, "2", "Two bars of count-in");
+        new Segments<CountIn>(c -> set(settings().withCountIn(c)))
+            .add(CountIn.NONE, "off", "No count-in");
     level = new LevelMeter(palette, 90, 8);
     build(bench);
     session.changes().listen(this::onChange);
@@ -156,17 +155,21 @@ public final class RunRow extends HBox {
 
   private void setClicks() {
     set(
-        session.conductor().settings().countInBars(),
-        clickInPlay.isSelected(),
-        clickInRecord.isSelected());
+        settings()
+            .withClickInPlay(clickInPlay.isSelected())
+            .withClickInRecord(clickInRecord.isSelected()));
   }
 
-  private void set(int countInBars, boolean inPlay, boolean inRecord) {
-    session.conductor().setSettings(new PlaySettings(inPlay, inRecord, countInBars));
+  private PlaySettings settings() {
+    return session.conductor().settings();
+  }
+
+  private void set(PlaySettings value) {
+    session.conductor().setSettings(value);
   }
 
   private void onChange(Aspect aspect) {
-    if (aspect == Aspect.SONG || aspect == Aspect.TRANSPORT) {
+    if (aspect == Aspect.SONG || aspect == Aspect.TRANSPORT || aspect == Aspect.SETTINGS) {
       refresh();
     }
   }
@@ -183,10 +186,10 @@ public final class RunRow extends HBox {
     meter.show(session.song().meters().meterAt(0).toString());
     tempo.setDisable(recording);
     meter.setDisable(recording);
-    PlaySettings settings = session.conductor().settings();
+    PlaySettings settings = settings();
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());
-    countIn.show(settings.countInBars());
+    countIn.show(settings.countIn());
     shownTick = Long.MIN_VALUE;
     shownBar = Integer.MIN_VALUE;
     showPosition(session.conductor().positionTicks());

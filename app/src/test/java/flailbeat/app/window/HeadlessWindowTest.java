@@ -176,9 +176,7 @@ class HeadlessWindowTest {
   void recording_shows_its_notes_and_says_what_it_does() throws Exception {
     ui.run(
         () ->
-            ui.session
-                .conductor()
-                .setSettings(new flailbeat.core.session.PlaySettings(false, true, 0)));
+            ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     type(KeyCode.SHIFT, KeyCode.SPACE);
     ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
     ui.await(() -> ((Label) ui.node("state")).getText().equals("Recording"));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
+import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.transport.Transport.State;
 import java.io.IOException;
@@ -42,7 +43,7 @@ class LatencyBench {
       ui.run(
           () -> {
             ui.session.open(HarbourLamps.song(), Optional.empty());
-            ui.session.conductor().setSettings(new PlaySettings(false, true, 0));
+            ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
             ui.stage.addEventFilter(
                 KeyEvent.KEY_PRESSED,
                 e -> {

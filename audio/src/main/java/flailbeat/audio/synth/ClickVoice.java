@@ -1,34 +1,59 @@
 package flailbeat.audio.synth;
 
 import flailbeat.audio.line.OutputLine;
+import flailbeat.core.playback.ClickSound;
+import java.util.EnumMap;
+import java.util.Map;
 
-/** The metronome's sound: a short, dying tone, higher and louder on an accent. */
+/** The metronome's sound: short and dying, higher and louder on an accent. */
 public final class ClickVoice {
   private static final double SECONDS = 0.045;
-  private static final double DECAY_SECONDS = 0.009;
   private static final int FRAMES = (int) (SECONDS * OutputLine.FRAME_RATE);
-  private static final float[] ACCENT = tone(1760, 0.42);
-  private static final float[] BEAT = tone(1174.66, 0.28);
 
-  private float[] sounding = BEAT;
+  /** An accent and a beat. */
+  private record Pair(float[] accent, float[] beat) {}
+
+  private static final Map<ClickSound, Pair> SOUNDS =
+      new EnumMap<>(
+          Map.of(
+              ClickSound.TONE,
+              new Pair(tone(1760, 0.6, 0.009, 0), tone(1174.66, 0.4, 0.009, 0)),
+              ClickSound.WOOD,
+              new Pair(tone(1040, 0.75, 0.012, 2.41), tone(780, 0.5, 0.012, 2.41)),
+              ClickSound.TICK,
+              new Pair(tone(5200, 0.6, 0.003, 1.37), tone(3900, 0.4, 0.003, 1.37))));
+
+  private float[] sounding = SOUNDS.get(ClickSound.TONE).beat();
+  private float gain;
   private int next = FRAMES;
   private int delay;
 
-  private static float[] tone(double hertz, double level) {
+  /**
+   * A tone.
+   *
+   * @param overtone a second partial as a multiple of the first, half as loud; 0 for none
+   */
+  private static float[] tone(double hertz, double level, double decaySeconds, double overtone) {
     float[] result = new float[FRAMES];
     for (int i = 0; i < FRAMES; i++) {
       double t = (double) i / OutputLine.FRAME_RATE;
       double attack = Math.min(1, i / 20.0);
-      result[i] =
-          (float)
-              (level * attack * Math.exp(-t / DECAY_SECONDS) * Math.sin(2 * Math.PI * hertz * t));
+      double phase = 2 * Math.PI * hertz * t;
+      double wave = Math.sin(phase) + (overtone == 0 ? 0 : 0.5 * Math.sin(phase * overtone));
+      result[i] = (float) (level * attack * Math.exp(-t / decaySeconds) * wave);
     }
     return result;
   }
 
-  /** Starts a click so many frames into the next block. */
-  public void start(boolean accent, int frame) {
-    sounding = accent ? ACCENT : BEAT;
+  /**
+   * Starts a click so many frames into the next block.
+   *
+   * @param level 0 to 1
+   */
+  public void start(boolean accent, int frame, ClickSound sound, double level) {
+    Pair pair = SOUNDS.get(sound);
+    sounding = accent ? pair.accent() : pair.beat();
+    gain = (float) level;
     next = 0;
     delay = frame;
   }
@@ -36,8 +61,9 @@ public final class ClickVoice {
   /** Mixes what sounds into a block: left and right in turn. */
   public void mixInto(float[] block) {
     for (int i = delay * 2; i < block.length && next < FRAMES; i += 2) {
-      block[i] += sounding[next];
-      block[i + 1] += sounding[next++];
+      float sample = gain * sounding[next++];
+      block[i] += sample;
+      block[i + 1] += sample;
     }
     delay = 0;
   }

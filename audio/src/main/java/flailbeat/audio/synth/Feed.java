@@ -1,5 +1,7 @@
 package flailbeat.audio.synth;
 
+import flailbeat.core.playback.ClickSound;
+import flailbeat.core.playback.Repeats;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 
@@ -12,6 +14,9 @@ public final class Feed {
   private final AtomicReference<Run> run = new AtomicReference<>();
   private final AtomicBoolean silence = new AtomicBoolean();
   private volatile float peak;
+  private volatile Repeats repeats = Repeats.NONE;
+  private volatile ClickSound clickSound = ClickSound.TONE;
+  private volatile double clickLevel = 0.7;
 
   public LiveQueue live() {
     return live;
@@ -26,6 +31,15 @@ public final class Feed {
     return run.get();
   }
 
+  /** Chooses which live notes are struck again and again. */
+  public void setRepeats(Repeats value) {
+    repeats = value;
+  }
+
+  Repeats repeats() {
+    return repeats;
+  }
+
   /** Ends all that sounds with the next block. */
   public void silence() {
     silence.set(true);
@@ -34,6 +48,24 @@ public final class Feed {
   /** Whether silence was asked for since this was last called. */
   boolean takeSilence() {
     return silence.getAndSet(false);
+  }
+
+  /**
+   * Chooses what the click sounds like.
+   *
+   * @param level 0 to 1
+   */
+  public void setClick(ClickSound sound, double level) {
+    clickSound = sound;
+    clickLevel = level;
+  }
+
+  ClickSound clickSound() {
+    return clickSound;
+  }
+
+  double clickLevel() {
+    return clickLevel;
   }
 
   /** The level that went out lately, 0 to 1. */

@@ -3,21 +3,27 @@ package flailbeat.audio.synth;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.time.Loop;
 import java.util.Arrays;
 
 /**
  * Sends a plan's messages to the synthesizer as their blocks come. Lives on the audio thread and
  * allocates nothing.
  *
- * <p>Where a plan is joined in the middle, or replaced by another, the notes that should be
- * sounding there are worked out and brought about: those of both go on, the rest end or begin.
+ * <p>Where a plan is joined in the middle, or replaced by another, or a loop begins anew, the notes
+ * that should be sounding there are worked out and brought about: those of both go on, the rest end
+ * or begin. Frames are counted from the run's start, so that song time never drifts against the
+ * stream, however often a loop is gone round.
  */
 final class PlanPlayer {
   private static final long NANOS_PER_SECOND = 1_000_000_000;
-  private static final int KEYS = 16 * 128;
+  private static final int CHANNELS = 16;
+  private static final int KEYS = CHANNELS * 128;
 
   private final Synth synth;
   private final ClickVoice click;
+  private final RepeatPlayer repeats;
+  private final Feed feed;
   private final boolean[] sounding = new boolean[KEYS];
   private final int[] wanted = new int[KEYS];
   private Run run;
@@ -28,8 +34,13 @@ final class PlanPlayer {
   private long startNanos;
   private long frames;
 
-  PlanPlayer(Synth synth, ClickVoice click) {
+  /** What has been gone round so far: unrolled time less this is song time. */
+  private long rounds;
+
+  PlanPlayer(Synth synth, ClickVoice click, RepeatPlayer repeats, Feed feed) {
     this.synth = synth;
+    this.repeats = repeats;
+    this.feed = feed;
     this.click = click;
   }
 
@@ -38,30 +49,49 @@ final class PlanPlayer {
     if (wantedRun != run) {
       run = wantedRun;
       frames = 0;
+      rounds = 0;
       if (run != null) {
         startNanos = run.songNanos() + Math.min(0, nextHeardNanos - run.clockNanos());
       }
-      for (int channel = 0; channel < 16; channel++) {
-        synth.resetControllers(channel);
-      }
+      resetControllers();
       take(run == null ? PlaybackPlan.SILENCE : run.plan());
     } else if (run != null && run.plan() != plan) {
       take(run.plan());
     }
     if (run != null) {
-      run.setOffsetNanos(songNanos() - nextHeardNanos);
+      run.setOffsetNanos(unrolledNanos(frames) - nextHeardNanos);
     }
   }
 
+  private void resetControllers() {
+    for (int channel = 0; channel < CHANNELS; channel++) {
+      synth.resetControllers(channel);
+    }
+  }
+
+  private long unrolledNanos(long atFrame) {
+    return startNanos + atFrame * NANOS_PER_SECOND / OutputLine.FRAME_RATE;
+  }
+
+  /** Whether it plays. */
+  boolean isRunning() {
+    return run != null;
+  }
+
   /** Song time of the next frame. */
-  private long songNanos() {
-    return startNanos + frames * NANOS_PER_SECOND / OutputLine.FRAME_RATE;
+  long songNanos() {
+    return unrolledNanos(frames) - rounds;
+  }
+
+  /** Song time at which the loop ends; the end of time where none is gone round. */
+  private long loopEnd() {
+    return run.loop() == null ? Long.MAX_VALUE : run.loop().end();
   }
 
   private void take(PlaybackPlan another) {
     plan = another;
     joined = false;
-    long from = run == null ? 0 : Math.max(songNanos(), run.songNanos());
+    long from = run == null ? 0 : Math.max(songNanos(), run.songNanos() - rounds);
     nextClick = plan.clicks().firstAtOrAfter(from);
     next = plan.firstAtOrAfter(Math.max(from, plan.startNanos()));
     if (run == null || songNanos() < plan.startNanos()) {
@@ -74,8 +104,20 @@ final class PlanPlayer {
     if (run == null) {
       return;
     }
-    long end =
-        startNanos + (frames + Synth.BLOCK_FRAMES) * NANOS_PER_SECOND / OutputLine.FRAME_RATE;
+    long blockStart = unrolledNanos(frames);
+    long blockEnd = unrolledNanos(frames + Synth.BLOCK_FRAMES);
+    long from = blockStart - rounds;
+    while (blockEnd - rounds > loopEnd()) {
+      play(from, loopEnd(), blockStart);
+      beginRound(run.loop());
+      from = run.loop().start();
+    }
+    play(from, blockEnd - rounds, blockStart);
+    frames += Synth.BLOCK_FRAMES;
+  }
+
+  /** Plays a stretch of song time, which is a block or the part of one at a loop's seam. */
+  private void play(long from, long end, long blockStart) {
     if (!joined && end > plan.startNanos()) {
       joined = true;
       join();
@@ -83,13 +125,27 @@ final class PlanPlayer {
     while (next < plan.size() && plan.nanosAt(next) < end) {
       send(plan.messageAt(next++));
     }
+    repeats.play(true, from, end, rounds);
     ClickTrack clicks = plan.clicks();
     while (nextClick < clicks.size() && clicks.nanosAt(nextClick) < end) {
-      long into = Math.max(0, clicks.nanosAt(nextClick) - songNanos());
-      click.start(
-          clicks.isAccent(nextClick++), (int) (into * OutputLine.FRAME_RATE / NANOS_PER_SECOND));
+      long into = Math.max(0, clicks.nanosAt(nextClick) + rounds - blockStart);
+      int frame = (int) (into * OutputLine.FRAME_RATE / NANOS_PER_SECOND);
+      click.start(clicks.isAccent(nextClick++), frame, feed.clickSound(), feed.clickLevel());
     }
-    frames += Synth.BLOCK_FRAMES;
+  }
+
+  /** What sounded at the loop's end and is not to sound at its start ends. */
+  private void beginRound(Loop loop) {
+    rounds += loop.length();
+    repeats.goBack(loop.length());
+    run.beginRound();
+    plan = run.plan();
+    resetControllers();
+    nextClick = plan.clicks().firstAtOrAfter(loop.start());
+    next = plan.firstAtOrAfter(loop.start());
+    endAll();
+    joined = true;
+    join();
   }
 
   /** Brings about what should be sounding where the plan is joined. */

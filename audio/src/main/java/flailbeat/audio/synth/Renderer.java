@@ -1,5 +1,7 @@
 package flailbeat.audio.synth;
 
+import flailbeat.audio.line.OutputLine;
+
 /**
  * Makes the next block of sound from the live notes, the run and the synthesizer. {@link #render}
  * is for one thread; everything else may be called from another and never waits.
@@ -14,17 +16,22 @@ public final class Renderer {
   /** Leaves room for several parts at once before the limiter has work. */
   private static final float HEADROOM = 0.6f;
 
+  private static final long BLOCK_NANOS =
+      Synth.BLOCK_FRAMES * 1_000_000_000L / OutputLine.FRAME_RATE;
+
   private final Synth synth;
   private final Feed feed;
   private final ClickVoice click = new ClickVoice();
   private final Limiter limiter = new Limiter();
+  private final RepeatPlayer repeats;
   private final PlanPlayer plans;
   private final float[] samples = new float[Synth.BLOCK_FRAMES * 2];
 
   public Renderer(Synth synth, Feed feed) {
     this.synth = synth;
     this.feed = feed;
-    this.plans = new PlanPlayer(synth, click);
+    this.repeats = new RepeatPlayer(synth);
+    this.plans = new PlanPlayer(synth, click, repeats, feed);
   }
 
   /** The last block as numbers, left and right in turn; for the rendering thread alone. */
@@ -48,7 +55,9 @@ public final class Renderer {
       sendLive(message);
       message = feed.live().poll();
     }
+    repeats.follow(feed.repeats());
     plans.block();
+    repeats.play(false, nextHeardNanos, nextHeardNanos + BLOCK_NANOS, 0);
     synth.render(samples);
     for (int i = 0; i < samples.length; i++) {
       samples[i] *= HEADROOM;
@@ -59,7 +68,7 @@ public final class Renderer {
   }
 
   private void sendLive(int message) {
-    int channel = message & 0x0F;
+    int channel = Synth.LIVE + (message & 0x0F);
     int data1 = message >> 8 & 0x7F;
     int data2 = message >> 16 & 0x7F;
     switch (message & 0xF0) {

@@ -1,19 +1,29 @@
 package flailbeat.audio.synth;
 
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.time.Loop;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 
 /** One stretch of playing, from a cue to a halt: what is played, and what of it is heard when. */
 public final class Run {
   private final long songNanos;
   private final long clockNanos;
+  private final Loop loop;
+  private final AtomicReference<PlaybackPlan> atLoop = new AtomicReference<>();
   private volatile PlaybackPlan plan;
   private volatile long offsetNanos;
 
-  /** A run that shall be heard so that {@code songNanos} falls on {@code clockNanos}. */
-  public Run(PlaybackPlan plan, long songNanos, long clockNanos) {
+  /**
+   * A run that shall be heard so that {@code songNanos} falls on {@code clockNanos}.
+   *
+   * @param loop what is gone round, once its end is reached
+   */
+  public Run(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop) {
     this.plan = plan;
     this.songNanos = songNanos;
     this.clockNanos = clockNanos;
+    this.loop = loop.orElse(null);
     this.offsetNanos = songNanos - clockNanos;
   }
 
@@ -25,6 +35,11 @@ public final class Run {
     return clockNanos;
   }
 
+  /** What is gone round; null for nothing. */
+  Loop loop() {
+    return loop;
+  }
+
   public PlaybackPlan plan() {
     return plan;
   }
@@ -33,7 +48,20 @@ public final class Run {
     plan = value;
   }
 
-  /** Song time less clock time of what is heard. */
+  /** Makes a plan ready to be taken up where the loop begins anew. */
+  public void setPlanAtLoop(PlaybackPlan value) {
+    atLoop.set(value);
+  }
+
+  /** Takes up the plan that was made ready, if one was. */
+  void beginRound() {
+    PlaybackPlan ready = atLoop.getAndSet(null);
+    if (ready != null) {
+      plan = ready;
+    }
+  }
+
+  /** Unrolled time less clock time of what is heard. */
   public long offsetNanos() {
     return offsetNanos;
   }

@@ -34,6 +34,12 @@ public final class Synth implements AutoCloseable {
   /** Frames to a block: 2.27 ms. */
   public static final int BLOCK_FRAMES = 100;
 
+  /** Channels from this one on are for live notes: the same sounds as 16 channels before. */
+  public static final int LIVE = 16;
+
+  /** The bank that General MIDI 2 keeps for kits: on any channel, unlike the drum channel's. */
+  private static final int KIT_BANK = 0x78 << 7;
+
   private static final int POLYPHONY = 192;
   private static final AudioFormat FORMAT =
       new AudioFormat(
@@ -62,6 +68,8 @@ public final class Synth implements AutoCloseable {
             false,
             "max polyphony",
             POLYPHONY,
+            "midi channels",
+            2 * LIVE,
             "load default soundbank",
             false,
             "interpolation",
@@ -94,9 +102,11 @@ public final class Synth implements AutoCloseable {
     }
   }
 
-  /** Chooses a channel's sound, which must be loaded. */
+  /** Chooses a channel's sound, and its live channel's; it must be loaded. */
   public void choose(int channel, Instrument instrument) {
-    channels[channel].programChange(instrument.program());
+    int bank = instrument.kit() ? KIT_BANK : 0;
+    channels[channel].programChange(bank, instrument.program());
+    channels[channel + LIVE].programChange(bank, instrument.program());
   }
 
   public void noteOn(int channel, int pitch, int velocity) {

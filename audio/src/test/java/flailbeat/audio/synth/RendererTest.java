@@ -14,10 +14,15 @@ import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Repeats;
+import flailbeat.core.time.Loop;
+import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.Pulses;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,7 +140,7 @@ class RendererTest {
 
   private Run cue(PlaybackPlan plan, long songNanos, long inMs) {
     long at = frames * 1_000_000_000L / OutputLine.FRAME_RATE + inMs * 1_000_000;
-    Run run = new Run(plan, songNanos, at);
+    Run run = new Run(plan, songNanos, at, Optional.empty());
     feed.setRun(run);
     return run;
   }
@@ -174,6 +179,115 @@ class RendererTest {
     for (int i = 0; i < found.size(); i++) {
       assertThat(found.get(i)).isCloseTo(i * OutputLine.FRAME_RATE / 2, within(2));
     }
+  }
+
+  /** The frames at which sound begins after silence. */
+  private static List<Integer> onsets(float[] samples, double quietMs) {
+    List<Integer> found = new ArrayList<>();
+    int quiet = (int) (quietMs * OutputLine.FRAME_RATE / 1000);
+    int silentFor = quiet;
+    for (int i = 0; i < samples.length; i++) {
+      boolean sounds = Math.abs(samples[i]) > 1e-3;
+      if (sounds && silentFor >= quiet) {
+        found.add(i);
+      }
+      silentFor = sounds ? 0 : silentFor + 1;
+    }
+    return found;
+  }
+
+  /** A loop of one bar, two seconds, whose length is no whole number of blocks. */
+  @Test
+  void round_a_loop_notes_and_clicks_come_within_a_block_of_their_place_for_ten_minutes() {
+    Song song = Song.empty();
+    ClickTrack clicks = ClickTrack.between(0, 3840, song.tempos(), song.meters());
+    Loop bar = new Loop(0, 2_000_000_000);
+    feed.setRun(new Run(PlaybackPlan.of(song, clicks, 0), 0, 0, Optional.of(bar)));
+    List<Integer> found = onsets(render(600_000), 200);
+    assertThat(found).hasSize(1200);
+    for (int i = 0; i < found.size(); i++) {
+      assertThat(found.get(i) - i * OutputLine.FRAME_RATE / 2).isBetween(0, Synth.BLOCK_FRAMES);
+    }
+  }
+
+  @Test
+  void at_the_loops_end_what_sounds_ends_and_the_next_round_is_what_was_made_ready() {
+    choose(Sound.SQUARE_LEAD);
+    Loop bar = new Loop(0, 2_000_000_000);
+    PlaybackPlan first =
+        PlaybackPlan.of(song(new NewNote(60, 100, new Played(2880, 9600))), ClickTrack.NONE, 0);
+    PlaybackPlan second =
+        PlaybackPlan.of(song(new NewNote(60, 100, new Played(10, 480))), ClickTrack.NONE, 0);
+    Run run = new Run(first, 0, 0, Optional.of(bar));
+    feed.setRun(run);
+    assertThat(peak(render(1490))).isZero();
+    run.setPlanAtLoop(second);
+    assertThat(peak(render(500))).isGreaterThan(0.02);
+    render(12);
+    assertThat(peak(render(200))).as("the note at the very start").isGreaterThan(0.02);
+    render(1000);
+    assertThat(peak(render(780))).as("nothing hangs").isLessThan(0.003);
+  }
+
+  /** Sixteenth triplets at 120 bpm round a bar: 83.3 ms apart, 7,200 of them. */
+  @Test
+  void note_repeat_comes_within_a_block_of_its_place_for_ten_minutes() {
+    choose(Sound.STANDARD_KIT);
+    Song song = Song.empty();
+    Loop bar = new Loop(0, 2_000_000_000);
+    Pulses pulses =
+        Pulses.over(
+            new TickRange(0, 3840),
+            NoteValue.parse("1/8T"),
+            50,
+            song.tempos(),
+            song.meters(),
+            Optional.of(bar));
+    feed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0, Optional.of(bar)));
+    int sideStick = 0x90 | Track.DRUM_CHANNEL | 37 << 8 | 110 << 16;
+    feed.setRepeats(new Repeats(pulses, true, new int[] {sideStick}, new long[] {0}));
+    float[] stream = render(600_000);
+    double gap = OutputLine.FRAME_RATE / 6.0;
+    int second = (int) Math.round(gap);
+    float[] stroke = Arrays.copyOfRange(stream, second, second + 600);
+    assertThat(firstSound(stroke, 0.05f))
+        .as("the sample's own attack, some 50 frames, is part of it")
+        .isBetween(0, Synth.BLOCK_FRAMES + 50);
+    for (int n = 2; n < 3600; n++) {
+      assertThat(shift(stroke, stream, (int) Math.round(n * gap)))
+          .as("stroke %d", n)
+          .isBetween(-Synth.BLOCK_FRAMES, Synth.BLOCK_FRAMES);
+    }
+  }
+
+  /** How many frames from a place a stroke is found: where it is most like itself. */
+  private static int shift(float[] stroke, float[] stream, int place) {
+    int best = 0;
+    double most = 0;
+    for (int by = -150; by <= Math.min(150, stream.length - place - stroke.length); by++) {
+      double sum = 0;
+      for (int i = 0; i < stroke.length; i += 2) {
+        sum += stroke[i] * stream[place + by + i];
+      }
+      if (sum > most) {
+        most = sum;
+        best = by;
+      }
+    }
+    return best;
+  }
+
+  @Test
+  void a_live_note_and_a_planned_one_of_the_same_pitch_do_not_end_each_other() {
+    choose(Sound.SQUARE_LEAD);
+    cue(PlaybackPlan.of(song(new NewNote(60, 100, new Played(0, 480))), ClickTrack.NONE, 0), 0, 0);
+    render(100);
+    noteOn(0, 60, 100);
+    render(1000);
+    assertThat(peak(render(100))).as("the plan's note ended at 250 ms").isGreaterThan(0.02);
+    noteOff(0, 60);
+    render(2000);
+    assertThat(peak(render(50))).isLessThan(0.003);
   }
 
   @Test
@@ -252,7 +366,7 @@ class RendererTest {
       own.load(Sound.playing(track.instrument()));
       own.choose(track.channel(), Sound.playing(track.instrument()).instrument());
     }
-    ownFeed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0));
+    ownFeed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0, Optional.empty()));
     byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
     int hash = 1;
     for (long b = 0; b < 2000; b++) {

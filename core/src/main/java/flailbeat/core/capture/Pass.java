@@ -10,38 +10,44 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
- * One recording from start to stop.
+ * One time over what is recorded: from where recording starts, or the loop's start, to where it
+ * stops, or the loop's end.
  *
- * <p>A note struck up to {@link #CATCH_NANOS} before the start belongs to it, since people come in
- * a little early; what is struck before that, in the count-in, is counted as left out. A note that
- * is still held at the stop ends there.
+ * <p>A note struck a little before the start belongs to it and stands at the start, since people
+ * come in early; what is struck before that, in the count-in, is counted as left out. A note that
+ * is still held at the end ends there.
  */
 public final class Pass {
-  /** How early a note may come and still count. */
-  public static final long CATCH_NANOS = 120_000_000;
-
-  /** A note that is still held. */
-  public record Held(long onset, int pitch, int velocity) {}
+  /**
+   * A note that is still held.
+   *
+   * @param carried whether it was struck in the pass before and only goes on in this one
+   */
+  public record Held(long onset, int pitch, int velocity, boolean carried) {}
 
   private final TempoMap tempos;
   private final long startTick;
   private final long earliestNanos;
+  private final long catchNanos;
   private final Map<Integer, Held> held = new HashMap<>();
   private final List<NewNote> done = new ArrayList<>();
   private final List<ControlPoint> controls = new ArrayList<>();
   private int leftOut;
 
   /**
-   * A recording that starts at a tick.
+   * A pass that starts at a tick.
    *
    * @param tempos the tempos it is played to
+   * @param catchNanos how early a note may come and still count
    */
-  public Pass(TempoMap tempos, long startTick) {
+  public Pass(TempoMap tempos, long startTick, long catchNanos) {
     this.tempos = tempos;
     this.startTick = startTick;
-    this.earliestNanos = tempos.nanosAt(startTick) - CATCH_NANOS;
+    this.catchNanos = catchNanos;
+    this.earliestNanos = tempos.nanosAt(startTick) - catchNanos;
   }
 
   /** Takes in what was performed, at a song time in nanoseconds from tick 0. */
@@ -56,7 +62,7 @@ public final class Pass {
   }
 
   /** A controller that moved before the start holds at the start; of several the last. */
-  private void control(ControlPoint.Kind kind, int number, int value, long songNanos) {
+  void control(ControlPoint.Kind kind, int number, int value, long songNanos) {
     long tick = Math.max(startTick, tempos.tickAt(songNanos));
     for (int i = controls.size() - 1; i >= 0 && controls.get(i).tick() == tick; i--) {
       if (controls.get(i).kind() == kind && controls.get(i).number() == number) {
@@ -71,6 +77,14 @@ public final class Pass {
     return List.copyOf(controls);
   }
 
+  /** The last value of a controller in this pass; empty when it did not move. */
+  Optional<Integer> lastValue(ControlPoint.Kind kind, int number) {
+    return controls.reversed().stream()
+        .filter(c -> c.kind() == kind && c.number() == number)
+        .map(ControlPoint::value)
+        .findFirst();
+  }
+
   public long startTick() {
     return startTick;
   }
@@ -80,14 +94,35 @@ public final class Pass {
     return held.values();
   }
 
+  boolean holds(int pitch) {
+    return held.containsKey(pitch);
+  }
+
   /** The notes that have ended, in the order in which they did. */
   public List<NewNote> done() {
     return done;
   }
 
+  /** Whether anything was struck in it. */
+  public boolean hasNotes() {
+    return !done.isEmpty() || held.values().stream().anyMatch(h -> !h.carried());
+  }
+
   /** How many notes came in the count-in, too early to belong. */
   public int leftOut() {
     return leftOut;
+  }
+
+  /** Lets a note of the pass before go on from the start of this one. */
+  void carryOn(Held note) {
+    held.put(note.pitch(), new Held(startTick, note.pitch(), note.velocity(), true));
+  }
+
+  /** The notes as they would be if what is held ended at a song time. */
+  public List<NewNote> notesUpTo(long songNanos) {
+    List<NewNote> result = new ArrayList<>(done);
+    held.values().forEach(h -> finished(h, songNanos).ifPresent(result::add));
+    return result;
   }
 
   /** Ends what is held and gives all the notes. */
@@ -101,15 +136,27 @@ public final class Pass {
     if (songNanos < earliestNanos) {
       leftOut++;
     } else {
-      held.put(on.pitch(), new Held(tempos.tickAt(songNanos), on.pitch(), on.velocity()));
+      long onset = tempos.tickAt(songNanos);
+      held.put(on.pitch(), new Held(onset, on.pitch(), on.velocity(), false));
     }
   }
 
   private void end(int pitch, long songNanos) {
     Held note = held.remove(pitch);
     if (note != null) {
-      long release = Math.max(note.onset() + 1, tempos.tickAt(songNanos));
-      done.add(new NewNote(pitch, note.velocity(), new Played(note.onset(), release)));
+      finished(note, songNanos).ifPresent(done::add);
     }
+  }
+
+  /** Of a note from the pass before, a rest no longer than the catch is only a late finger. */
+  private Optional<NewNote> finished(Held note, long songNanos) {
+    boolean lateFinger = note.carried() && songNanos - tempos.nanosAt(startTick) <= catchNanos;
+    if (lateFinger) {
+      return Optional.empty();
+    }
+    long release = Math.max(note.onset() + 1, tempos.tickAt(songNanos));
+    Played played = new Played(note.onset(), release);
+    long onset = Math.max(startTick, note.onset());
+    return Optional.of(new NewNote(note.pitch(), note.velocity(), played, onset));
   }
 }

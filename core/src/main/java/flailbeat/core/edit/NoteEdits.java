@@ -5,6 +5,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Pitch;
@@ -13,6 +14,7 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -21,8 +23,17 @@ import java.util.function.UnaryOperator;
 public final class NoteEdits {
   private NoteEdits() {}
 
-  /** A note to be added: one that has no name yet. */
-  public record NewNote(int pitch, int velocity, Played played) {}
+  /**
+   * A note to be added: one that has no name yet.
+   *
+   * @param onset where it shall stand, until it was let go; not before the song's start
+   */
+  public record NewNote(int pitch, int velocity, Played played, long onset) {
+    /** A note that shall stand where it was played, as far as the song reaches. */
+    public NewNote(int pitch, int velocity, Played played) {
+      this(pitch, velocity, played, Math.max(0, played.onset()));
+    }
+  }
 
   /** The notes of these names, in order. */
   public static List<Note> find(Song song, Set<NoteId> ids) {
@@ -98,23 +109,77 @@ public final class NoteEdits {
     if (added.isEmpty()) {
       return song;
     }
-    List<Note> notes = new ArrayList<>(added.size());
-    long id = song.nextId();
-    for (NewNote n : added) {
-      notes.add(Note.asPlayed(new NoteId(id++), n.pitch(), n.velocity(), n.played()));
-    }
+    List<Note> notes = named(song, added);
     MeterMap meters = song.meters();
     Clip fresh = Clip.around(notes, meters);
     TickRange wanted = fresh.range().span(meters.wholeBars(range));
-    return song.withNextId(id)
-        .withTrack(track, t -> t.withClips(merged(t, new Clip(wanted, fresh.notes()))));
+    return song.withNextId(song.nextId() + notes.size())
+        .withTrack(track, t -> t.withClips(merged(t, fresh.notes(), wanted)));
   }
 
-  private static List<Clip> merged(Track track, Clip added) {
-    TickRange range = added.range();
-    List<Note> notes = new ArrayList<>(added.notes());
+  /** Notes with names given out in order from {@link Song#nextId()}. */
+  static List<Note> named(Song song, Collection<NewNote> added) {
+    List<Note> notes = new ArrayList<>(added.size());
+    long id = song.nextId();
+    for (NewNote n : added) {
+      long length = Math.max(1, n.played().release() - n.onset());
+      notes.add(new Note(new NoteId(id++), n.pitch(), n.velocity(), n.onset(), length, n.played()));
+    }
+    return notes;
+  }
+
+  /**
+   * A clip with takes keeps its place: its heard take gets the notes that begin in it. The others
+   * go into what lies between such clips, merged with the clips that are there.
+   */
+  private static List<Clip> merged(Track track, List<Note> added, TickRange range) {
     List<Clip> result = new ArrayList<>();
+    List<Clip> loose = new ArrayList<>();
+    List<Note> rest = new ArrayList<>(added);
     for (Clip clip : track.clips()) {
+      List<Note> begun = rest.stream().filter(n -> clip.range().contains(n.onset())).toList();
+      if (clip.takes().isChoice()) {
+        rest.removeIf(n -> clip.range().contains(n.onset()));
+        List<Note> all = new ArrayList<>(clip.notes());
+        all.addAll(begun);
+        result.add(Clip.of(clip.range(), all, clip.takes()));
+      } else {
+        loose.add(clip);
+      }
+    }
+    for (TickRange gap : gaps(range, result)) {
+      List<Note> begun = rest.stream().filter(n -> gap.contains(n.onset())).toList();
+      boolean wholly = result.isEmpty();
+      if (wholly || !begun.isEmpty()) {
+        loose = mergedInto(loose, begun, gap);
+      }
+    }
+    result.addAll(loose);
+    result.sort(Comparator.comparingLong(c -> c.range().start()));
+    return result;
+  }
+
+  /** What of a range the clips leave free. */
+  private static List<TickRange> gaps(TickRange range, List<Clip> clips) {
+    List<TickRange> result = new ArrayList<>();
+    long from = range.start();
+    for (Clip clip : clips) {
+      if (clip.range().start() > from && from < range.end()) {
+        result.add(new TickRange(from, Math.min(range.end(), clip.range().start())));
+      }
+      from = Math.max(from, clip.range().end());
+    }
+    if (from < range.end()) {
+      result.add(new TickRange(from, range.end()));
+    }
+    return result;
+  }
+
+  private static List<Clip> mergedInto(List<Clip> clips, List<Note> added, TickRange wanted) {
+    TickRange range = wanted;
+    List<Note> notes = new ArrayList<>(added);
+    List<Clip> result = new ArrayList<>();
+    for (Clip clip : clips) {
       boolean overlaps = clip.range().start() < range.end() && range.start() < clip.range().end();
       if (overlaps) {
         range = range.span(clip.range());
@@ -123,10 +188,21 @@ public final class NoteEdits {
         result.add(clip);
       }
     }
-    notes.sort(Note.ORDER);
-    result.add(new Clip(range, notes));
-    result.sort((a, b) -> Long.compare(a.range().start(), b.range().start()));
+    result.add(Clip.of(range, notes, Takes.NONE));
     return result;
+  }
+
+  /** Takes away the notes of a track that begin in a range. */
+  public static Song clear(Song song, TrackId track, TickRange range) {
+    return song.withTrack(
+        track,
+        t ->
+            t.mapNotes(
+                notes -> {
+                  List<Note> kept = notes.stream().filter(n -> !range.contains(n.onset())).toList();
+                  return kept.size() == notes.size() ? notes : kept;
+                },
+                song.meters()));
   }
 
   private static Song edit(Song song, UnaryOperator<List<Note>> change) {

@@ -7,6 +7,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -68,6 +69,17 @@ public final class SongEdits {
           all.addAll(added);
           all.sort(Comparator.comparingLong(ControlPoint::tick));
           return t.withEvents(all, t.carried());
+        });
+  }
+
+  /** Takes away what controllers did on a track in a range. */
+  public static Song clearControls(Song song, TrackId id, TickRange range) {
+    return song.withTrack(
+        id,
+        t -> {
+          List<ControlPoint> kept =
+              t.controls().stream().filter(c -> !range.contains(c.tick())).toList();
+          return kept.size() == t.controls().size() ? t : t.withEvents(kept, t.carried());
         });
   }
 

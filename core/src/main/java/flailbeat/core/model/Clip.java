@@ -9,14 +9,26 @@ import java.util.List;
  * A stretch of a track with the notes in it.
  *
  * @param range where it lies in the song
- * @param notes in {@link Note#ORDER}; their times count from the song's start, not the clip's
+ * @param notes those that are heard, in {@link Note#ORDER}; their times count from the song's
+ *     start, not the clip's
+ * @param takes which of its versions these notes are, and the others
  */
-public record Clip(TickRange range, List<Note> notes) {
+public record Clip(TickRange range, List<Note> notes, Takes takes) {
   public Clip {
     notes = List.copyOf(notes);
     if (!isOrdered(notes)) {
       throw new IllegalArgumentException("The notes of a clip must be in order");
     }
+  }
+
+  /** A clip that was recorded once. */
+  public Clip(TickRange range, List<Note> notes) {
+    this(range, notes, Takes.NONE);
+  }
+
+  /** A clip whose notes may come in any order. */
+  public static Clip of(TickRange range, List<Note> notes, Takes takes) {
+    return new Clip(range, sorted(notes), takes);
   }
 
   /** A clip of whole bars round these notes, which may come in any order; at least one note. */
@@ -30,11 +42,36 @@ public record Clip(TickRange range, List<Note> notes) {
    */
   public Clip with(List<Note> newNotes, MeterMap meters) {
     if (newNotes.isEmpty()) {
-      return new Clip(range, newNotes);
+      return new Clip(range, newNotes, takes);
     }
     TickRange extent = extent(newNotes);
     boolean inside = extent.start() >= range.start() && extent.end() <= range.end();
-    return new Clip(inside ? range : range.span(meters.wholeBars(extent)), sorted(newNotes));
+    return of(inside ? range : range.span(meters.wholeBars(extent)), newNotes, takes);
+  }
+
+  /** Whether no version has a note. */
+  public boolean isEmpty() {
+    return notes.isEmpty() && takes.others().stream().allMatch(t -> t.notes().isEmpty());
+  }
+
+  /**
+   * What of it begins in a stretch. A stretch that ends before it begins is taken to be empty, at
+   * its start.
+   */
+  public Clip part(long start, long end) {
+    TickRange wanted = new TickRange(start, Math.max(start, end));
+    List<Take> others = takes.others().stream().map(t -> part(t, wanted)).toList();
+    return new Clip(wanted, part(notes, wanted), new Takes(takes.heard(), others));
+  }
+
+  private static Take part(Take take, TickRange range) {
+    List<ControlPoint> controls =
+        take.controls().stream().filter(c -> range.contains(c.tick())).toList();
+    return new Take(take.number(), part(take.notes(), range), controls);
+  }
+
+  private static List<Note> part(List<Note> notes, TickRange range) {
+    return notes.stream().filter(n -> range.contains(n.onset())).toList();
   }
 
   private static boolean isOrdered(List<Note> notes) {

@@ -9,7 +9,7 @@ import java.util.function.UnaryOperator;
  * One part.
  *
  * @param channel MIDI channel, 0 to 15; 9 is the drum channel
- * @param armed whether a recording may go onto it
+ * @param armed whether it is played and recorded along with the chosen track
  * @param clips in order of start
  * @param controls in order of tick
  * @param carried in order of tick
@@ -37,10 +37,10 @@ public record Track(
     carried = List.copyOf(carried);
   }
 
-  /** An empty track, armed. */
+  /** An empty track. */
   public static Track empty(TrackId id, String name, Instrument instrument, int channel) {
     return new Track(
-        id, name, instrument, channel, true, false, false, List.of(), List.of(), List.of());
+        id, name, instrument, channel, false, false, false, List.of(), List.of(), List.of());
   }
 
   /** All its notes, clip by clip. */

@@ -3,7 +3,10 @@ package flailbeat.core.playback;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 
-/** Where notes go that are to be heard at once. Channels are counted from 0. */
+/**
+ * Where notes go that are to be heard at once, apart from those of a plan: neither ends the
+ * other's. Channels are counted from 0.
+ */
 public interface NoteSink {
   void noteOn(int channel, int pitch, int velocity);
 

@@ -12,6 +12,10 @@ public enum Aspect {
   KEYS,
   /** What is printed on the person's keys. */
   LAYOUT,
+  /** The range of the loop, or whether it is gone round. */
+  LOOP,
+  /** How things are played and recorded. */
+  SETTINGS,
   /** What a recording has gathered. */
   PASS,
   /** How to quantize, the grid, or what is previewed. */

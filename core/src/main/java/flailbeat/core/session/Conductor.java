@@ -1,27 +1,37 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Pass;
+import flailbeat.core.capture.Recording;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
+import flailbeat.core.time.Loop;
+import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
+import flailbeat.core.transport.Transport.Start;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Playing, live and back, and recording: what sounds when, and where it is written down. */
 public final class Conductor {
   private static final int CLICK_BARS_AHEAD = 400;
   private static final long NANOS_PER_MINUTE = 60_000_000_000L;
+
+  /** How long before the loop begins anew the next round is made ready. */
+  private static final long READY_NANOS = 250_000_000;
 
   private final Document document;
   private final TimingDesk timing;
@@ -30,13 +40,18 @@ public final class Conductor {
   private final Clock clock;
   private final Player player;
   private final Transport transport;
+  private final Looping looping;
+  private final Sweeper sweeper;
+  private final Recorder recorder;
+  private final Repeater repeater;
   private long run;
   private PlaySettings settings = PlaySettings.standard();
-  private final Recorder recorder;
+  private RecordSettings recordSettings = RecordSettings.standard();
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
-  private int liveChannel;
+  private List<Integer> liveChannels = List.of();
   private long endNanos;
+  private boolean nextRoundReady;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Conductor(
@@ -53,15 +68,50 @@ public final class Conductor {
     this.clock = clock;
     this.player = player;
     this.transport = new Transport(clock);
-    this.recorder = new Recorder(document, changes);
+    this.looping = new Looping(document, changes);
+    this.sweeper = new Sweeper(document, changes);
+    this.recorder = new Recorder(document, timing, changes);
+    this.repeater = new Repeater(document, timing, transport, player, changes);
     this.tempos = document.song().tempos();
     performer.playTo(this::hear);
     changes.listen(this::onChange);
     sendInstruments();
+    setSettings(settings);
   }
 
   public Transport transport() {
     return transport;
+  }
+
+  public Looping looping() {
+    return looping;
+  }
+
+  public Sweeper sweeper() {
+    return sweeper;
+  }
+
+  public Repeater repeater() {
+    return repeater;
+  }
+
+  /** Turns note repeat on or off, and chooses its note value. */
+  public void setRepeat(boolean on, NoteValue value) {
+    long now = clock.nanoTime();
+    writeRepeats(now);
+    repeater.set(on, value, now);
+    if (on) {
+      int velocity = performer.hands().velocity();
+      performer.hands().soundingPitches().stream()
+          .map(pitch -> new Performed.NoteOn(now, pitch, velocity))
+          .forEach(repeater::hear);
+    }
+  }
+
+  private void writeRepeats(long nowNanos) {
+    for (Performed event : repeater.advance(nowNanos)) {
+      write(event);
+    }
   }
 
   public PlaySettings settings() {
@@ -70,13 +120,37 @@ public final class Conductor {
 
   public void setSettings(PlaySettings value) {
     settings = value;
+    player.click(value.clickSound(), value.clickLevel() / 100.0);
     replan();
-    tellTransport();
+    changes.fire(Aspect.SETTINGS);
   }
 
-  /** What the running recording has gathered. */
+  public RecordSettings recordSettings() {
+    return recordSettings;
+  }
+
+  /** How the next recording is made; one that runs goes on as it began. */
+  public void setRecordSettings(RecordSettings value) {
+    recordSettings = value;
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** What the running recording has gathered in the pass that runs. */
   public Optional<Pass> pass() {
     return recorder.pass();
+  }
+
+  /** The number of the pass that runs, from 1; 0 when nothing is recorded. */
+  public int passNumber() {
+    return recorder.passNumber();
+  }
+
+  /** The tracks that are played and recorded onto: the chosen one, and those that are armed. */
+  public List<Track> targets() {
+    Track chosen = document.track();
+    Stream<Track> along =
+        document.song().tracks().stream().filter(t -> t.armed() && !t.id().equals(chosen.id()));
+    return Stream.concat(Stream.of(chosen), along).toList();
   }
 
   /** Silence, at once, whatever sounds. */
@@ -91,7 +165,7 @@ public final class Conductor {
     return document.song().tempos().tickAt(transport.positionNanos());
   }
 
-  /** The tick at which the next start begins. */
+  /** The tick at which the next start begins, and to which stopping returns. */
   public long placeTicks() {
     return document.song().tempos().tickAt(transport.placeNanos());
   }
@@ -110,24 +184,53 @@ public final class Conductor {
     tellTransport();
   }
 
-  /** Plays from the place. */
+  /** Plays from the place or, where that lies behind the loop, from the loop's start. */
   public void play() {
-    start(false);
+    start(false, startTick());
   }
 
-  /** Records onto the chosen track, from the place, after the count-in. */
+  /** Records onto the targets, from the place, after the count-in. */
   Notice record() {
-    Track track = document.track();
-    if (!track.armed()) {
-      return new Notice(
-          track.name() + " is not armed: press the red dot on its tab to record onto it", true);
+    if (transport.isRunning()) {
+      return new Notice("It runs already", true);
     }
-    recorder.begin(track.id(), placeTicks());
-    start(true);
-    return new Notice("Recording onto " + track.name(), false);
+    List<Track> onto = targets();
+    long from = startTick();
+    recorder.begin(recordingFrom(from), from, ids(onto), recordSettings, looping.active());
+    start(true, from);
+    String names = onto.stream().map(Track::name).collect(Collectors.joining(" and "));
+    return new Notice("Recording onto " + names, false);
   }
 
-  /** Stops; a recording becomes one undo step. Says what was recorded. */
+  private static List<TrackId> ids(List<Track> tracks) {
+    return tracks.stream().map(Track::id).toList();
+  }
+
+  private Recording recordingFrom(long tick) {
+    TempoMap map = document.song().tempos();
+    long half = timing.settings().grid().finestTicks() / 2;
+    long nearEnd =
+        looping.active().map(r -> map.nanosAt(r.end()) - map.nanosAt(r.end() - half)).orElse(0L);
+    long catchNanos = recordSettings.catchNanos();
+    return new Recording(map, tick, catchNanos, loop(), Math.min(catchNanos, nearEnd));
+  }
+
+  private long startTick() {
+    long place = placeTicks();
+    return looping.active().filter(r -> place >= r.end()).map(TickRange::start).orElse(place);
+  }
+
+  private Optional<Loop> loop() {
+    TempoMap map = document.song().tempos();
+    return looping.active().map(r -> new Loop(map.nanosAt(r.start()), map.nanosAt(r.end())));
+  }
+
+  /** Takes back the last pass of the running recording, which goes on. */
+  Notice dropLastPass() {
+    return recorder.dropLast();
+  }
+
+  /** Stops; says what was recorded, if anything was. */
   Optional<Notice> stop() {
     if (!transport.isRunning()) {
       return Optional.empty();
@@ -136,29 +239,92 @@ public final class Conductor {
     if (pass().isPresent()) {
       performer.releaseAll(now);
     }
-    long songNanos = transport.songNanosAt(now);
+    Optional<Notice> swept = sweeper.release();
+    long unrolled = transport.unrolledAt(now) - recordSettings.offsetNanos();
     transport.stop();
     player.halt();
-    Optional<Notice> said = recorder.end(songNanos);
+    repeater.rebase(now);
+    Optional<Notice> said = recorder.end(unrolled);
     tellTransport();
-    return said;
+    return said.or(() -> swept);
   }
 
   /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
   public void tick() {
     performer.advance();
+    writeRepeats(clock.nanoTime());
     if (!transport.isRunning()) {
       return;
     }
     transport.follow(player.songOffsetNanos());
+    long unrolled = transport.unrolledAt(clock.nanoTime());
+    if (pass().isPresent()) {
+      int before = passNumber();
+      recorder.advance(unrolled - recordSettings.offsetNanos());
+      readyNextRound(unrolled);
+      if (passNumber() != before) {
+        changes.fire(Aspect.PASS);
+        tellTransport();
+      }
+    }
+    followSweep();
     long position = transport.positionNanos();
-    if (plan.clicks().size() > 0 && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE) {
+    if (clicksRunOut(position)) {
       replan();
     }
     if (!transport.isRecording() && isPastEnd(position)) {
       stop();
     } else if (transport.state() != toldState) {
       tellTransport();
+    }
+  }
+
+  private boolean clicksRunOut(long position) {
+    return transport.loop().isEmpty()
+        && plan.clicks().size() > 0
+        && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE;
+  }
+
+  /** What was just recorded must sound from the very start of the next round. */
+  private void readyNextRound(long unrolled) {
+    Optional<Loop> round = transport.loop();
+    if (round.isEmpty()) {
+      return;
+    }
+    long left = round.get().endOf(recorder.passNumber() - 1) - unrolled;
+    if (left > READY_NANOS + player.leadNanos()) {
+      nextRoundReady = false;
+    } else if (!nextRoundReady) {
+      nextRoundReady = true;
+      recorder
+          .heardNextRound()
+          .ifPresent(song -> player.replaceAtLoop(planOf(sweeper.swept(song))));
+    }
+  }
+
+  /** The sweep is pressed or let go; says what it did. */
+  Optional<Notice> sweep(boolean held) {
+    Optional<Notice> said = Optional.empty();
+    if (held != sweeper.isHeld()) {
+      if (held) {
+        sweeper.press(positionTicks(), clock.nanoTime());
+      } else {
+        followSweep();
+        said = sweeper.release();
+      }
+      replan();
+    }
+    return said;
+  }
+
+  private void followSweep() {
+    if (sweeper.isHeld()) {
+      TickRange round = looping.active().orElse(new TickRange(0, 0));
+      boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
+      sweeper.follow(positionTicks(), round);
+      if (another) {
+        replan();
+      }
     }
   }
 
@@ -188,7 +354,9 @@ public final class Conductor {
   }
 
   private boolean isPastEnd(long positionNanos) {
-    return transport.placeNanos() < endNanos && positionNanos >= endNanos;
+    return transport.loop().isEmpty()
+        && transport.placeNanos() < endNanos
+        && positionNanos >= endNanos;
   }
 
   /** Where playing stops: the end of the last bar with notes; 0 without notes. */
@@ -199,71 +367,103 @@ public final class Conductor {
     return song.tempos().nanosAt(bars);
   }
 
-  private void start(boolean record) {
+  private void start(boolean record, long fromTick) {
     if (transport.isRunning()) {
       return;
     }
     Song song = document.song();
-    long place = placeTicks();
-    long countInTicks = record ? countInTicks(place) : 0;
-    long countInNanos = song.tempos().nanosAt(place) - song.tempos().nanosAt(place - countInTicks);
-    plan = planFrom(record, place, countInTicks);
+    long countIn = record ? settings.countIn().ticks(song.meters().meterAt(fromTick)) : 0;
+    long from = song.tempos().nanosAt(fromTick);
+    long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
+    Start start = new Start(record, from, countInNanos, loop());
+    plan = planFrom(record, fromTick, countIn);
     long heardAt = clock.nanoTime() + player.leadNanos();
-    transport.start(record, countInNanos, heardAt);
+    transport.start(start, heardAt);
     run++;
-    player.cue(plan, transport.placeNanos() - countInNanos, heardAt);
+    nextRoundReady = false;
+    repeater.rebase(clock.nanoTime());
+    player.cue(plan, start.firstNanos(), heardAt, start.loop());
     tellTransport();
-  }
-
-  private long countInTicks(long place) {
-    return settings.countInBars() * document.song().meters().meterAt(place).ticksPerBar();
   }
 
   private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {
     Song song = document.song();
     boolean click = record ? settings.clickInRecord() : settings.clickInPlay();
-    long clicksEnd =
-        click ? from + CLICK_BARS_AHEAD * song.meters().meterAt(from).ticksPerBar() : from;
-    ClickTrack clicks =
-        click || countInTicks > 0
-            ? ClickTrack.between(from - countInTicks, clicksEnd, song.tempos(), song.meters())
-            : ClickTrack.NONE;
-    return PlaybackPlan.of(heardSong(), clicks, song.tempos().nanosAt(from));
+    ClickTrack clicks = ClickTrack.NONE;
+    if (click || countInTicks > 0) {
+      long first = looping.active().map(r -> Math.min(r.start(), from)).orElse(from);
+      long bars = first + CLICK_BARS_AHEAD * song.meters().meterAt(first).ticksPerBar();
+      long ahead = looping.active().map(TickRange::end).orElse(bars);
+      clicks =
+          ClickTrack.between(
+              Math.min(first, from - countInTicks),
+              click ? ahead : from,
+              song.tempos(),
+              song.meters());
+    }
+    long startNanos = countInTicks > 0 ? song.tempos().nanosAt(from) : 0;
+    return PlaybackPlan.of(heardSong(), clicks, startNanos);
+  }
+
+  /** The same as it is now, of another song. */
+  private PlaybackPlan planOf(Song song) {
+    return PlaybackPlan.of(song, plan.clicks(), 0);
   }
 
   private Song heardSong() {
+    Song song = sweeper.swept(recorder.silenced(document.song()));
     if (!timing.isAsPlayed()) {
-      return document.song();
+      return song;
     }
     Set<NoteId> inHand =
         document.notesInHand().stream().map(n -> n.id()).collect(Collectors.toSet());
-    return NoteEdits.restorePlayed(document.song(), inHand);
+    return NoteEdits.restorePlayed(song, inHand);
   }
 
   /** Makes what is heard follow the song and the settings while it runs. */
   private void replan() {
     if (transport.isRunning()) {
       boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
-      long from = countingIn ? placeTicks() : Math.max(placeTicks(), positionTicks());
-      plan = planFrom(transport.isRecording(), from, countingIn ? countInTicks(from) : 0);
+      long from = countingIn ? startTick() : Math.max(0, positionTicks());
+      long countIn =
+          countingIn ? settings.countIn().ticks(document.song().meters().meterAt(from)) : 0;
+      plan = planFrom(transport.isRecording(), from, countIn);
       player.replace(plan);
     }
   }
 
-  /** Sounds and writes down what is performed. */
+  /** Sounds and writes down what is performed. While sweeping, keys say what is wiped. */
   private void hear(Performed event) {
-    switch (event) {
-      case Performed.NoteOn on -> player.noteOn(liveChannel, on.pitch(), on.velocity());
-      case Performed.NoteOff off -> player.noteOff(liveChannel, off.pitch());
-      case Performed.Control c -> control(ControlPoint.Kind.CONTROLLER, c.number(), c.value());
-      case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value());
+    if (sweeper.isHeld() && event instanceof Performed.NoteOn) {
+      followSweep();
+      return;
     }
-    recorder.accept(event, transport, run);
+    writeRepeats(event.atNanos());
+    repeater.hear(event);
+    liveChannels.forEach(channel -> sound(channel, event));
+    write(event);
+  }
+
+  private void write(Performed event) {
+    boolean hadNotes = pass().map(Pass::hasNotes).orElse(false);
+    recorder.accept(event, transport, run, recordSettings.offsetNanos());
+    nextRoundReady = false;
+    if (!hadNotes && pass().map(Pass::hasNotes).orElse(false)) {
+      replan();
+    }
     pass().ifPresent(p -> changes.fire(Aspect.PASS));
   }
 
-  private void control(ControlPoint.Kind kind, int number, int value) {
-    player.control(liveChannel, new ControlPoint(0, kind, number, value));
+  private void sound(int channel, Performed event) {
+    switch (event) {
+      case Performed.NoteOn on -> player.noteOn(channel, on.pitch(), on.velocity());
+      case Performed.NoteOff off -> player.noteOff(channel, off.pitch());
+      case Performed.Control c ->
+          player.control(
+              channel, new ControlPoint(0, ControlPoint.Kind.CONTROLLER, c.number(), c.value()));
+      case Performed.Bend b ->
+          player.control(channel, new ControlPoint(0, ControlPoint.Kind.PITCH_BEND, 0, b.value()));
+    }
   }
 
   private void onChange(Aspect aspect) {
@@ -272,11 +472,15 @@ public final class Conductor {
     }
     if (aspect == Aspect.SONG) {
       endNanos = measureEnd();
-      if (!document.song().tempos().equals(tempos)) {
-        followTempo();
-      } else {
+      if (document.song().tempos().equals(tempos)) {
         replan();
+      } else {
+        followTempo();
       }
+    } else if (aspect == Aspect.KEYS) {
+      repeater.setVelocity(performer.hands().velocity());
+    } else if (aspect == Aspect.LOOP && !transport.isRecording()) {
+      goOnFrom(positionTicks(), placeTicks());
     }
   }
 
@@ -285,25 +489,32 @@ public final class Conductor {
     long place = tempos.tickAt(transport.placeNanos());
     long position = tempos.tickAt(transport.positionNanos());
     tempos = document.song().tempos();
-    boolean running = transport.isRunning();
-    player.halt();
-    transport.setPlaceNanos(tempos.nanosAt(running ? position : place));
-    if (running) {
-      start(false);
-      transport.setReturnNanos(tempos.nanosAt(place));
-    }
+    goOnFrom(transport.isRunning() ? position : place, place);
   }
 
-  /** Live notes go to the chosen track's channel; what is held on another ends first. */
+  /** Starts anew at a tick, if it runs; stopping will return to the place. */
+  private void goOnFrom(long tick, long place) {
+    boolean running = transport.isRunning();
+    player.halt();
+    transport.setPlaceNanos(tempos.nanosAt(tick));
+    if (running) {
+      start(false, startTick());
+    }
+    transport.setReturnNanos(tempos.nanosAt(place));
+  }
+
+  /** Live notes go to the targets' channels; what is held on others ends first. */
   private void sendInstruments() {
     for (Track track : document.song().tracks()) {
       player.instrument(track.channel(), track.instrument());
     }
-    Track chosen = document.track();
-    player.instrument(chosen.channel(), chosen.instrument());
-    if (chosen.channel() != liveChannel) {
+    List<Track> onto = targets();
+    onto.reversed().forEach(t -> player.instrument(t.channel(), t.instrument()));
+    List<Integer> channels = onto.stream().map(Track::channel).distinct().toList();
+    if (!channels.equals(liveChannels)) {
       performer.releaseAll(clock.nanoTime());
-      liveChannel = chosen.channel();
+      liveChannels = channels;
+      repeater.setChannels(channels);
     }
   }
 }

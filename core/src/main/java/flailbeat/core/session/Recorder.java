@@ -1,40 +1,87 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Pass;
+import flailbeat.core.capture.Recording;
+import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.capture.Rolling;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.event.Performed;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
-/** Writes down what is played: onto a track while recording, and in passing at all times. */
+/** Writes down what is played: onto tracks while recording, and in passing at all times. */
 final class Recorder {
+  /**
+   * What is being recorded.
+   *
+   * @param round the loop, where one is gone round
+   * @param committed what each pass made of the song, the latest first
+   */
+  private record Running(
+      Recording recording,
+      List<TrackId> onto,
+      RecordSettings settings,
+      Optional<TickRange> round,
+      long startTick,
+      Deque<Committed> committed) {
+    /** What the passes run over: to the end of the song, where no loop ends it. */
+    TickRange range() {
+      return round.orElse(new TickRange(startTick, Long.MAX_VALUE));
+    }
+  }
+
+  private record Committed(int pass, int notes, Song song) {}
+
   private final Document document;
+  private final TimingDesk timing;
   private final Changes changes;
   private final Rolling rolling = new Rolling();
   private Optional<Running> running = Optional.empty();
 
-  private record Running(Pass pass, TrackId onto) {}
-
-  Recorder(Document document, Changes changes) {
+  Recorder(Document document, TimingDesk timing, Changes changes) {
     this.document = document;
+    this.timing = timing;
     this.changes = changes;
   }
 
+  /** The pass that runs. */
   Optional<Pass> pass() {
-    return running.map(Running::pass);
+    return running.map(r -> r.recording().current());
   }
 
-  /** Starts a recording onto a track. */
-  void begin(TrackId onto, long placeTick) {
-    running = Optional.of(new Running(new Pass(document.song().tempos(), placeTick), onto));
+  /** The number of the pass that runs, from 1; 0 when none does. */
+  int passNumber() {
+    return running.map(r -> r.recording().number()).orElse(0);
+  }
+
+  /** The tracks that a running recording goes onto. */
+  List<TrackId> onto() {
+    return running.map(Running::onto).orElse(List.of());
+  }
+
+  void begin(
+      Recording recording,
+      long startTick,
+      List<TrackId> onto,
+      RecordSettings settings,
+      Optional<TickRange> round) {
+    running =
+        Optional.of(new Running(recording, onto, settings, round, startTick, new ArrayDeque<>()));
   }
 
   /**
@@ -42,39 +89,223 @@ final class Recorder {
    *
    * @param run counts the transport's starts
    */
-  void accept(Performed event, Transport transport, long run) {
-    pass().ifPresent(p -> p.accept(event, transport.songNanosAt(event.atNanos())));
-    rolling.accept(event, transport.isRunning() ? run : 0, transport.offsetNanos());
+  void accept(Performed event, Transport transport, long run, long offsetNanos) {
+    running.ifPresent(
+        r -> {
+          long unrolled = transport.unrolledAt(event.atNanos()) - offsetNanos;
+          advance(unrolled);
+          r.recording().accept(event, unrolled);
+        });
+    long shift = transport.songNanosAt(event.atNanos()) - event.atNanos() - offsetNanos;
+    rolling.accept(event, transport.isRunning() ? run : 0, shift);
   }
 
-  /** Ends the recording, if one runs, as one undo step; says what was recorded. */
-  Optional<Notice> end(long songNanos) {
+  /** Makes an undo step of each pass that is over by an unrolled time. */
+  void advance(long unrolledNanos) {
+    running.ifPresent(
+        r -> {
+          int number = r.recording().number();
+          for (Pass over : r.recording().advance(unrolledNanos)) {
+            commit(r, over, number++, r.range().end());
+          }
+        });
+  }
+
+  /** Ends the recording, if one runs, as an undo step for each pass; says what was recorded. */
+  Optional<Notice> end(long unrolledNanos) {
     Optional<Running> ended = running;
+    ended.ifPresent(r -> finish(r, unrolledNanos));
     running = Optional.empty();
     ended.ifPresent(r -> changes.fire(Aspect.PASS));
-    return ended.map(r -> keep(r.pass(), r.onto(), songNanos));
+    return ended.map(this::said);
   }
 
-  private Notice keep(Pass finished, TrackId onto, long songNanos) {
-    Song song = document.song();
-    List<NewNote> notes = finished.finish(songNanos);
-    String leftOut =
-        finished.leftOut() == 0
-            ? ""
-            : "; left out " + Notice.notes(finished.leftOut()) + " from the count-in";
-    if (notes.isEmpty() && finished.controls().isEmpty()) {
-      return new Notice("Nothing was played, so nothing was recorded" + leftOut, false);
+  private void finish(Running r, long unrolledNanos) {
+    advance(unrolledNanos);
+    int number = r.recording().number();
+    long stopped = document.song().tempos().tickAt(r.recording().songNanos(unrolledNanos));
+    long end = Math.clamp(stopped, r.startTick(), r.range().end());
+    if (r.round().isPresent()) {
+      end = Math.clamp(stopped, r.range().start(), r.range().end());
     }
-    long first = finished.startTick();
-    long last = Math.max(first, song.tempos().tickAt(songNanos));
-    TickRange range = new TickRange(first, Math.min(last, lastEnd(notes)));
-    document.edit(
-        "Record " + Notice.notes(notes.size()),
-        s ->
-            SongEdits.addControls(NoteEdits.add(s, onto, notes, range), onto, finished.controls()));
-    document.chooseClipAt(first);
-    String name = document.song().track(onto).map(Track::name).orElse("");
-    return new Notice("Recorded " + Notice.notes(notes.size()) + " onto " + name + leftOut, false);
+    for (Pass over : r.recording().finish(unrolledNanos)) {
+      commit(r, over, number++, end);
+    }
+  }
+
+  private void commit(Running r, Pass pass, int number, long endTick) {
+    List<NewNote> notes = pass.done();
+    Song before = document.song();
+    String label =
+        r.round().isPresent()
+            ? "Pass " + number + ": " + Notice.notes(notes.size())
+            : "Record " + Notice.notes(notes.size());
+    document.edit(label, s -> with(s, r, pass, notes, endTick));
+    if (document.song() != before) {
+      r.committed().push(new Committed(number, notes.size(), document.song()));
+      notes.stream().findFirst().ifPresent(n -> document.chooseClipAt(n.onset()));
+    }
+  }
+
+  /** The song with a pass written into it. */
+  private Song with(Song song, Running r, Pass pass, List<NewNote> notes, long endTick) {
+    Song result = song;
+    TickRange range = new TickRange(Math.min(pass.startTick(), endTick), endTick);
+    for (TrackId id : r.onto()) {
+      long firstId = result.nextId();
+      result = writeOnto(result, id, r, pass, notes, range);
+      if (r.settings().quantize()) {
+        result = timing.quantized(result, id, firstId);
+      }
+      if (r.round().isPresent()) {
+        result = foldedBack(result, id, firstId, r.round().get());
+      }
+    }
+    return result;
+  }
+
+  private static Song writeOnto(
+      Song song, TrackId id, Running r, Pass pass, List<NewNote> notes, TickRange range) {
+    List<ControlPoint> controls = pass.controls();
+    return switch (r.settings().mode()) {
+      case OVERDUB ->
+          SongEdits.addControls(
+              NoteEdits.add(song, id, notes, covered(range, notes)), id, controls);
+      case REPLACE -> {
+        Song cleared = cleared(song, id, r, notes, range);
+        Song added = NoteEdits.add(cleared, id, notes, covered(range, notes));
+        yield SongEdits.addControls(added, id, controls);
+      }
+      case TAKES ->
+          notes.isEmpty()
+              ? song
+              : TakeEdits.record(song, id, notes, controls, song.meters().wholeBars(range));
+    };
+  }
+
+  /** A clip need not reach from the last note to where recording was stopped. */
+  private static TickRange covered(TickRange range, List<NewNote> notes) {
+    long last = notes.stream().mapToLong(n -> n.played().release()).max().orElse(range.start());
+    return new TickRange(range.start(), Math.clamp(last, range.start(), range.end()));
+  }
+
+  private static Song cleared(
+      Song song, TrackId id, Running r, List<NewNote> notes, TickRange range) {
+    long from = firstCleared(r, notes, range.start());
+    if (from >= range.end()) {
+      return song;
+    }
+    TickRange wiped = new TickRange(from, range.end());
+    return SongEdits.clearControls(NoteEdits.clear(song, id, wiped), id, wiped);
+  }
+
+  private static long firstCleared(Running r, List<NewNote> notes, long startTick) {
+    return r.settings().alwaysReplace()
+        ? startTick
+        : notes.stream().mapToLong(NewNote::onset).min().orElse(Long.MAX_VALUE);
+  }
+
+  /** A note that was quantized to the loop's end stands at its start, where it will be heard. */
+  private static Song foldedBack(Song song, TrackId id, long firstId, TickRange round) {
+    Set<NoteId> beyond =
+        song.track(id).stream()
+            .flatMap(t -> t.notes().stream())
+            .filter(n -> n.id().value() >= firstId && n.onset() >= round.end())
+            .map(Note::id)
+            .collect(Collectors.toSet());
+    return NoteEdits.change(
+        song, beyond, n -> n.standingAt(n.onset() - round.length(), n.length()));
+  }
+
+  /** What is heard of a song while recording: not what is being replaced, nor other takes. */
+  Song silenced(Song song) {
+    return running.map(r -> silenced(song, r, notesSoFar(r))).orElse(song);
+  }
+
+  private static Song silenced(Song song, Running r, List<NewNote> soFar) {
+    long from =
+        switch (r.settings().mode()) {
+          case OVERDUB -> Long.MAX_VALUE;
+          case REPLACE -> firstCleared(r, soFar, r.range().start());
+          case TAKES -> r.range().start();
+        };
+    if (from >= r.range().end()) {
+      return song;
+    }
+    Song result = song;
+    for (TrackId id : r.onto()) {
+      result = NoteEdits.clear(result, id, new TickRange(from, r.range().end()));
+    }
+    return result;
+  }
+
+  private List<NewNote> notesSoFar(Running r) {
+    return r.recording().current().notesUpTo(document.song().tempos().nanosAt(r.range().start()));
+  }
+
+  /** What will be heard once the loop begins anew; empty when none is recorded in. */
+  Optional<Song> heardNextRound() {
+    return running
+        .filter(r -> r.round().isPresent())
+        .map(
+            r -> {
+              Pass pass = r.recording().current();
+              long end = r.range().end();
+              List<NewNote> notes = pass.notesUpTo(document.song().tempos().nanosAt(end));
+              return silenced(with(document.song(), r, pass, notes, end), r, List.of());
+            });
+  }
+
+  /** Takes back the pass that runs or, where nothing was played in it, the one before. */
+  Notice dropLast() {
+    if (running.isEmpty()) {
+      return new Notice("Nothing is being recorded, so there is no pass to drop", false);
+    }
+    Running r = running.get();
+    Pass current = r.recording().current();
+    if (current.hasNotes()) {
+      int notes = current.done().size() + current.held().size();
+      r.recording().dropCurrent();
+      changes.fire(Aspect.PASS);
+      return dropped(r.recording().number(), notes);
+    }
+    Committed last = r.committed().peek();
+    if (last == null) {
+      return new Notice("No pass is left to drop", false);
+    }
+    if (last.song() != document.song()) {
+      return new Notice("Something else was done since pass " + last.pass(), true);
+    }
+    r.committed().pop();
+    document.undo();
+    return dropped(last.pass(), last.notes());
+  }
+
+  private static Notice dropped(int pass, int notes) {
+    return new Notice("Dropped pass " + pass + ": " + Notice.notes(notes), false);
+  }
+
+  private Notice said(Running r) {
+    int leftOut = r.recording().leftOut();
+    String alsoLeftOut =
+        leftOut == 0 ? "" : "; left out " + Notice.notes(leftOut) + " from the count-in";
+    if (r.committed().isEmpty()) {
+      return new Notice("Nothing was played, so nothing was recorded" + alsoLeftOut, false);
+    }
+    int notes = r.committed().stream().mapToInt(Committed::notes).sum();
+    int passes = r.committed().size();
+    String in = passes == 1 ? "" : " in " + passes + " passes";
+    String names =
+        r.onto().stream()
+            .flatMap(id -> document.song().track(id).stream())
+            .map(Track::name)
+            .collect(Collectors.joining(" and "));
+    String take =
+        r.settings().mode() == RecordingMode.TAKES
+            ? document.clip().map(c -> ", take " + c.takes().heard()).orElse("")
+            : "";
+    return new Notice(
+        "Recorded " + Notice.notes(notes) + in + " onto " + names + take + alsoLeftOut, false);
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
@@ -87,8 +318,9 @@ final class Recorder {
           "Nothing was played in the last ten minutes, so there is nothing to keep", false);
     }
     Track track = document.track();
-    long first = Math.max(0, notes.get(0).played().onset());
-    TickRange range = new TickRange(first, Math.max(first, lastEnd(notes)));
+    long first = notes.stream().mapToLong(NewNote::onset).min().orElseThrow();
+    long last = notes.stream().mapToLong(n -> n.played().release()).max().orElseThrow();
+    TickRange range = new TickRange(first, Math.max(first, last));
     document.edit(
         "Keep " + Notice.notes(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
     document.chooseClipAt(first);
@@ -102,9 +334,5 @@ final class Recorder {
             + where
             + song.meters().positionAt(first),
         false);
-  }
-
-  private static long lastEnd(List<NewNote> notes) {
-    return notes.stream().mapToLong(n -> n.played().release()).max().orElse(0);
   }
 }

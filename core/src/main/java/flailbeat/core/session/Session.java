@@ -1,11 +1,16 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.TickRange;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
@@ -77,6 +82,7 @@ public final class Session {
   public void open(Song song, Optional<Path> from) {
     stop();
     document.open(song, from);
+    conductor.looping().forget();
     conductor.seek(0);
   }
 
@@ -99,6 +105,113 @@ public final class Session {
 
   public void stop() {
     conductor.stop().ifPresent(this::tell);
+  }
+
+  /** Goes round the loop, or no longer. */
+  public void toggleLoop() {
+    if (!refusedWhileRecording()) {
+      conductor.looping().toggle(conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  /** Goes round a range. */
+  public void loop(TickRange range) {
+    if (!refusedWhileRecording()) {
+      conductor.looping().choose(range);
+      tellLoop();
+    }
+  }
+
+  /** Goes round the bars of the notes in hand. */
+  public void loopNotesInHand() {
+    if (!refusedWhileRecording()) {
+      conductor.looping().chooseAround(document.notesInHand());
+      tellLoop();
+    }
+  }
+
+  /** Makes the loop longer or shorter by bars. */
+  public void lengthenLoop(int bars) {
+    if (!refusedWhileRecording()) {
+      conductor.looping().lengthen(bars, conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  /** Moves the loop by bars. */
+  public void moveLoop(int bars) {
+    if (!refusedWhileRecording()) {
+      conductor.looping().move(bars, conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  private void tellLoop() {
+    Looping looping = conductor.looping();
+    MeterMap meters = song().meters();
+    String text =
+        looping
+            .active()
+            .map(
+                r ->
+                    "Loop: bars "
+                        + (meters.barAt(r.start()) + 1)
+                        + " to "
+                        + (meters.barAt(r.end() - 1) + 1))
+            .orElse("No loop");
+    tell(new Notice(text, false));
+  }
+
+  /** Takes back the last pass; recording goes on. */
+  public void dropLastPass() {
+    tell(conductor.dropLastPass());
+  }
+
+  /** Holds the sweep, or lets it go: notes are wiped as the playhead passes them. */
+  public void sweep(boolean held) {
+    if (held && !conductor.transport().isRunning()) {
+      tell(new Notice("Sweep works while the song plays: start it, then hold", false));
+    } else {
+      conductor.sweep(held).ifPresent(this::tell);
+    }
+  }
+
+  /** Lets another take of the chosen clip be heard. */
+  public void chooseTake(int number) {
+    document
+        .clip()
+        .ifPresent(
+            clip ->
+                edit(
+                    "Take " + number,
+                    s -> TakeEdits.choose(s, document.track().id(), clip.range(), number)));
+  }
+
+  /** Lets the next take (1) or the one before (-1) be heard, round and round. */
+  public void stepTake(int by) {
+    Optional<Clip> clip = document.clip().filter(c -> c.takes().isChoice());
+    if (clip.isEmpty()) {
+      tell(new Notice("This clip has no other takes", false));
+      return;
+    }
+    List<Integer> numbers = clip.get().takes().numbers();
+    int at = numbers.indexOf(clip.get().takes().heard());
+    int wanted = numbers.get(Math.floorMod(at + by, numbers.size()));
+    chooseTake(wanted);
+    tell(new Notice("Take " + wanted + " of " + numbers.size(), false));
+  }
+
+  /** Takes the take that is heard away. */
+  public void removeTake() {
+    document
+        .clip()
+        .filter(c -> c.takes().isChoice())
+        .ifPresent(
+            clip ->
+                edit(
+                    "Remove take " + clip.takes().heard(),
+                    s -> TakeEdits.remove(s, document.track().id(), clip.range())));
   }
 
   public void panic() {
@@ -131,7 +244,12 @@ public final class Session {
     }
   }
 
+  /** Undoes the last step; while recording, the last pass. */
   public void undo() {
+    if (conductor.transport().isRecording()) {
+      dropLastPass();
+      return;
+    }
     Optional<String> label = document.undoLabel();
     if (!refusedWhileRecording()) {
       document.undo();

@@ -3,11 +3,14 @@ package flailbeat.core.session;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.Nearest;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -76,6 +79,18 @@ public final class TimingDesk {
     String kept =
         taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
     return new Notice("Quantized " + Notice.notes(moved) + " to " + settings.grid() + kept, false);
+  }
+
+  /** A song whose notes of a track, from a name on, are quantized as the settings say. */
+  Song quantized(Song song, TrackId track, long firstId) {
+    List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
+    Map<Boolean, List<Note>> byAge =
+        all.stream().collect(Collectors.partitioningBy(n -> n.id().value() >= firstId));
+    return byAge.get(true).isEmpty()
+        ? song
+        : new Nearest(settings, song.tempos(), song.meters())
+            .plan(byAge.get(true), byAge.get(false))
+            .applyTo(song);
   }
 
   private void refresh() {

@@ -1,14 +1,16 @@
 package flailbeat.core.transport;
 
 import flailbeat.core.time.Clock;
+import flailbeat.core.time.Loop;
+import java.util.Optional;
 
 /**
  * Where the song is, as a state machine over a clock.
  *
- * <p>Song time is nanoseconds from tick 0. While it runs, song time is clock time plus an offset;
- * whatever makes the sound may correct the offset, so that song time is what is being heard.
- * Stopped, song time is the <em>place</em>: where the next start begins, and where stopping returns
- * to.
+ * <p>Song time is nanoseconds from tick 0. While it runs, <em>unrolled</em> time is clock time plus
+ * an offset; whatever makes the sound may correct the offset, so that it is what is being heard.
+ * Song time is unrolled time folded back into the {@link Loop}, where one is gone round. Stopped,
+ * song time is the <em>place</em>: where stopping returns to, and where the next start begins.
  */
 public final class Transport {
   /** What it is doing. */
@@ -23,7 +25,9 @@ public final class Transport {
   private State state = State.STOPPED;
   private long placeNanos;
   private long offsetNanos;
+  private long fromNanos;
   private boolean toRecord;
+  private Optional<Loop> loop = Optional.empty();
 
   public Transport(Clock clock) {
     this.clock = clock;
@@ -31,7 +35,7 @@ public final class Transport {
 
   /** The state now; a count-in that is over has become playing or recording. */
   public State state() {
-    if (state == State.COUNTING_IN && positionNanos() >= placeNanos) {
+    if (state == State.COUNTING_IN && unrolledAt(clock.nanoTime()) >= fromNanos) {
       state = toRecord ? State.RECORDING : State.PLAYING;
     }
     return state;
@@ -46,7 +50,7 @@ public final class Transport {
     return isRunning() && toRecord;
   }
 
-  /** Where it starts from, in song time. */
+  /** Where stopping returns to, in song time. */
   public long placeNanos() {
     return placeNanos;
   }
@@ -62,35 +66,58 @@ public final class Transport {
     placeNanos = songNanos;
   }
 
-  /** Song time now. Before the place while counting in. */
+  /** Song time now. Earlier than where it starts from while counting in. */
   public long positionNanos() {
-    return isRunning() ? songNanosAt(clock.nanoTime()) : placeNanos;
+    return songNanosAt(clock.nanoTime());
   }
 
   /** Song time at a moment of the clock's, while running; the place when stopped. */
   public long songNanosAt(long clockNanos) {
+    long unrolled = unrolledAt(clockNanos);
+    return isRunning() ? loop.map(l -> l.fold(unrolled)).orElse(unrolled) : placeNanos;
+  }
+
+  /** Unrolled time at a moment of the clock's, while running; the place when stopped. */
+  public long unrolledAt(long clockNanos) {
     return isRunning() ? clockNanos + offsetNanos : placeNanos;
   }
 
+  /** The loop that is being gone round. */
+  public Optional<Loop> loop() {
+    return loop;
+  }
+
   /**
-   * Starts at the place.
+   * Starts.
    *
-   * @param record whether it records
-   * @param countInNanos how long before the place it starts, 0 for at once
+   * @param start where, and whether it records
    * @param atClockNanos the moment at which its first instant is heard
    */
-  public void start(boolean record, long countInNanos, long atClockNanos) {
-    toRecord = record;
-    offsetNanos = placeNanos - countInNanos - atClockNanos;
-    state = countInNanos > 0 ? State.COUNTING_IN : record ? State.RECORDING : State.PLAYING;
+  public void start(Start start, long atClockNanos) {
+    toRecord = start.record();
+    fromNanos = start.fromNanos();
+    loop = start.loop();
+    offsetNanos = start.firstNanos() - atClockNanos;
+    state =
+        start.countInNanos() > 0 ? State.COUNTING_IN : toRecord ? State.RECORDING : State.PLAYING;
   }
 
-  /** Song time less clock time, while it runs. */
-  public long offsetNanos() {
-    return offsetNanos;
+  /**
+   * How a start is meant.
+   *
+   * @param record whether it records
+   * @param fromNanos song time that it plays from
+   * @param countInNanos how long before that it starts, 0 for at once
+   * @param loop what it goes round, once it has come to its end
+   */
+  public record Start(boolean record, long fromNanos, long countInNanos, Optional<Loop> loop) {
+    /** Song time of its first instant. */
+    public long firstNanos() {
+      return fromNanos - countInNanos;
+    }
   }
 
-  /** Corrects what is heard when: song time is clock time plus this. */
+  /** Corrects what is heard when: unrolled time is clock time plus this. */
   public void follow(long newOffsetNanos) {
     offsetNanos = newOffsetNanos;
   }
@@ -98,5 +125,6 @@ public final class Transport {
   public void stop() {
     state = State.STOPPED;
     toRecord = false;
+    loop = Optional.empty();
   }
 }

@@ -14,7 +14,7 @@ class PassTest {
   private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
   private static final long MS = 1_000_000;
 
-  private final Pass pass = new Pass(TEMPO, 0);
+  private final Pass pass = new Pass(TEMPO, 0, 120 * MS);
 
   private void on(int pitch, long atMs) {
     pass.accept(new NoteOn(0, pitch, 90), atMs * MS);
@@ -34,7 +34,7 @@ class PassTest {
   @Test
   void a_held_note_is_there_while_held_and_ends_with_the_pass() {
     on(60, 500);
-    assertThat(pass.held()).containsExactly(new Pass.Held(960, 60, 90));
+    assertThat(pass.held()).containsExactly(new Pass.Held(960, 60, 90, false));
     assertThat(pass.finish(1000 * MS)).containsExactly(new NewNote(60, 90, new Played(960, 1920)));
     assertThat(pass.held()).isEmpty();
   }

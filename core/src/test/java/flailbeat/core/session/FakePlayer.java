@@ -2,10 +2,14 @@ package flailbeat.core.session;
 
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
+import flailbeat.core.playback.Repeats;
+import flailbeat.core.time.Loop;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -14,6 +18,8 @@ final class FakePlayer implements Player {
   final List<String> log = new ArrayList<>();
   final Set<String> sounding = new TreeSet<>();
   PlaybackPlan plan = PlaybackPlan.SILENCE;
+  PlaybackPlan nextRound = PlaybackPlan.SILENCE;
+  Repeats repeats = Repeats.NONE;
   boolean playing;
   private long offsetNanos;
 
@@ -23,7 +29,7 @@ final class FakePlayer implements Player {
   }
 
   @Override
-  public void cue(PlaybackPlan cued, long songNanos, long clockNanos) {
+  public void cue(PlaybackPlan cued, long songNanos, long clockNanos, Optional<Loop> loop) {
     plan = cued;
     playing = true;
     offsetNanos = songNanos - clockNanos;
@@ -34,6 +40,22 @@ final class FakePlayer implements Player {
   public void replace(PlaybackPlan another) {
     plan = another;
     log.add("replace");
+  }
+
+  @Override
+  public void replaceAtLoop(PlaybackPlan another) {
+    nextRound = another;
+    log.add("ready");
+  }
+
+  @Override
+  public void repeat(Repeats wanted) {
+    repeats = wanted;
+  }
+
+  @Override
+  public void click(ClickSound sound, double level) {
+    log.add("click " + sound);
   }
 
   @Override

@@ -118,7 +118,7 @@ class SessionTest {
 
   @Test
   void notes_held_at_the_stop_end_there_and_none_sounds_on() {
-    conductor.setSettings(new PlaySettings(false, true, 0));
+    conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.recordOrStop();
     nowMs = 10_500;
     performer.press(PhysicalKey.A, nowMs * MS);
@@ -130,7 +130,7 @@ class SessionTest {
 
   @Test
   void pedal_bend_and_modulation_are_heard_and_recorded_with_their_times() {
-    conductor.setSettings(new PlaySettings(false, true, 0));
+    conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.recordOrStop();
     nowMs = 10_500;
     performer.sustain(true, nowMs * MS);
@@ -215,13 +215,16 @@ class SessionTest {
   }
 
   @Test
-  void a_track_that_is_not_armed_is_not_recorded_onto() {
-    Track track = session.document().track();
-    session.edit("Arm", s -> s.withTrack(track.id(), t -> t.withArmed(false)));
-    session.recordOrStop();
-    assertThat(conductor.transport().isRunning()).isFalse();
-    assertThat(session.notice().warning()).isTrue();
-    assertThat(session.notice().text()).contains("not armed");
+  void recording_goes_onto_the_chosen_track_and_onto_those_that_are_armed() {
+    session.edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(32)));
+    session.edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(48)));
+    Track bass = session.song().tracks().get(1);
+    session.edit("Arm", s -> s.withTrack(bass.id(), t -> t.withArmed(true)));
+    recordEight();
+    assertThat(session.notice().text()).isEqualTo("Recorded 8 notes onto Track 1 and Track 2");
+    assertThat(session.song().tracks()).extracting(Track::noteCount).containsExactly(8, 8, 0);
+    session.undo();
+    assertThat(session.song().noteCount()).isZero();
   }
 
   @Test

@@ -1,5 +1,6 @@
 package flailbeat.core.format.project;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 
@@ -33,8 +34,17 @@ record ProjectDto(
 
   /**
    * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]}.
+   * Where there are takes, these notes are the take of that number.
    */
-  record ClipDto(long start, long end, List<long[]> notes) {}
+  record ClipDto(
+      long start,
+      long end,
+      List<long[]> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer take,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<TakeDto> otherTakes) {}
+
+  /** A take that is not heard. */
+  record TakeDto(int number, List<long[]> notes, List<long[]> controls) {}
 
   record CarriedDto(long tick, int status, int type, String hex) {}
 }

@@ -20,7 +20,7 @@ import java.nio.file.Path;
 /** Reads and writes project files ({@code .flail}). */
 public final class ProjectFile {
   /** The version that is written, and the latest that is read. */
-  public static final int VERSION = 1;
+  public static final int VERSION = 2;
 
   static final String FORMAT = "flailbeat-project";
 

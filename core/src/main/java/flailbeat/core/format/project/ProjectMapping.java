@@ -3,6 +3,7 @@ package flailbeat.core.format.project;
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TempoDto;
 import flailbeat.core.format.project.ProjectDto.TrackDto;
 import flailbeat.core.model.CarriedEvent;
@@ -14,6 +15,8 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Payload;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Take;
+import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
@@ -58,13 +61,30 @@ final class ProjectMapping {
         t.armed(),
         t.muted(),
         t.solo(),
-        map(
-            t.clips(),
-            c ->
-                new ClipDto(
-                    c.range().start(), c.range().end(), map(c.notes(), ProjectMapping::toRow))),
-        map(t.controls(), p -> new long[] {p.tick(), p.kind().status(), p.number(), p.value()}),
+        map(t.clips(), ProjectMapping::toDto),
+        map(t.controls(), ProjectMapping::toRow),
         map(t.carried(), ProjectMapping::toDto));
+  }
+
+  private static ClipDto toDto(Clip c) {
+    boolean choice = c.takes().isChoice();
+    return new ClipDto(
+        c.range().start(),
+        c.range().end(),
+        map(c.notes(), ProjectMapping::toRow),
+        choice ? c.takes().heard() : null,
+        choice ? map(c.takes().others(), ProjectMapping::toDto) : null);
+  }
+
+  private static TakeDto toDto(Take t) {
+    return new TakeDto(
+        t.number(),
+        map(t.notes(), ProjectMapping::toRow),
+        map(t.controls(), ProjectMapping::toRow));
+  }
+
+  private static long[] toRow(ControlPoint p) {
+    return new long[] {p.tick(), p.kind().status(), p.number(), p.value()};
   }
 
   private static long[] toRow(Note n) {
@@ -109,7 +129,10 @@ final class ProjectMapping {
     Set<Long> seen = new HashSet<>();
     Stream<Long> trackIds = tracks.stream().map(t -> t.id().value());
     Stream<Long> noteIds =
-        tracks.stream().flatMap(t -> t.notes().stream()).map(n -> n.id().value());
+        tracks.stream()
+            .flatMap(t -> t.clips().stream())
+            .flatMap(ProjectMapping::allNotes)
+            .map(n -> n.id().value());
     Stream.concat(trackIds, noteIds)
         .forEach(
             id -> {
@@ -118,6 +141,11 @@ final class ProjectMapping {
               }
             });
     return seen.stream().mapToLong(Long::longValue).max().orElse(0) + 1;
+  }
+
+  private static Stream<Note> allNotes(Clip clip) {
+    return Stream.concat(
+        clip.notes().stream(), clip.takes().others().stream().flatMap(t -> t.notes().stream()));
   }
 
   private static Track toTrack(TrackDto t) {
@@ -135,9 +163,18 @@ final class ProjectMapping {
   }
 
   private static Clip toClip(ClipDto c) {
-    List<Note> notes =
-        map(orEmpty(c.notes()), ProjectMapping::toNote).stream().sorted(Note.ORDER).toList();
-    return new Clip(new TickRange(c.start(), c.end()), notes);
+    List<Take> others = map(orEmpty(c.otherTakes()), ProjectMapping::toTake);
+    Takes takes = c.take() == null ? Takes.NONE : new Takes(c.take(), others);
+    return new Clip(new TickRange(c.start(), c.end()), toNotes(c.notes()), takes);
+  }
+
+  private static Take toTake(TakeDto t) {
+    return new Take(
+        t.number(), toNotes(t.notes()), map(orEmpty(t.controls()), ProjectMapping::toControl));
+  }
+
+  private static List<Note> toNotes(List<long[]> rows) {
+    return map(orEmpty(rows), ProjectMapping::toNote).stream().sorted(Note.ORDER).toList();
   }
 
   private static Note toNote(long[] row) {

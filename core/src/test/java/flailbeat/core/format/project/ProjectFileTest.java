@@ -67,7 +67,7 @@ class ProjectFileTest {
         "{}|no Flailbeat project",
         "[1,2]|no Flailbeat project",
         "{\"format\":\"other\",\"version\":1}|no Flailbeat project",
-        "{\"format\":\"flailbeat-project\",\"version\":2}|version 2",
+        "{\"format\":\"flailbeat-project\",\"version\":3}|version 3",
         "{\"format\":\"flailbeat-project\",\"version\":1}|no tracks",
         "{\"format\":\"flailbeat-project\",\"version\":1,\"tracks\":[null]}|no entries",
         "hello|damaged"

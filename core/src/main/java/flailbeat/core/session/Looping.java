@@ -1,0 +1,96 @@
+package flailbeat.core.session;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Optional;
+
+/** The range of the loop, and whether it is gone round. */
+public final class Looping {
+  /** How many bars the first loop has. */
+  private static final int FIRST_BARS = 4;
+
+  private final Document document;
+  private final Changes changes;
+  private Optional<TickRange> range = Optional.empty();
+  private boolean on;
+
+  Looping(Document document, Changes changes) {
+    this.document = document;
+    this.changes = changes;
+  }
+
+  /** The range, though it may not be gone round; empty while none was ever chosen. */
+  public Optional<TickRange> range() {
+    return range;
+  }
+
+  public boolean isOn() {
+    return on;
+  }
+
+  /** The range that is gone round. */
+  public Optional<TickRange> active() {
+    return on ? range : Optional.empty();
+  }
+
+  void forget() {
+    set(Optional.empty(), false);
+  }
+
+  /** Chooses a range, and goes round it. An empty range is none. */
+  void choose(TickRange wanted) {
+    if (wanted.length() > 0) {
+      set(Optional.of(wanted), true);
+    }
+  }
+
+  /** Goes round the range, or no longer; the first time it is four bars from a tick's bar. */
+  void toggle(long placeTick) {
+    set(Optional.of(rangeOr(placeTick)), !on);
+  }
+
+  /** Goes round the bars of some notes. */
+  void chooseAround(List<Note> notes) {
+    long start = notes.stream().mapToLong(Note::onset).min().orElse(0);
+    long end = notes.stream().mapToLong(Note::end).max().orElse(0);
+    if (!notes.isEmpty()) {
+      choose(document.song().meters().wholeBars(new TickRange(start, end)));
+    }
+  }
+
+  /** Makes it longer, or shorter, by bars; one bar is left. */
+  void lengthen(int bars, long placeTick) {
+    MeterMap meters = document.song().meters();
+    TickRange old = rangeOr(placeTick);
+    int last = meters.barAt(old.end() - 1) + bars;
+    long end = meters.barStart(Math.max(meters.barAt(old.start()), last) + 1);
+    set(Optional.of(new TickRange(old.start(), end)), true);
+  }
+
+  /** Moves it by bars, not before the song's start. */
+  void move(int bars, long placeTick) {
+    MeterMap meters = document.song().meters();
+    TickRange old = rangeOr(placeTick);
+    int first = meters.barAt(old.start());
+    int length = meters.barAt(old.end() - 1) - first + 1;
+    int moved = Math.max(0, first + bars);
+    set(Optional.of(new TickRange(meters.barStart(moved), meters.barStart(moved + length))), true);
+  }
+
+  private TickRange rangeOr(long placeTick) {
+    MeterMap meters = document.song().meters();
+    int bar = meters.barAt(placeTick);
+    return range.orElseGet(
+        () -> new TickRange(meters.barStart(bar), meters.barStart(bar + FIRST_BARS)));
+  }
+
+  private void set(Optional<TickRange> newRange, boolean newOn) {
+    if (!newRange.equals(range) || newOn != on) {
+      range = newRange;
+      on = newOn;
+      changes.fire(Aspect.LOOP);
+    }
+  }
+}

@@ -1,0 +1,83 @@
+package flailbeat.core.session;
+
+import flailbeat.core.capture.Sweep;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** The sweep on the chosen track: what it has wiped is out of sight and hearing at once. */
+public final class Sweeper {
+  private final Document document;
+  private final Changes changes;
+  private Optional<Sweep> sweep = Optional.empty();
+
+  Sweeper(Document document, Changes changes) {
+    this.document = document;
+    this.changes = changes;
+  }
+
+  /** Whether it is held. */
+  public boolean isHeld() {
+    return sweep.isPresent();
+  }
+
+  /** The notes that it has wiped since it was pressed. */
+  public Set<NoteId> wiped() {
+    return sweep.map(Sweep::wiped).orElse(Set.of());
+  }
+
+  void press(long tick, long atNanos) {
+    sweep = Optional.of(new Sweep(tick, atNanos));
+    changes.fire(Aspect.PASS);
+  }
+
+  /** Says which note keys are held; true when something else is silenced by it. */
+  boolean hold(Set<Integer> pitches, long atNanos) {
+    return sweep.map(s -> s.hold(pitches, atNanos)).orElse(false);
+  }
+
+  /** Follows the playhead. */
+  void follow(long tick, TickRange round) {
+    boolean wiped = sweep.map(s -> s.moveTo(tick, round, document.track().notes())).orElse(false);
+    if (wiped) {
+      changes.fire(Aspect.PASS);
+    }
+  }
+
+  /** Lets go: what was wiped is gone, as one undo step. */
+  Optional<Notice> release() {
+    Set<NoteId> gone = wiped();
+    boolean held = isHeld();
+    sweep = Optional.empty();
+    if (!gone.isEmpty()) {
+      document.edit("Sweep " + Notice.notes(gone.size()), s -> NoteEdits.delete(s, gone));
+    }
+    changes.fire(Aspect.PASS);
+    String said =
+        gone.isEmpty()
+            ? "Nothing was swept: hold it while notes pass the playhead"
+            : "Swept " + Notice.notes(gone.size());
+    return held ? Optional.of(new Notice(said, false)) : Optional.empty();
+  }
+
+  /** A song without what is wiped, and without what would be as it passed. */
+  Song swept(Song song) {
+    return sweep
+        .map(
+            s ->
+                song.withTrack(
+                    document.track().id(),
+                    t -> t.mapNotes(notes -> without(s, notes), song.meters())))
+        .orElse(song);
+  }
+
+  private static List<Note> without(Sweep sweep, List<Note> notes) {
+    List<Note> kept = notes.stream().filter(n -> !sweep.silences(n)).toList();
+    return kept.size() == notes.size() ? notes : kept;
+  }
+}

@@ -1,0 +1,265 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Note;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Recording round a loop of one bar: 3840 ticks, two seconds. Recording starts at 10 s. */
+class LoopRecordingTest {
+  private static final long MS = 1_000_000;
+  private static final TickRange BAR_1 = new TickRange(0, 3840);
+
+  private long nowMs = 10_000;
+  private final FakePlayer player = new FakePlayer();
+  private final Session session = new Session(() -> nowMs * MS, player);
+  private final Conductor conductor = session.conductor();
+
+  @BeforeEach
+  void loopOneBar() {
+    conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    session.loop(BAR_1);
+  }
+
+  private void record(RecordingMode mode) {
+    conductor.setRecordSettings(conductor.recordSettings().withMode(mode));
+    session.recordOrStop();
+  }
+
+  /** Lets frames be drawn up to a moment after the start. */
+  private void runTo(long ms) {
+    while (nowMs < 10_000 + ms) {
+      nowMs = Math.min(10_000 + ms, nowMs + 16);
+      conductor.tick();
+    }
+  }
+
+  private void strike(PhysicalKey key, long atMs) {
+    runTo(atMs);
+    session.performer().press(key, nowMs * MS);
+    runTo(atMs + 100);
+    session.performer().release(key, nowMs * MS);
+  }
+
+  private List<Note> notes() {
+    return session.document().track().notes();
+  }
+
+  private static List<Integer> pitches(PlaybackPlan plan) {
+    return IntStream.range(0, plan.size())
+        .map(plan::messageAt)
+        .filter(PlaybackPlan::isNoteOn)
+        .map(PlaybackPlan::data1)
+        .boxed()
+        .toList();
+  }
+
+  private List<Integer> heardNow() {
+    return pitches(player.plan);
+  }
+
+  private List<Integer> readyForNextRound() {
+    return pitches(player.nextRound);
+  }
+
+  @Test
+  void passes_layer_and_each_is_one_undo_step() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 1000);
+    runTo(1900);
+    assertThat(readyForNextRound()).as("before the loop begins anew").containsExactly(60, 62);
+    strike(PhysicalKey.D, 2500);
+    assertThat(conductor.passNumber()).isEqualTo(2);
+    assertThat(heardNow()).containsExactly(60, 62);
+    runTo(4100);
+    assertThat(heardNow()).containsExactly(60, 64, 62);
+    session.recordOrStop();
+    assertThat(session.notice().text()).isEqualTo("Recorded 3 notes in 2 passes onto Track 1");
+    assertThat(notes()).extracting(Note::onset).containsExactly(19L, 960L, 1920L);
+    assertThat(session.document().undoLabel()).contains("Pass 2: 1 note");
+    session.undo();
+    assertThat(notes()).hasSize(2);
+    session.undo();
+    assertThat(notes()).isEmpty();
+  }
+
+  @Test
+  void the_last_pass_can_be_dropped_without_stopping() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 2500);
+    session.dropLastPass();
+    assertThat(session.notice().text()).isEqualTo("Dropped pass 2: 1 note");
+    runTo(4100);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60);
+    session.dropLastPass();
+    assertThat(session.notice().text()).isEqualTo("Dropped pass 1: 1 note");
+    assertThat(notes()).isEmpty();
+    strike(PhysicalKey.D, 4500);
+    session.recordOrStop();
+    assertThat(notes()).extracting(Note::pitch).containsExactly(64);
+  }
+
+  @Test
+  void replacing_clears_from_the_first_note_played_and_leaves_an_idle_pass_alone() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 1500);
+    session.recordOrStop();
+    nowMs = 10_000;
+    record(RecordingMode.REPLACE);
+    runTo(2100);
+    assertThat(heardNow()).as("nothing was played yet").containsExactly(60, 62);
+    strike(PhysicalKey.D, 3000);
+    assertThat(heardNow()).as("from the note on, nothing old").containsExactly(60);
+    runTo(3700);
+    session.recordOrStop();
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60, 64);
+  }
+
+  @Test
+  void replacing_always_clears_what_the_pass_runs_over() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    session.recordOrStop();
+    nowMs = 10_000;
+    conductor.setRecordSettings(conductor.recordSettings().withAlwaysReplace(true));
+    record(RecordingMode.REPLACE);
+    assertThat(heardNow()).isEmpty();
+    runTo(2100);
+    session.recordOrStop();
+    assertThat(notes()).isEmpty();
+    session.undo();
+    assertThat(notes()).hasSize(1);
+  }
+
+  @Test
+  void takes_are_kept_apart_and_the_ones_before_are_silent_while_another_is_played() {
+    record(RecordingMode.TAKES);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 2500);
+    assertThat(heardNow()).isEmpty();
+    runTo(4500);
+    session.recordOrStop();
+    assertThat(session.notice().text())
+        .isEqualTo("Recorded 2 notes in 2 passes onto Track 1, take 2");
+    assertThat(notes()).extracting(Note::pitch).containsExactly(62);
+    session.stepTake(-1);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60);
+    session.stepTake(1);
+    session.removeTake();
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60);
+    session.undo();
+    assertThat(notes()).extracting(Note::pitch).containsExactly(62);
+  }
+
+  @Test
+  void quantizing_while_recording_puts_notes_on_lines_and_keeps_when_they_were_played() {
+    conductor.setRecordSettings(conductor.recordSettings().withQuantize(true));
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 20);
+    strike(PhysicalKey.S, 540);
+    strike(PhysicalKey.D, 1975);
+    runTo(4100);
+    session.recordOrStop();
+    assertThat(notes()).extracting(Note::onset).containsExactly(0L, 0L, 960L);
+    assertThat(notes()).extracting(n -> n.played().onset()).containsExactly(38L, -48L, 1037L);
+    session.undo();
+    session.undo();
+    assertThat(notes()).isEmpty();
+  }
+
+  @Test
+  void the_input_offset_is_taken_off_what_is_recorded() {
+    conductor.setRecordSettings(conductor.recordSettings().withOffsetMs(40));
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 540);
+    session.recordOrStop();
+    assertThat(notes()).extracting(Note::onset).containsExactly(960L);
+  }
+
+  @Test
+  void a_sweep_with_a_note_key_wipes_that_note_as_it_passes_in_one_step() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 300);
+    strike(PhysicalKey.A, 500);
+    strike(PhysicalKey.A, 1500);
+    session.recordOrStop();
+    nowMs = 10_000;
+    session.playOrStop();
+    runTo(200);
+    session.sweep(true);
+    session.performer().press(PhysicalKey.A, nowMs * MS);
+    assertThat(heardNow()).as("out of hearing at once").containsExactly(62);
+    runTo(900);
+    session.sweep(false);
+    session.performer().release(PhysicalKey.A, nowMs * MS);
+    assertThat(session.notice().text()).isEqualTo("Swept 1 note");
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 60);
+    session.undo();
+    assertThat(notes()).hasSize(4);
+  }
+
+  @Test
+  void a_sweep_held_alone_wipes_all_notes_round_the_loop_but_not_by_a_slip() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 1000);
+    strike(PhysicalKey.D, 1500);
+    session.recordOrStop();
+    nowMs = 10_000;
+    session.playOrStop();
+    runTo(900);
+    session.sweep(true);
+    runTo(1100);
+    session.sweep(false);
+    assertThat(notes()).hasSize(3);
+    runTo(1400);
+    session.sweep(true);
+    runTo(2100);
+    session.sweep(false);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(62);
+  }
+
+  @Test
+  void a_start_behind_the_loop_begins_at_the_loop() {
+    conductor.seek(7680);
+    session.playOrStop();
+    assertThat(conductor.positionTicks()).isZero();
+    runTo(2500);
+    assertThat(conductor.positionTicks()).isEqualTo(960);
+    session.toggleLoop();
+    assertThat(conductor.positionTicks()).as("goes on from where it is").isEqualTo(960);
+    assertThat(conductor.transport().loop()).isEmpty();
+    session.stop();
+    assertThat(conductor.placeTicks()).isEqualTo(7680);
+  }
+
+  @Test
+  void the_loop_is_chosen_from_notes_and_made_longer_and_moved_by_bars() {
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 10);
+    session.lengthenLoop(1);
+    assertThat(session.notice().text()).contains("Stop recording first");
+    session.recordOrStop();
+    session.lengthenLoop(1);
+    assertThat(session.notice().text()).isEqualTo("Loop: bars 1 to 2");
+    session.moveLoop(2);
+    assertThat(conductor.looping().active()).contains(new TickRange(7680, 15360));
+    session.lengthenLoop(-5);
+    assertThat(session.notice().text()).isEqualTo("Loop: bars 3 to 3");
+    session.loopNotesInHand();
+    assertThat(conductor.looping().active()).contains(BAR_1);
+    session.toggleLoop();
+    assertThat(session.notice().text()).isEqualTo("No loop");
+  }
+}
