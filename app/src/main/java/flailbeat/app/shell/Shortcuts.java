@@ -2,7 +2,6 @@ package flailbeat.app.shell;
 
 import flailbeat.app.view.BenchView;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
@@ -75,17 +74,13 @@ final class Shortcuts {
   /** Keys that shape what is played, while letters are notes. */
   List<Shortcut> playTable() {
     return List.of(
-        Shortcut.always("Up", () -> louder(Hands.VELOCITY_STEP)).repeating(),
-        Shortcut.always("Down", () -> louder(-Hands.VELOCITY_STEP)).repeating());
+        Shortcut.always("Up", () -> session.performer().stepVelocity(1)).repeating(),
+        Shortcut.always("Down", () -> session.performer().stepVelocity(-1)).repeating());
   }
 
   void switchKeys() {
     boolean playing = session.performer().keysMode() == KeysMode.PLAY;
     session.performer().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
-  }
-
-  private void louder(int by) {
-    session.performer().setVelocity(session.performer().hands().velocity() + by);
   }
 
   private void delete() {

@@ -1,6 +1,5 @@
 package flailbeat.app.view;
 
-import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.pitch.Scale;
@@ -18,8 +17,6 @@ final class ArrangementMenu extends MenuButton {
   private final MenuButton key = quiet("key-menu", "The key that it plays in");
   private final MenuButton scale = quiet("scale-menu", "The scale that it plays");
   private final HBox keyRow = new HBox(2, key, scale);
-  private int chosenKey;
-  private Scale chosenScale = Scale.MAJOR;
 
   ArrangementMenu(Performer performer) {
     this.performer = performer;
@@ -30,15 +27,15 @@ final class ArrangementMenu extends MenuButton {
     for (ArrangementKind kind : ArrangementKind.values()) {
       MenuItem item =
           new MenuItem(kind.title() + ": " + kind.hint().toLowerCase(java.util.Locale.ROOT));
-      item.setOnAction(e -> choose(kind));
+      item.setOnAction(e -> performer.arrange(kind));
       getItems().add(item);
     }
     for (int i = 0; i < Pitch.OCTAVE; i++) {
       int tonic = i;
-      key.getItems().add(item(Pitch.className(i), () -> chosenKey = tonic));
+      key.getItems().add(item(Pitch.className(i), () -> arrange(tonic, performer.scale())));
     }
     for (Scale each : Scale.values()) {
-      scale.getItems().add(item(each.title(), () -> chosenScale = each));
+      scale.getItems().add(item(each.title(), () -> arrange(performer.tonic(), each)));
     }
     refresh();
   }
@@ -52,19 +49,14 @@ final class ArrangementMenu extends MenuButton {
     return button;
   }
 
-  private MenuItem item(String text, Runnable change) {
+  private static MenuItem item(String text, Runnable change) {
     MenuItem item = new MenuItem(text);
-    item.setOnAction(
-        e -> {
-          change.run();
-          choose(performer.hands().arrangement().kind());
-        });
+    item.setOnAction(e -> change.run());
     return item;
   }
 
-  private void choose(ArrangementKind kind) {
-    performer.setArrangement(Arrangement.of(kind, chosenKey, chosenScale));
-    refresh();
+  private void arrange(int tonic, Scale chosen) {
+    performer.arrange(performer.hands().arrangement().kind(), tonic, chosen);
   }
 
   /** The menus for key and scale, for a place of their own. */
@@ -74,14 +66,18 @@ final class ArrangementMenu extends MenuButton {
 
   /** What is chosen, as a word that changes with it. */
   String shown() {
-    return performer.hands().arrangement().kind() + " " + chosenKey + " " + chosenScale;
+    return performer.hands().arrangement().kind()
+        + " "
+        + performer.tonic()
+        + " "
+        + performer.scale();
   }
 
   void refresh() {
     ArrangementKind kind = performer.hands().arrangement().kind();
     setText(kind.title());
-    key.setText(Pitch.className(chosenKey));
-    scale.setText(chosenScale.title());
+    key.setText(Pitch.className(performer.tonic()));
+    scale.setText(performer.scale().title());
     keyRow.setVisible(kind.hasKey());
     keyRow.setManaged(kind.hasKey());
   }

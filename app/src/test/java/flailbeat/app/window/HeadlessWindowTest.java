@@ -10,6 +10,8 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.session.CountIn;
+import flailbeat.core.session.PlaySettings;
 import flailbeat.core.transport.Transport.State;
 import java.nio.file.Files;
 import java.nio.file.Path;

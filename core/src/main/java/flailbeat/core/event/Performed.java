@@ -40,6 +40,18 @@ public sealed interface Performed {
     /** The modulation wheel (MIDI 1.0). */
     public static final int MODULATION = 1;
 
+    /** Which registered parameter the data entry sets: the high and the low half of its number. */
+    public static final int PARAMETER_HIGH = 101;
+
+    /** See {@link #PARAMETER_HIGH}. */
+    public static final int PARAMETER_LOW = 100;
+
+    /** The value of the parameter: its high half. */
+    public static final int DATA_ENTRY = 6;
+
+    /** The value of the parameter: its low half. */
+    public static final int DATA_ENTRY_LOW = 38;
+
     public Control {
       if (number < 0 || number > 127 || value < 0 || value > 127) {
         throw new IllegalArgumentException("Controller " + number + " cannot be " + value);

@@ -10,7 +10,9 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The keys under the hands: what is held, where the reach lies, how hard it plays.
@@ -23,13 +25,8 @@ import java.util.Set;
  * <p>Each call returns the events that follow from it, in order.
  */
 public final class Hands {
-  /** How much Up and Down change the velocity. */
-  public static final int VELOCITY_STEP = 5;
-
-  /** How much harder an accented note is struck. */
-  public static final int ACCENT = 20;
-
   private static final int HIGHEST_BASE = 120;
+  private static final long SWAY_SEED = 20_261_123;
 
   private final Map<Finger, List<Integer>> down = new HashMap<>();
   private final Map<ArrangementKind, Integer> bases = new EnumMap<>(ArrangementKind.class);
@@ -37,6 +34,8 @@ public final class Hands {
   private final Map<Integer, Finger> sounding = new HashMap<>();
   private int base = Pitch.MIDDLE_C;
   private int velocity = VelocityMark.MF.velocity();
+  private Touch touch = Touch.standard();
+  private final Random sway = new Random(SWAY_SEED);
 
   public Arrangement arrangement() {
     return arrangement;
@@ -86,13 +85,24 @@ public final class Hands {
     base = Math.clamp(pitch - middle, Pitch.LOWEST, HIGHEST_BASE);
   }
 
+  /** How hard the next key is struck, accents and sway apart. */
   public int velocity() {
-    return velocity;
+    return touch.limit(velocity);
+  }
+
+  public Touch touch() {
+    return touch;
+  }
+
+  /** Chooses how hard keys are struck; its sway begins anew, so that it can be repeated. */
+  public void setTouch(Touch value) {
+    touch = value;
+    sway.setSeed(SWAY_SEED);
   }
 
   /** Sets the velocity, 1 to 127; beyond that it stops at the end. */
   public void setVelocity(int value) {
-    velocity = Math.clamp(value, 1, 127);
+    velocity = touch.limit(value);
   }
 
   /** The pitches that a key gives now, lowest first: none for one that plays nothing. */
@@ -102,17 +112,21 @@ public final class Hands {
 
   /** A key goes down. */
   public List<Performed> press(PhysicalKey key, long atNanos) {
-    return press(key, false, atNanos);
+    return press(key, false, 0, atNanos);
   }
 
-  /** A key goes down, harder by {@link #ACCENT} when accented. */
-  public List<Performed> press(PhysicalKey key, boolean accented, long atNanos) {
+  /**
+   * A key goes down.
+   *
+   * @param beat 1 on the first beat of a bar, 0.5 on another, 0 off the beat
+   */
+  public List<Performed> press(PhysicalKey key, boolean accented, double beat, long atNanos) {
     Finger finger = new Finger.OnKey(key);
     List<Integer> pitches = pitchesAt(key);
     if (down.containsKey(finger) || pitches.isEmpty()) {
       return List.of();
     }
-    int struck = accented ? Math.min(127, velocity + ACCENT) : velocity;
+    int struck = touch.struck(velocity(), accented, beat, sway.nextGaussian());
     return strike(finger, pitches, struck, atNanos);
   }
 
@@ -120,7 +134,51 @@ public final class Hands {
   public List<Performed> press(List<Integer> pitches, int strikeVelocity, long atNanos) {
     Finger finger = new Finger.OnScreen();
     List<Performed> events = new ArrayList<>(release(finger, atNanos));
-    events.addAll(strike(finger, pitches, strikeVelocity, atNanos));
+    events.addAll(strike(finger, pitches, touch.limit(strikeVelocity), atNanos));
+    return events;
+  }
+
+  /** Drawn keys are latched: they stay down until they are latched again. */
+  public List<Performed> latch(List<Integer> pitches, int strikeVelocity, long atNanos) {
+    Finger finger = new Finger.Latched(pitches);
+    return down.containsKey(finger)
+        ? release(finger, atNanos)
+        : strike(finger, pitches, touch.limit(strikeVelocity), atNanos);
+  }
+
+  /** The pitches that are latched. */
+  public Set<Integer> latchedPitches() {
+    Set<Integer> result = new TreeSet<>();
+    down.forEach(
+        (finger, pitches) -> {
+          if (finger instanceof Finger.Latched) {
+            result.addAll(pitches);
+          }
+        });
+    return result;
+  }
+
+  /** A key of a MIDI input device goes down. */
+  public List<Performed> pressOnDevice(int pitch, int strikeVelocity, long atNanos) {
+    Finger finger = new Finger.OnDevice(pitch);
+    List<Performed> events = new ArrayList<>(release(finger, atNanos));
+    events.addAll(strike(finger, List.of(pitch), touch.limit(strikeVelocity), atNanos));
+    return events;
+  }
+
+  /** A key of a MIDI input device comes up. */
+  public List<Performed> releaseOnDevice(int pitch, long atNanos) {
+    return release(new Finger.OnDevice(pitch), atNanos);
+  }
+
+  /** Every key of the MIDI input device comes up: it may have gone. */
+  public List<Performed> releaseDevice(long atNanos) {
+    List<Performed> events = new ArrayList<>();
+    for (Finger finger : fingersDown()) {
+      if (finger instanceof Finger.OnDevice) {
+        events.addAll(release(finger, atNanos));
+      }
+    }
     return events;
   }
 

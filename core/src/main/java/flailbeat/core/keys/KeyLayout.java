@@ -74,7 +74,14 @@ public final class KeyLayout {
       new KeyLayout(
           "Colemak", "`1234567890-=", "qwfpgjluy;[]", "arstdhneio'", "zxcvbkm,./", Map.of());
 
+  /** The name of a layout that was learned. */
+  public static final String LEARNED = "Learned";
+
+  private static final String TEXT = "TEXT ";
+  private static final String NO_CODE = KeySign.NO_CODE;
+
   private final String name;
+  private final Map<PhysicalKey, KeySign> signs = new EnumMap<>(PhysicalKey.class);
   private final Map<String, PhysicalKey> byCode = new HashMap<>();
   private final Map<String, PhysicalKey> byText = new HashMap<>();
   private final Map<PhysicalKey, String> caps = new EnumMap<>(PhysicalKey.class);
@@ -103,6 +110,45 @@ public final class KeyLayout {
     byCode.putAll(moreCodes);
   }
 
+  private KeyLayout(Map<PhysicalKey, KeySign> learned) {
+    this.name = LEARNED;
+    signs.putAll(learned);
+    for (PhysicalKey key : PhysicalKey.values()) {
+      caps.put(key, learned.containsKey(key) ? learned.get(key).cap() : "");
+    }
+  }
+
+  /**
+   * A layout that was learned by pressing the keys in turn.
+   *
+   * @param other says what is at the places that were not pressed
+   */
+  public static KeyLayout learned(Map<PhysicalKey, KeySign> learned, KeyLayout other) {
+    Map<PhysicalKey, KeySign> all = new EnumMap<>(PhysicalKey.class);
+    for (PhysicalKey key : PhysicalKey.values()) {
+      KeySign sign = other.signAt(key);
+      if (sign.isKnowable() && learned.values().stream().noneMatch(s -> s.isSameKey(sign))) {
+        all.put(key, sign);
+      }
+    }
+    all.putAll(learned);
+    return new KeyLayout(all);
+  }
+
+  private KeySign signAt(PhysicalKey key) {
+    if (!signs.isEmpty()) {
+      return signs.getOrDefault(key, new KeySign(NO_CODE, ""));
+    }
+    String text = caps.get(key).toLowerCase(Locale.ROOT);
+    String code = codeOf(text.charAt(0));
+    return new KeySign(code.startsWith(TEXT) ? NO_CODE : code, text);
+  }
+
+  /** What was learned of each key; nothing for a layout that was not learned. */
+  public Map<PhysicalKey, KeySign> signs() {
+    return Map.copyOf(signs);
+  }
+
   private static String codeOf(char text) {
     if (text >= 'a' && text <= 'z') {
       return String.valueOf(text).toUpperCase(Locale.ROOT);
@@ -110,7 +156,7 @@ public final class KeyLayout {
     if (text >= '0' && text <= '9') {
       return "DIGIT" + text;
     }
-    return CODES.getOrDefault(text, "TEXT " + text);
+    return CODES.getOrDefault(text, TEXT + text);
   }
 
   /** All of them, the commonest first. */
@@ -143,6 +189,12 @@ public final class KeyLayout {
    * @param text what the key types; may be empty
    */
   public Optional<PhysicalKey> placeOf(String code, String text) {
+    if (!signs.isEmpty()) {
+      KeySign pressed = new KeySign(code, text);
+      return pressed.isKnowable()
+          ? signs.keySet().stream().filter(k -> signs.get(k).isSameKey(pressed)).findFirst()
+          : Optional.empty();
+    }
     if (code.length() == 1 && byCode.containsKey(code)) {
       return Optional.of(byCode.get(code));
     }

@@ -18,19 +18,51 @@ public final class Pedals {
   /** How much a press changes the modulation. */
   public static final int MODULATION_STEP = 16;
 
-  /** How long the bend takes from the centre to the end of its range. */
-  public static final long BEND_GLIDE_NANOS = 150_000_000;
-
   private static final long BEND_STEP_NANOS = 5_000_000;
-  private static final int BEND_STEPS = (int) (BEND_GLIDE_NANOS / BEND_STEP_NANOS);
+  private static final int STEPS_PER_MS = 5;
   private static final int HIGHEST = 127;
 
   private boolean sustainHeld;
   private boolean sustainLatched;
   private int modulation;
+  private BendSettings settings = BendSettings.standard();
+  private boolean rangeTold;
   private int bendDirection;
   private int bendSteps;
   private long bendNanos;
+
+  public BendSettings settings() {
+    return settings;
+  }
+
+  /** Chooses how the bend behaves; one that is bent springs back at once. */
+  public List<Performed> setSettings(BendSettings value, long atNanos) {
+    List<Performed> events = bendSteps == 0 ? List.of() : List.of(new Bend(atNanos, Bend.CENTRE));
+    bendDirection = 0;
+    bendSteps = 0;
+    settings = value;
+    rangeTold = false;
+    return events;
+  }
+
+  private int steps() {
+    return Math.max(1, settings.glideMs() / STEPS_PER_MS);
+  }
+
+  /** The instrument must be told the bend's range before the next bend: it may be another one. */
+  public void tellRangeAgain() {
+    rangeTold = false;
+  }
+
+  /** Registered parameter 0,0, pitch bend sensitivity (MIDI 1.0 detailed specification). */
+  private List<Performed> range(long atNanos) {
+    rangeTold = true;
+    return List.of(
+        new Control(atNanos, Control.PARAMETER_HIGH, 0),
+        new Control(atNanos, Control.PARAMETER_LOW, 0),
+        new Control(atNanos, Control.DATA_ENTRY, settings.semitones()),
+        new Control(atNanos, Control.DATA_ENTRY_LOW, 0));
+  }
 
   /** Whether sustain is down, for whichever reason. */
   public boolean isSustaining() {
@@ -48,7 +80,7 @@ public final class Pedals {
 
   /** -1 (down to the end of the range) to 1 (up to the end). */
   public double bend() {
-    return (double) bendSteps / BEND_STEPS;
+    return (double) bendSteps / steps();
   }
 
   /** The sustain key goes down or up. */
@@ -86,7 +118,11 @@ public final class Pedals {
    * @param direction -1 down, 1 up, 0 let go
    */
   public List<Performed> pull(int direction, long atNanos) {
-    List<Performed> events = advance(atNanos);
+    List<Performed> events = new ArrayList<>();
+    if (direction != 0 && !rangeTold) {
+      events.addAll(range(atNanos));
+    }
+    events.addAll(advance(atNanos));
     bendDirection = direction;
     bendNanos = atNanos;
     return events;
@@ -95,7 +131,7 @@ public final class Pedals {
   /** Lets the bend glide up to a time: one event for each sample of its way. */
   public List<Performed> advance(long atNanos) {
     List<Performed> events = new ArrayList<>();
-    int target = bendDirection * BEND_STEPS;
+    int target = bendDirection * steps();
     while (bendSteps != target && bendNanos + BEND_STEP_NANOS <= atNanos) {
       bendNanos += BEND_STEP_NANOS;
       bendSteps += Integer.signum(target - bendSteps);

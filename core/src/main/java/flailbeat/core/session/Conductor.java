@@ -1,19 +1,17 @@
 package flailbeat.core.session;
 
+import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
-import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
@@ -21,13 +19,10 @@ import flailbeat.core.transport.Transport;
 import flailbeat.core.transport.Transport.Start;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Playing, live and back, and recording: what sounds when, and where it is written down. */
 public final class Conductor {
-  private static final int CLICK_BARS_AHEAD = 400;
   private static final long NANOS_PER_MINUTE = 60_000_000_000L;
 
   /** How long before the loop begins anew the next round is made ready. */
@@ -44,14 +39,17 @@ public final class Conductor {
   private final Sweeper sweeper;
   private final Recorder recorder;
   private final Repeater repeater;
+  private final LiveSound live;
+  private final Heard heard;
+  private Optional<Calibration> calibration = Optional.empty();
   private long run;
   private PlaySettings settings = PlaySettings.standard();
   private RecordSettings recordSettings = RecordSettings.standard();
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
-  private List<Integer> liveChannels = List.of();
   private long endNanos;
   private boolean nextRoundReady;
+  private boolean calibrating;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Conductor(
@@ -72,10 +70,12 @@ public final class Conductor {
     this.sweeper = new Sweeper(document, changes);
     this.recorder = new Recorder(document, timing, changes);
     this.repeater = new Repeater(document, timing, transport, player, changes);
+    this.live = new LiveSound(document, performer, player, repeater);
+    this.heard = new Heard(document, timing, recorder, sweeper, looping);
     this.tempos = document.song().tempos();
-    performer.playTo(this::hear);
+    performer.playTo(this::hear, this::beatAt);
     changes.listen(this::onChange);
-    sendInstruments();
+    live.follow(clock.nanoTime());
     setSettings(settings);
   }
 
@@ -147,10 +147,7 @@ public final class Conductor {
 
   /** The tracks that are played and recorded onto: the chosen one, and those that are armed. */
   public List<Track> targets() {
-    Track chosen = document.track();
-    Stream<Track> along =
-        document.song().tracks().stream().filter(t -> t.armed() && !t.id().equals(chosen.id()));
-    return Stream.concat(Stream.of(chosen), along).toList();
+    return live.targets();
   }
 
   /** Silence, at once, whatever sounds. */
@@ -196,6 +193,7 @@ public final class Conductor {
     }
     List<Track> onto = targets();
     long from = startTick();
+    performer.pedals().tellRangeAgain();
     recorder.begin(recordingFrom(from), from, ids(onto), recordSettings, looping.active());
     start(true, from);
     String names = onto.stream().map(Track::name).collect(Collectors.joining(" and "));
@@ -225,6 +223,28 @@ public final class Conductor {
     return looping.active().map(r -> new Loop(map.nanosAt(r.start()), map.nanosAt(r.end())));
   }
 
+  /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */
+  void calibrate() {
+    stop();
+    Song song = document.song();
+    Calibration started = new Calibration(song.tempos(), song.meters(), placeTicks());
+    TickRange bars = started.range();
+    long from = song.tempos().nanosAt(bars.start());
+    plan = heard.clicksAlone(bars);
+    calibration = Optional.of(started);
+    calibrating = true;
+    begin(new Start(false, from, 0, Optional.empty()));
+  }
+
+  /** The taps so far, of the calibration that runs or ran last. */
+  public Optional<Calibration> calibration() {
+    return calibration;
+  }
+
+  public boolean isCalibrating() {
+    return calibrating;
+  }
+
   /** Takes back the last pass of the running recording, which goes on. */
   Notice dropLastPass() {
     return recorder.dropLast();
@@ -239,6 +259,7 @@ public final class Conductor {
     if (pass().isPresent()) {
       performer.releaseAll(now);
     }
+    calibrating = false;
     Optional<Notice> swept = sweeper.release();
     long unrolled = transport.unrolledAt(now) - recordSettings.offsetNanos();
     transport.stop();
@@ -268,6 +289,10 @@ public final class Conductor {
       }
     }
     followSweep();
+    if (calibrating) {
+      followCalibration();
+      return;
+    }
     long position = transport.positionNanos();
     if (clicksRunOut(position)) {
       replan();
@@ -285,6 +310,13 @@ public final class Conductor {
         && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE;
   }
 
+  private void followCalibration() {
+    if (positionTicks() >= calibration.orElseThrow().range().end()) {
+      stop();
+      changes.fire(Aspect.SETTINGS);
+    }
+  }
+
   /** What was just recorded must sound from the very start of the next round. */
   private void readyNextRound(long unrolled) {
     Optional<Loop> round = transport.loop();
@@ -298,7 +330,7 @@ public final class Conductor {
       nextRoundReady = true;
       recorder
           .heardNextRound()
-          .ifPresent(song -> player.replaceAtLoop(planOf(sweeper.swept(song))));
+          .ifPresent(song -> player.replaceAtLoop(heard.of(song, plan.clicks())));
     }
   }
 
@@ -375,8 +407,11 @@ public final class Conductor {
     long countIn = record ? settings.countIn().ticks(song.meters().meterAt(fromTick)) : 0;
     long from = song.tempos().nanosAt(fromTick);
     long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
-    Start start = new Start(record, from, countInNanos, loop());
     plan = planFrom(record, fromTick, countIn);
+    begin(new Start(record, from, countInNanos, loop()));
+  }
+
+  private void begin(Start start) {
     long heardAt = clock.nanoTime() + player.leadNanos();
     transport.start(start, heardAt);
     run++;
@@ -387,42 +422,13 @@ public final class Conductor {
   }
 
   private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {
-    Song song = document.song();
     boolean click = record ? settings.clickInRecord() : settings.clickInPlay();
-    ClickTrack clicks = ClickTrack.NONE;
-    if (click || countInTicks > 0) {
-      long first = looping.active().map(r -> Math.min(r.start(), from)).orElse(from);
-      long bars = first + CLICK_BARS_AHEAD * song.meters().meterAt(first).ticksPerBar();
-      long ahead = looping.active().map(TickRange::end).orElse(bars);
-      clicks =
-          ClickTrack.between(
-              Math.min(first, from - countInTicks),
-              click ? ahead : from,
-              song.tempos(),
-              song.meters());
-    }
-    long startNanos = countInTicks > 0 ? song.tempos().nanosAt(from) : 0;
-    return PlaybackPlan.of(heardSong(), clicks, startNanos);
-  }
-
-  /** The same as it is now, of another song. */
-  private PlaybackPlan planOf(Song song) {
-    return PlaybackPlan.of(song, plan.clicks(), 0);
-  }
-
-  private Song heardSong() {
-    Song song = sweeper.swept(recorder.silenced(document.song()));
-    if (!timing.isAsPlayed()) {
-      return song;
-    }
-    Set<NoteId> inHand =
-        document.notesInHand().stream().map(n -> n.id()).collect(Collectors.toSet());
-    return NoteEdits.restorePlayed(song, inHand);
+    return heard.from(from, countInTicks, click);
   }
 
   /** Makes what is heard follow the song and the settings while it runs. */
   private void replan() {
-    if (transport.isRunning()) {
+    if (transport.isRunning() && !calibrating) {
       boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
       long from = countingIn ? startTick() : Math.max(0, positionTicks());
       long countIn =
@@ -438,9 +444,13 @@ public final class Conductor {
       followSweep();
       return;
     }
+    if (calibrating && event instanceof Performed.NoteOn) {
+      calibration.orElseThrow().tap(transport.songNanosAt(event.atNanos()));
+      changes.fire(Aspect.SETTINGS);
+    }
     writeRepeats(event.atNanos());
     repeater.hear(event);
-    liveChannels.forEach(channel -> sound(channel, event));
+    live.sound(event);
     write(event);
   }
 
@@ -454,21 +464,24 @@ public final class Conductor {
     pass().ifPresent(p -> changes.fire(Aspect.PASS));
   }
 
-  private void sound(int channel, Performed event) {
-    switch (event) {
-      case Performed.NoteOn on -> player.noteOn(channel, on.pitch(), on.velocity());
-      case Performed.NoteOff off -> player.noteOff(channel, off.pitch());
-      case Performed.Control c ->
-          player.control(
-              channel, new ControlPoint(0, ControlPoint.Kind.CONTROLLER, c.number(), c.value()));
-      case Performed.Bend b ->
-          player.control(channel, new ControlPoint(0, ControlPoint.Kind.PITCH_BEND, 0, b.value()));
+  /** How much of a beat a moment is on: within an eighth of it either way. */
+  private double beatAt(long atNanos) {
+    if (!transport.isRunning()) {
+      return 0;
     }
+    long tick = document.song().tempos().tickAt(transport.songNanosAt(atNanos));
+    MeterMap meters = document.song().meters();
+    long near = meters.meterAt(tick).ticksPerBeat() / 8;
+    long beat = meters.beatAtOrAfter(tick - near);
+    if (beat > tick + near) {
+      return 0;
+    }
+    return meters.barRangeAt(beat).start() == beat ? 1 : 0.5;
   }
 
   private void onChange(Aspect aspect) {
     if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
-      sendInstruments();
+      live.follow(clock.nanoTime());
     }
     if (aspect == Aspect.SONG) {
       endNanos = measureEnd();
@@ -495,26 +508,12 @@ public final class Conductor {
   /** Starts anew at a tick, if it runs; stopping will return to the place. */
   private void goOnFrom(long tick, long place) {
     boolean running = transport.isRunning();
+    calibrating = false;
     player.halt();
     transport.setPlaceNanos(tempos.nanosAt(tick));
     if (running) {
       start(false, startTick());
     }
     transport.setReturnNanos(tempos.nanosAt(place));
-  }
-
-  /** Live notes go to the targets' channels; what is held on others ends first. */
-  private void sendInstruments() {
-    for (Track track : document.song().tracks()) {
-      player.instrument(track.channel(), track.instrument());
-    }
-    List<Track> onto = targets();
-    onto.reversed().forEach(t -> player.instrument(t.channel(), t.instrument()));
-    List<Integer> channels = onto.stream().map(Track::channel).distinct().toList();
-    if (!channels.equals(liveChannels)) {
-      performer.releaseAll(clock.nanoTime());
-      liveChannels = channels;
-      repeater.setChannels(channels);
-    }
   }
 }

@@ -2,14 +2,19 @@ package flailbeat.core.session;
 
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.Arrangement;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.Touch;
+import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Clock;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.LongToDoubleFunction;
 
 /** The person at the keys: who has them, what is held, where the reach lies, what shapes notes. */
 public final class Performer {
@@ -18,17 +23,26 @@ public final class Performer {
   private final Hands hands = new Hands();
   private final Pedals pedals = new Pedals();
   private KeyLayout layout = KeyLayout.QWERTY;
+  private int tonic;
+  private Scale scale = Scale.MAJOR;
   private KeysMode keysMode = KeysMode.PLAY;
   private Consumer<Performed> heardBy = event -> {};
+  private LongToDoubleFunction beatAt = atNanos -> 0;
 
   Performer(Changes changes, Clock clock) {
     this.changes = changes;
     this.clock = clock;
   }
 
-  /** Chooses who hears, and writes down, what is performed. */
-  void playTo(Consumer<Performed> listener) {
+  /**
+   * Chooses who hears, and writes down, what is performed.
+   *
+   * @param beat says of a moment of the clock's whether it is on the first beat of a bar (1), on
+   *     another (0.5), or off the beat (0)
+   */
+  void playTo(Consumer<Performed> listener, LongToDoubleFunction beat) {
     heardBy = listener;
+    beatAt = beat;
   }
 
   public Hands hands() {
@@ -71,7 +85,49 @@ public final class Performer {
 
   /** A key goes down, accented or not. */
   public void press(PhysicalKey key, boolean accented, long atNanos) {
-    perform(hands.press(key, accented, atNanos));
+    perform(hands.press(key, accented, beatAt.applyAsDouble(atNanos), atNanos));
+  }
+
+  /** Drawn keys are latched, or let go of when they were. */
+  public void latch(List<Integer> pitches, int velocity, long atNanos) {
+    perform(hands.latch(pitches, velocity, atNanos));
+  }
+
+  /** A key of a MIDI input device goes down. */
+  public void pressOnDevice(int pitch, int velocity, long atNanos) {
+    perform(hands.pressOnDevice(pitch, velocity, atNanos));
+  }
+
+  public void releaseOnDevice(int pitch, long atNanos) {
+    perform(hands.releaseOnDevice(pitch, atNanos));
+  }
+
+  /** Ends every note of the MIDI input device: it may have gone. */
+  public void releaseDevice(long atNanos) {
+    perform(hands.releaseDevice(atNanos));
+  }
+
+  /** A controller or the bend of a MIDI input device moves. */
+  public void moveOnDevice(Performed event) {
+    perform(List.of(event));
+  }
+
+  /** Chooses how hard keys are struck. */
+  public void setTouch(Touch value) {
+    hands.setTouch(value);
+    changes.fire(Aspect.KEYS);
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** Chooses how the bend behaves. */
+  public void setBend(BendSettings value) {
+    perform(pedals.setSettings(value, clock.nanoTime()));
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** Steps the velocity up (1) or down (-1). */
+  public void stepVelocity(int steps) {
+    setVelocity(hands.velocity() + steps * hands.touch().step());
   }
 
   public void release(PhysicalKey key, long atNanos) {
@@ -115,10 +171,31 @@ public final class Performer {
     perform(pedals.advance(clock.nanoTime()));
   }
 
-  /** Lays the notes out otherwise under the hands. */
-  public void setArrangement(Arrangement value) {
-    hands.setArrangement(value);
+  /** Lays the notes out otherwise under the hands, in the key and scale that were chosen last. */
+  public void arrange(ArrangementKind kind) {
+    arrange(kind, tonic, scale);
+  }
+
+  /**
+   * Lays the notes out otherwise under the hands.
+   *
+   * @param newTonic the tonic's pitch class, 0 to 11; for those kinds that have a key
+   */
+  public void arrange(ArrangementKind kind, int newTonic, Scale newScale) {
+    tonic = newTonic;
+    scale = newScale;
+    hands.setArrangement(Arrangement.of(kind, tonic, scale));
     changes.fire(Aspect.KEYS);
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** The pitch class of the key that arrangements are in which have one. */
+  public int tonic() {
+    return tonic;
+  }
+
+  public Scale scale() {
+    return scale;
   }
 
   /** Moves the reach by semitones. */

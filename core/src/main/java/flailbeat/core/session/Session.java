@@ -1,6 +1,8 @@
 package flailbeat.core.session;
 
+import flailbeat.core.capture.Calibration;
 import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
@@ -20,16 +22,20 @@ import java.util.function.UnaryOperator;
  * threads.
  */
 public final class Session {
+  private final Clock clock;
   private final Changes changes = new Changes();
   private final Document document = new Document(changes);
   private final TimingDesk timing = new TimingDesk(document, changes);
   private final Performer performer;
   private final Conductor conductor;
+  private final KeyboardDesk keyboard;
   private Notice notice = Notice.NONE;
   private Grid snap = Grid.of(NoteValue.straight(16));
 
   public Session(Clock clock, Player player) {
+    this.clock = clock;
     performer = new Performer(changes, clock);
+    keyboard = new KeyboardDesk(performer, changes);
     conductor = new Conductor(document, timing, performer, changes, clock, player);
   }
 
@@ -51,6 +57,29 @@ public final class Session {
 
   public Conductor conductor() {
     return conductor;
+  }
+
+  /** What is found out about the person's keyboard. */
+  public KeyboardDesk keyboard() {
+    return keyboard;
+  }
+
+  /** Begins to learn the keyboard: the keys are its own until that is over. */
+  public void learnKeyboard() {
+    if (!refusedWhileRecording()) {
+      performer.setKeysMode(KeysMode.PLAY);
+      performer.releaseAll(clock.nanoTime());
+      keyboard.learn();
+    }
+  }
+
+  /** Begins a chord check: the keys are its own until that is over. */
+  public void checkChord() {
+    if (!refusedWhileRecording()) {
+      performer.setKeysMode(KeysMode.PLAY);
+      performer.releaseAll(clock.nanoTime());
+      keyboard.checkChord();
+    }
   }
 
   public Song song() {
@@ -212,6 +241,26 @@ public final class Session {
                 edit(
                     "Remove take " + clip.takes().heard(),
                     s -> TakeEdits.remove(s, document.track().id(), clip.range())));
+  }
+
+  /** Plays eight bars of click to tap along to. */
+  public void calibrate() {
+    if (!refusedWhileRecording()) {
+      conductor.calibrate();
+      tell(new Notice("Tap any note key with the click, eight bars long. Space stops", false));
+    }
+  }
+
+  /** Takes the offset that was found off what is recorded from now on. */
+  public void takeOffset() {
+    conductor
+        .calibration()
+        .map(Calibration::result)
+        .filter(Calibration.Result::isEnough)
+        .ifPresent(
+            r ->
+                conductor.setRecordSettings(
+                    conductor.recordSettings().withOffsetMs(Math.round(r.offsetMs() * 10) / 10.0)));
   }
 
   public void panic() {

@@ -1,0 +1,75 @@
+package flailbeat.core.session;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.time.TickRange;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Works out what is to be heard: of the song as it stands, with the click. */
+final class Heard {
+  private static final int CLICK_BARS_AHEAD = 400;
+
+  private final Document document;
+  private final TimingDesk timing;
+  private final Recorder recorder;
+  private final Sweeper sweeper;
+  private final Looping looping;
+
+  Heard(Document document, TimingDesk timing, Recorder recorder, Sweeper sweeper, Looping looping) {
+    this.document = document;
+    this.timing = timing;
+    this.recorder = recorder;
+    this.sweeper = sweeper;
+    this.looping = looping;
+  }
+
+  /**
+   * What is heard from a tick on.
+   *
+   * @param click whether the click goes on after the count-in
+   */
+  PlaybackPlan from(long tick, long countInTicks, boolean click) {
+    Song song = document.song();
+    ClickTrack clicks =
+        click || countInTicks > 0 ? clicks(tick, countInTicks, click) : ClickTrack.NONE;
+    long startNanos = countInTicks > 0 ? song.tempos().nanosAt(tick) : 0;
+    return PlaybackPlan.of(song(), clicks, startNanos);
+  }
+
+  private ClickTrack clicks(long tick, long countInTicks, boolean goesOn) {
+    Song song = document.song();
+    long first = looping.active().map(r -> Math.min(r.start(), tick)).orElse(tick);
+    long far = first + CLICK_BARS_AHEAD * song.meters().meterAt(first).ticksPerBar();
+    long last = goesOn ? looping.active().map(TickRange::end).orElse(far) : tick;
+    long from = Math.min(first, tick - countInTicks);
+    return ClickTrack.between(from, last, song.tempos(), song.meters());
+  }
+
+  /** Another song with the same click. */
+  PlaybackPlan of(Song song, ClickTrack clicks) {
+    return PlaybackPlan.of(sweeper.swept(song), clicks, 0);
+  }
+
+  /** Clicks alone. */
+  PlaybackPlan clicksAlone(TickRange range) {
+    Song song = document.song();
+    return PlaybackPlan.of(
+        Song.empty(),
+        ClickTrack.between(range.start(), range.end(), song.tempos(), song.meters()),
+        song.tempos().nanosAt(range.start()));
+  }
+
+  private Song song() {
+    Song song = sweeper.swept(recorder.silenced(document.song()));
+    if (!timing.isAsPlayed()) {
+      return song;
+    }
+    Set<NoteId> inHand =
+        document.notesInHand().stream().map(n -> n.id()).collect(Collectors.toSet());
+    return NoteEdits.restorePlayed(song, inHand);
+  }
+}

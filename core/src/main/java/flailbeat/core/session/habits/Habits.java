@@ -1,0 +1,92 @@
+package flailbeat.core.session.habits;
+
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.BendSettings;
+import flailbeat.core.keys.Blockings;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.keys.KeySign;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.Touch;
+import flailbeat.core.pitch.Scale;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.NoteValue;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What a person has set and would not like to set again; what is missing is as at the very first
+ * start.
+ *
+ * @param layout the name of a layout; see {@link KeyLayout}
+ * @param learned what was learned of each key, where the layout was learned
+ * @param blocked combinations of keys that the keyboard does not let through
+ */
+public record Habits(
+    String layout,
+    Map<PhysicalKey, KeySign> learned,
+    ArrangementKind arrangement,
+    Integer tonic,
+    Scale scale,
+    Touch touch,
+    BendSettings bend,
+    PlaySettings play,
+    RecordSettings record,
+    NoteValue repeat,
+    Set<Set<PhysicalKey>> blocked) {
+
+  /** What is set in a session now. */
+  public static Habits of(Session session) {
+    Performer performer = session.performer();
+    return new Habits(
+        performer.layout().name(),
+        performer.layout().signs(),
+        performer.hands().arrangement().kind(),
+        performer.tonic(),
+        performer.scale(),
+        performer.hands().touch(),
+        performer.pedals().settings(),
+        session.conductor().settings(),
+        session.conductor().recordSettings(),
+        session.conductor().repeater().value(),
+        session.keyboard().blockings().combinations());
+  }
+
+  /** Sets it all in a session, as far as it is there. */
+  public void applyTo(Session session) {
+    Performer performer = session.performer();
+    applyLayout(performer);
+    if (arrangement != null) {
+      performer.arrange(
+          arrangement, tonic == null ? 0 : tonic, scale == null ? Scale.MAJOR : scale);
+    }
+    if (touch != null) {
+      performer.setTouch(touch);
+    }
+    if (bend != null) {
+      performer.setBend(bend);
+    }
+    if (play != null) {
+      session.conductor().setSettings(play);
+    }
+    if (record != null) {
+      session.conductor().setRecordSettings(record);
+    }
+    if (repeat != null) {
+      session.conductor().setRepeat(false, repeat);
+    }
+    if (blocked != null) {
+      session.keyboard().setBlockings(new Blockings(blocked));
+    }
+  }
+
+  private void applyLayout(Performer performer) {
+    if (layout != null && layout.equals(KeyLayout.LEARNED) && learned != null) {
+      performer.setLayout(KeyLayout.learned(learned, KeyLayout.QWERTY));
+    } else if (layout != null) {
+      KeyLayout.named(layout).ifPresent(performer::setLayout);
+    }
+  }
+}

@@ -1,0 +1,82 @@
+package flailbeat.core.session.habits;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.MapperFeature;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.core.format.FileFault;
+import flailbeat.core.format.SafeFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+
+/** Reads and writes {@link Habits}, as JSON. */
+public final class HabitsFile {
+  private static final String NAME = "habits.json";
+
+  private static final JsonMapper MAPPER =
+      JsonMapper.builder()
+          .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
+          .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .enable(SerializationFeature.INDENT_OUTPUT)
+          .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+          .defaultPropertyInclusion(
+              JsonInclude.Value.construct(JsonInclude.Include.NON_NULL, JsonInclude.Include.ALWAYS))
+          .build();
+
+  private HabitsFile() {}
+
+  /**
+   * Where it is kept on this machine: where the system keeps what is a person's own.
+   *
+   * @param environment the environment's variables
+   * @param os the system's name, as Java gives it
+   * @param home the person's folder
+   */
+  public static Path place(Map<String, String> environment, String os, Path home) {
+    if (os.startsWith("Windows")) {
+      return Optional.ofNullable(environment.get("APPDATA"))
+          .map(Path::of)
+          .orElse(home.resolve("AppData/Roaming"))
+          .resolve("Flailbeat")
+          .resolve(NAME);
+    }
+    if (os.startsWith("Mac")) {
+      return home.resolve("Library/Application Support/Flailbeat").resolve(NAME);
+    }
+    return Optional.ofNullable(environment.get("XDG_CONFIG_HOME"))
+        .filter(p -> !p.isBlank())
+        .map(Path::of)
+        .orElse(home.resolve(".config"))
+        .resolve("flailbeat")
+        .resolve(NAME);
+  }
+
+  /**
+   * Reads it; empty when there is none yet.
+   *
+   * @throws FileFault when it is damaged, or holds something that cannot be
+   */
+  public static Optional<Habits> read(Path file) throws IOException {
+    if (!Files.exists(file)) {
+      return Optional.empty();
+    }
+    try {
+      return Optional.of(MAPPER.readValue(file.toFile(), Habits.class));
+    } catch (JsonProcessingException e) {
+      throw new FileFault(
+          "your settings in " + file + " cannot be read: " + e.getOriginalMessage(), e);
+    }
+  }
+
+  /** Writes it whole or, when that fails, leaves what was there. */
+  public static void write(Habits habits, Path file) throws IOException {
+    Files.createDirectories(file.getParent());
+    byte[] bytes = MAPPER.writeValueAsBytes(habits);
+    SafeFile.write(file, out -> out.write(bytes));
+  }
+}

@@ -1,0 +1,91 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.format.FileFault;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.BendSettings;
+import flailbeat.core.keys.Blockings;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.keys.KeySign;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.Touch;
+import flailbeat.core.pitch.Scale;
+import flailbeat.core.playback.ClickSound;
+import flailbeat.core.session.habits.Habits;
+import flailbeat.core.session.habits.HabitsFile;
+import flailbeat.core.time.NoteValue;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class HabitsTest {
+  @TempDir private Path folder;
+
+  private static Session session() {
+    return new Session(() -> 0, new FakePlayer());
+  }
+
+  @Test
+  void what_was_set_is_there_again_the_next_time() throws IOException {
+    Session before = session();
+    before
+        .performer()
+        .setLayout(
+            KeyLayout.learned(
+                Map.of(PhysicalKey.A, new KeySign("DEAD_ACUTE", "")), KeyLayout.AZERTY));
+    before.performer().arrange(ArrangementKind.SCALE, 2, Scale.DORIAN);
+    before.performer().setTouch(new Touch(40, 100, 8, 30, 5, 12));
+    before.performer().setBend(new BendSettings(12, 400));
+    before
+        .conductor()
+        .setSettings(
+            PlaySettings.standard()
+                .withCountIn(new CountIn(3, CountIn.Unit.BEATS))
+                .withClick(ClickSound.WOOD, 35));
+    before
+        .conductor()
+        .setRecordSettings(
+            RecordSettings.standard().withMode(RecordingMode.TAKES).withOffsetMs(23.4));
+    before.conductor().setRepeat(true, NoteValue.triplet(8));
+    before
+        .keyboard()
+        .setBlockings(new Blockings(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G))));
+    Path file = folder.resolve("deep/habits.json");
+    HabitsFile.write(Habits.of(before), file);
+    Session after = session();
+    HabitsFile.read(file).orElseThrow().applyTo(after);
+    assertThat(Habits.of(after)).isEqualTo(Habits.of(before));
+    assertThat(after.performer().layout().placeOf("DEAD_ACUTE", "")).contains(PhysicalKey.A);
+    assertThat(after.performer().layout().placeOf("S", "s")).contains(PhysicalKey.S);
+    assertThat(after.conductor().repeater().isOn()).as("it would surprise").isFalse();
+  }
+
+  @Test
+  void at_the_first_start_there_is_nothing_and_what_is_damaged_is_told() throws IOException {
+    Path file = folder.resolve("habits.json");
+    assertThat(HabitsFile.read(file)).isEmpty();
+    Files.writeString(file, "{\"touch\":{\"floor\":90,\"ceiling\":10}}");
+    assertThatThrownBy(() -> HabitsFile.read(file))
+        .isInstanceOf(FileFault.class)
+        .hasMessageContaining("cannot be read")
+        .hasMessageContaining("not from 90 to 10");
+  }
+
+  @Test
+  void it_lies_where_each_system_keeps_such_things() {
+    Path home = Path.of("/home/ada");
+    assertThat(HabitsFile.place(Map.of(), "Linux", home))
+        .isEqualTo(home.resolve(".config/flailbeat/habits.json"));
+    assertThat(HabitsFile.place(Map.of("XDG_CONFIG_HOME", "/etc/own"), "Linux", home))
+        .isEqualTo(Path.of("/etc/own/flailbeat/habits.json"));
+    assertThat(HabitsFile.place(Map.of(), "Mac OS X", home))
+        .isEqualTo(home.resolve("Library/Application Support/Flailbeat/habits.json"));
+  }
+}
