@@ -1,6 +1,7 @@
 package flailbeat.app.control;
 
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.scene.control.ToggleButton;
@@ -47,6 +48,15 @@ public final class Segments<T> extends HBox {
     button.getStyleClass().add("last");
     buttons.put(value, button);
     getChildren().add(button);
+    return this;
+  }
+
+  /** Names each button after its choice, so that it can be found: {@code prefix-choice}. */
+  public Segments<T> named(String prefix) {
+    buttons.forEach(
+        (value, button) ->
+            button.setId(
+                prefix + "-" + value.toString().toLowerCase(Locale.ROOT).replace(' ', '-')));
     return this;
   }
 

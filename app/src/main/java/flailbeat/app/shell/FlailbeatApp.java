@@ -2,17 +2,13 @@ package flailbeat.app.shell;
 
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.keys.KeyLayout;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.prefs.Preferences;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -21,8 +17,6 @@ import org.slf4j.LoggerFactory;
 
 /** Starts the window. Wires everything by hand. */
 public final class FlailbeatApp extends Application {
-  private static final String LAYOUT = "keyboard-layout";
-
   private AudioEngine engine;
 
   @Override
@@ -33,7 +27,7 @@ public final class FlailbeatApp extends Application {
     engine = AudioEngine.onDevice(Clock.SYSTEM);
     Session session = new Session(Clock.SYSTEM, engine);
     MainWindow window = new MainWindow(stage, session, engine, null);
-    rememberLayout(session);
+    new HabitKeeper(session).start();
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());
@@ -48,23 +42,6 @@ public final class FlailbeatApp extends Application {
     if (Boolean.getBoolean("flailbeat.exitWhenShown")) {
       new ExitWhenShown().start();
     }
-  }
-
-  /** The layout of the keyboard is the person's, not the song's: guessed once, then kept. */
-  private static void rememberLayout(Session session) {
-    Preferences kept = Preferences.userRoot().node("flailbeat");
-    session
-        .performer()
-        .setLayout(
-            KeyLayout.named(kept.get(LAYOUT, "")).orElse(KeyLayout.guess(Locale.getDefault())));
-    session
-        .changes()
-        .listen(
-            aspect -> {
-              if (aspect == Aspect.LAYOUT) {
-                kept.put(LAYOUT, session.performer().layout().name());
-              }
-            });
   }
 
   @Override

@@ -2,6 +2,7 @@ package flailbeat.app.shell;
 
 import flailbeat.app.view.KeyActions;
 import flailbeat.app.view.KeyDeck;
+import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Performer;
@@ -62,7 +63,7 @@ final class KeyRouter {
     this.shortcuts = shortcuts;
     this.table = shortcuts.table();
     this.playTable = shortcuts.playTable();
-    this.pedalKeys = new PedalKeys(performer);
+    this.pedalKeys = new PedalKeys(session);
   }
 
   void install(Stage stage, Scene scene) {
@@ -83,6 +84,12 @@ final class KeyRouter {
     if (!repeat) {
       lastStruck = Optional.of(name);
     }
+    if (session.keyboard().isAsking() && !hasCommandModifier(e)) {
+      answer(e, repeat);
+      down.putIfAbsent(name, Optional.empty());
+      e.consume();
+      return;
+    }
     if (!repeat && playNote(e, name, now)) {
       e.consume();
       return;
@@ -102,6 +109,24 @@ final class KeyRouter {
     if (handled || isLetterKey(e)) {
       e.consume();
     }
+  }
+
+  /** While the application asks for keys, they are answers. */
+  private void answer(KeyEvent e, boolean repeat) {
+    KeyCode code = e.getCode();
+    if (repeat || code.isModifierKey()) {
+      return;
+    }
+    switch (code) {
+      case ESCAPE -> session.keyboard().leave();
+      case ENTER -> session.keyboard().next();
+      case BACK_SPACE -> session.keyboard().back();
+      default -> session.keyboard().press(signOf(e));
+    }
+  }
+
+  private static KeySign signOf(KeyEvent e) {
+    return new KeySign(e.getCode().name(), e.getText());
   }
 
   /** Notes first: a letter that plays must not wait for a table to be searched. */
@@ -162,6 +187,9 @@ final class KeyRouter {
     Name name = Name.of(e);
     stale = stale.filter(s -> !s.name().equals(name));
     pedalKeys.release(e, now);
+    if (session.keyboard().isAsking()) {
+      session.keyboard().release(signOf(e));
+    }
     Optional<PhysicalKey> place = down.remove(name);
     if (place != null && place.isPresent()) {
       performer.release(place.get(), now);
@@ -182,6 +210,7 @@ final class KeyRouter {
       return;
     }
     performer.releaseAll(now);
+    session.sweep(false);
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
     down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();

@@ -2,19 +2,24 @@ package flailbeat.app.shell;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.BenchView;
+import flailbeat.app.view.HandsPage;
+import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.app.view.NoticeLine;
+import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
+import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
 import flailbeat.app.view.TimingDeskView;
 import flailbeat.app.view.TrackTabs;
 import flailbeat.audio.AudioEngine;
+import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.time.Clock;
 import javafx.animation.AnimationTimer;
 import javafx.scene.Scene;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -38,6 +43,7 @@ public final class MainWindow {
   private final SongMap map;
   private final RunRow runRow;
   private final NoticeLine notices;
+  private final MidiRoom midi;
   private final AnimationTimer timer = new Frames();
 
   /**
@@ -58,12 +64,20 @@ public final class MainWindow {
     notices = new NoticeLine(session, engine::retryDevice);
     map = new SongMap(session, palette);
     KeyDeck deck = new KeyDeck(session, palette);
-    VBox root = layOut(palette, deck);
+    midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
+    InputMenu input = new InputMenu(midi::lookFor, midi::choose);
+    midi.onCurrent(input::showName);
+    SidePane pages =
+        new SidePane(
+            new TimingDeskView(session, palette),
+            new HandsPage(session),
+            new RecordingPage(session, input));
+    VBox root = layOut(palette, pages, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
     fitDeck(deck, HEIGHT);
-    new KeyRouter(session, deck, new Shortcuts(session, files, bench)).install(stage, scene);
+    new KeyRouter(session, deck, new Shortcuts(session, files, bench, pages)).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -81,16 +95,8 @@ public final class MainWindow {
     root.requestFocus();
   }
 
-  private VBox layOut(Palette palette, KeyDeck deck) {
-    ScrollPane desk = new ScrollPane(new TimingDeskView(session, palette));
-    desk.getStyleClass().add("desk-scroll");
-    desk.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    desk.setFitToWidth(true);
-    desk.setFitToHeight(true);
-    desk.setMinWidth(292);
-    desk.setPrefWidth(292);
-    desk.setFocusTraversable(false);
-    BorderPane middle = new BorderPane(bench, null, desk, null, null);
+  private VBox layOut(Palette palette, SidePane pages, KeyDeck deck) {
+    BorderPane middle = new BorderPane(bench, null, pages, null, null);
     middle.setMinHeight(80);
     VBox.setVgrow(middle, Priority.ALWAYS);
     return new VBox(
@@ -112,6 +118,11 @@ public final class MainWindow {
     deck.setMaxHeight(wanted);
   }
 
+  /** What is played on beside the computer's keys. */
+  public MidiRoom midi() {
+    return midi;
+  }
+
   /** The commands on files, for whoever starts the window. */
   public FileActions files() {
     return files;
@@ -124,6 +135,8 @@ public final class MainWindow {
 
   public void close() {
     timer.stop();
+    session.stop();
+    midi.close();
     stage.hide();
   }
 
@@ -153,6 +166,7 @@ public final class MainWindow {
       if (now - lastWatch > WATCH_NANOS) {
         lastWatch = now;
         engine.watch();
+        midi.watch();
         notices.showFault(engine.fault());
         sayLost();
       }

@@ -1,18 +1,22 @@
 package flailbeat.app.shell;
 
 import flailbeat.core.session.Performer;
+import flailbeat.core.session.Session;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
 /**
  * The keys that shape notes while letters are notes: Enter sustains while held, and latches with
- * Shift; Left and Right bend while held; Shift+Up and Shift+Down modulate.
+ * Shift; Left and Right bend while held; Shift+Up and Shift+Down modulate; Backspace sweeps while
+ * held.
  */
 final class PedalKeys {
+  private final Session session;
   private final Performer performer;
 
-  PedalKeys(Performer performer) {
-    this.performer = performer;
+  PedalKeys(Session session) {
+    this.session = session;
+    this.performer = session.performer();
   }
 
   /**
@@ -34,6 +38,12 @@ final class PedalKeys {
         }
         yield true;
       }
+      case BACK_SPACE -> {
+        if (!repeat) {
+          session.sweep(true);
+        }
+        yield true;
+      }
       case UP, DOWN -> {
         if (e.isShiftDown()) {
           performer.modulate(e.getCode() == KeyCode.UP ? 1 : -1, now);
@@ -49,6 +59,7 @@ final class PedalKeys {
     switch (e.getCode()) {
       case ENTER -> performer.sustain(false, now);
       case LEFT, RIGHT -> performer.bend(0, now);
+      case BACK_SPACE -> session.sweep(false);
       default -> {
         // Nothing here is held by another key.
       }

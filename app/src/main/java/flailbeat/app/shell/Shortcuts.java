@@ -1,14 +1,24 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.view.BenchView;
+import flailbeat.app.view.RepeatValues;
+import flailbeat.app.view.SidePane;
+import flailbeat.audio.sound.Sound;
+import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.Notice;
 import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.Repeater;
 import flailbeat.core.session.Session;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 /** Every shortcut, in one table. */
@@ -16,8 +26,10 @@ final class Shortcuts {
   private final Session session;
   private final FileActions files;
   private final BenchView bench;
+  private final SidePane pages;
 
-  Shortcuts(Session session, FileActions files, BenchView bench) {
+  Shortcuts(Session session, FileActions files, BenchView bench, SidePane pages) {
+    this.pages = pages;
     this.session = session;
     this.files = files;
     this.bench = bench;
@@ -34,6 +46,33 @@ final class Shortcuts {
         Shortcut.always("Space", session::playOrStop),
         Shortcut.always("Shift+Space", session::recordOrStop),
         Shortcut.always("Home", () -> session.conductor().seek(0)),
+        Shortcut.always("Ctrl+Backspace", session::dropLastPass),
+        Shortcut.always("Ctrl+M", this::nextMode),
+        Shortcut.always("Alt+Q", this::quantizeAsPlayed),
+        Shortcut.always("Ctrl+L", session::toggleLoop),
+        Shortcut.always("Ctrl+Shift+L", session::loopNotesInHand),
+        Shortcut.always("Alt+Right", () -> session.lengthenLoop(1)).repeating(),
+        Shortcut.always("Alt+Left", () -> session.lengthenLoop(-1)).repeating(),
+        Shortcut.always("Alt+Shift+Right", () -> session.moveLoop(1)).repeating(),
+        Shortcut.always("Alt+Shift+Left", () -> session.moveLoop(-1)).repeating(),
+        // Parts
+        Shortcut.always("Page_Up", () -> step(-1)),
+        Shortcut.always("Page_Down", () -> step(1)),
+        Shortcut.always("Ctrl+Page_Up", () -> session.stepTake(-1)),
+        Shortcut.always("Ctrl+Page_Down", () -> session.stepTake(1)),
+        Shortcut.always("Ctrl+Shift+A", this::addTrack),
+        Shortcut.always("Alt+Up", () -> stepSound(-1)).repeating(),
+        Shortcut.always("Alt+Down", () -> stepSound(1)).repeating(),
+        // What is in sight
+        Shortcut.always("F5", () -> pages.show(SidePane.Page.TIMING)),
+        Shortcut.always("F6", () -> pages.show(SidePane.Page.HANDS)),
+        Shortcut.always("F7", () -> pages.show(SidePane.Page.RECORDING)),
+        // How the notes lie
+        Shortcut.always("Alt+1", () -> arrange(ArrangementKind.HOME)),
+        Shortcut.always("Alt+2", () -> arrange(ArrangementKind.SPAN)),
+        Shortcut.always("Alt+3", () -> arrange(ArrangementKind.PADS)),
+        Shortcut.always("Alt+4", () -> arrange(ArrangementKind.SCALE)),
+        Shortcut.always("Alt+5", () -> arrange(ArrangementKind.CHORDS)),
         Shortcut.always("Ctrl+K", session::keepPhrase),
         Shortcut.always("Ctrl+Period", session::panic),
         // Editing
@@ -66,14 +105,14 @@ final class Shortcuts {
         Shortcut.command("C", this::click),
         Shortcut.command("F", bench::fit),
         Shortcut.command("Equals", () -> bench.zoom(1.25)).repeating(),
-        Shortcut.command("Minus", () -> bench.zoom(0.8)).repeating(),
-        Shortcut.command("PageUp", () -> step(-1)),
-        Shortcut.command("PageDown", () -> step(1)));
+        Shortcut.command("Minus", () -> bench.zoom(0.8)).repeating());
   }
 
   /** Keys that shape what is played, while letters are notes. */
   List<Shortcut> playTable() {
     return List.of(
+        Shortcut.always("Tab", this::repeat),
+        Shortcut.always("Shift+Tab", this::nextRepeatValue),
         Shortcut.always("Up", () -> session.performer().stepVelocity(1)).repeating(),
         Shortcut.always("Down", () -> session.performer().stepVelocity(-1)).repeating());
   }
@@ -81,6 +120,48 @@ final class Shortcuts {
   void switchKeys() {
     boolean playing = session.performer().keysMode() == KeysMode.PLAY;
     session.performer().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+  }
+
+  private void repeat() {
+    Repeater repeater = session.conductor().repeater();
+    session.conductor().setRepeat(!repeater.isOn(), repeater.value());
+  }
+
+  private void nextRepeatValue() {
+    session.conductor().setRepeat(true, RepeatValues.after(session.conductor().repeater().value()));
+  }
+
+  private void nextMode() {
+    RecordSettings old = session.conductor().recordSettings();
+    RecordingMode[] modes = RecordingMode.values();
+    RecordingMode next = modes[(old.mode().ordinal() + 1) % modes.length];
+    session.conductor().setRecordSettings(old.withMode(next));
+    session.tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
+  }
+
+  private void quantizeAsPlayed() {
+    RecordSettings old = session.conductor().recordSettings();
+    session.conductor().setRecordSettings(old.withQuantize(!old.quantize()));
+    session.tell(
+        new Notice(old.quantize() ? "Recorded as played" : "Quantized as it is recorded", false));
+  }
+
+  private void arrange(ArrangementKind kind) {
+    session.performer().arrange(kind);
+  }
+
+  private void addTrack() {
+    session.addTrack(Sound.ACOUSTIC_PIANO.instrument());
+  }
+
+  private void stepSound(int by) {
+    Track track = session.document().track();
+    Sound[] sounds = Sound.values();
+    int now = Sound.playing(track.instrument()).ordinal();
+    Sound next = sounds[Math.floorMod(now + by, sounds.length)];
+    session.edit(
+        "Sound " + next.title(), s -> SongEdits.setInstrument(s, track.id(), next.instrument()));
+    session.tell(new Notice(track.name() + " plays " + next.title(), false));
   }
 
   private void delete() {

@@ -5,6 +5,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,8 @@ final class BenchMouse {
   private final Session session;
   private final BenchView bench;
   private Gesture gesture = new Gesture.None();
+  private double rulerFromX;
+  private boolean loopDragged;
 
   BenchMouse(Session session, BenchView bench) {
     this.session = session;
@@ -35,8 +38,9 @@ final class BenchMouse {
     roll.setOnMousePressed(this::pressed);
     roll.setOnMouseDragged(this::dragged);
     roll.setOnMouseReleased(this::released);
-    ruler.setOnMousePressed(this::setPlace);
-    ruler.setOnMouseDragged(this::setPlace);
+    ruler.setOnMousePressed(e -> rulerFromX = e.getX());
+    ruler.setOnMouseDragged(this::dragLoop);
+    ruler.setOnMouseReleased(this::releaseRuler);
     rail.setOnMousePressed(this::playRail);
     rail.setOnMouseDragged(this::playRail);
     rail.setOnMouseReleased(e -> session.performer().releasePointer(System.nanoTime()));
@@ -50,8 +54,38 @@ final class BenchMouse {
     bench.mouseMoved();
   }
 
+  /** A drag along the ruler chooses the loop; lines are nearest, or anything with Alt. */
+  private void dragLoop(MouseEvent e) {
+    if (Math.abs(e.getX() - rulerFromX) >= SLOP) {
+      long from = rulerTick(rulerFromX, e.isAltDown());
+      long to = rulerTick(e.getX(), e.isAltDown());
+      loopDragged = true;
+      session.loop(new TickRange(Math.min(from, to), Math.max(from, to)));
+    }
+  }
+
+  private void releaseRuler(MouseEvent e) {
+    if (!loopDragged) {
+      setPlace(e);
+    }
+    loopDragged = false;
+  }
+
+  private long rulerTick(double x, boolean free) {
+    long tick = Math.max(0, Math.round(bench.scale().tickAt(x)));
+    return free ? tick : session.song().meters().beatNearest(tick);
+  }
+
   private void playRail(MouseEvent e) {
     int pitch = Math.clamp(bench.scale().pitchAt(e.getY()), 0, 127);
+    if (e.getButton() == MouseButton.SECONDARY) {
+      if (e.getEventType() == MouseEvent.MOUSE_PRESSED) {
+        session
+            .performer()
+            .latch(List.of(pitch), session.performer().hands().velocity(), System.nanoTime());
+      }
+      return;
+    }
     if (!session.performer().hands().soundingPitches().contains(pitch)) {
       int velocity = session.performer().hands().velocity();
       session.performer().press(List.of(pitch), velocity, System.nanoTime());

@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Looping;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import java.util.List;
@@ -50,7 +51,9 @@ public final class BenchView extends Region {
   private final ScrollBar upDown = new ScrollBar();
   private final BenchMouse mouse;
   private BenchScale scale = BenchScale.initial();
+  private final TakesBar takes;
   private TrackId shownTrack;
+  private int sweptShown;
   private int shownOpening;
   private boolean fitted;
   private boolean scrollingByHand;
@@ -60,6 +63,7 @@ public final class BenchView extends Region {
     this.palette = palette;
     this.mouse = new BenchMouse(session, this);
     this.passLayer = new PassLayer(palette);
+    this.takes = new TakesBar(session);
     this.shownTrack = session.document().track().id();
     this.shownOpening = session.document().openings();
     getStyleClass().add("bench");
@@ -77,7 +81,7 @@ public final class BenchView extends Region {
     playhead.setManaged(false);
     clip(roll);
     upDown.setOrientation(Orientation.VERTICAL);
-    getChildren().addAll(roll, rail, ruler, across, upDown);
+    getChildren().addAll(roll, rail, ruler, across, upDown, takes);
     setUpScrollBars();
     roll.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     rail.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
@@ -99,17 +103,30 @@ public final class BenchView extends Region {
 
   private void onChange(Aspect aspect) {
     switch (aspect) {
-      case SONG, CHOICE, TIMING -> changed();
+      case SONG, CHOICE, TIMING -> {
+        changed();
+        takes.refresh();
+      }
+      case LOOP -> redraw();
       case PASS -> {
+        showSwept();
         passLayer.update(session.conductor().pass());
         empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
       }
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
               RECORDING, session.conductor().transport().isRecording());
-      case KEYS, LAYOUT, NOTICE -> {
+      case KEYS, LAYOUT, SETTINGS, NOTICE -> {
         // Not shown here.
       }
+    }
+  }
+
+  private void showSwept() {
+    int count = session.conductor().sweeper().wiped().size();
+    if (count != sweptShown) {
+      sweptShown = count;
+      drawNotes();
     }
   }
 
@@ -249,6 +266,9 @@ public final class BenchView extends Region {
     rail.relocate(0, RULER_HEIGHT);
     ruler.relocate(RAIL_WIDTH, 0);
     empty.resizeRelocate(0, h * 0.12, w, 90);
+    double takesWidth = takes.prefWidth(-1);
+    takes.resizeRelocate(
+        getWidth() - BAR - takesWidth - 6, RULER_HEIGHT + 4, takesWidth, takes.prefHeight(-1));
     if (changed) {
       for (Canvas canvas : List.of(ground, notes, live)) {
         canvas.setWidth(w);
@@ -280,6 +300,11 @@ public final class BenchView extends Region {
     painter.lines(
         ground.getGraphicsContext2D(), session.grid(), session.timing().settings().swing(), meters);
     painter.ruler(ruler.getGraphicsContext2D(), meters, RULER_HEIGHT);
+    Looping looping = session.conductor().looping();
+    looping
+        .range()
+        .ifPresent(
+            r -> painter.loop(ruler.getGraphicsContext2D(), r, looping.isOn(), RULER_HEIGHT));
     placeMark(ruler.getGraphicsContext2D());
     painter.rail(rail.getGraphicsContext2D(), RAIL_WIDTH);
     drawNotes();

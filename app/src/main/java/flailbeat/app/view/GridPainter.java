@@ -101,6 +101,20 @@ final class GridPainter {
     g.strokeLine(0, rulerHeight - 0.5, width, rulerHeight - 0.5);
   }
 
+  /** The loop on the ruler: full when it is gone round, faint when it only stands by. */
+  void loop(GraphicsContext g, TickRange loop, boolean on, double rulerHeight) {
+    double from = scale.xOf(loop.start());
+    double to = scale.xOf(loop.end());
+    g.setFill(palette.color(Ink.WHEAT, on ? 0.85 : 0.3));
+    g.fillRect(from, 0, to - from, 4);
+    g.fillRect(from, 0, 3, rulerHeight * 0.6);
+    g.fillRect(to - 3, 0, 3, rulerHeight * 0.6);
+    if (on) {
+      g.setFill(palette.color(Ink.WHEAT, 0.13));
+      g.fillRect(from, 4, to - from, rulerHeight - 4);
+    }
+  }
+
   private void beats(GraphicsContext g, MeterMap meters, int bar, double rulerHeight) {
     TickRange range = meters.barRangeAt(meters.barStart(bar));
     long beat = meters.meterAt(range.start()).ticksPerBeat();

@@ -1,6 +1,8 @@
 package flailbeat.app.view;
 
 import flailbeat.core.keys.PhysicalKey;
+import java.util.HashSet;
+import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -9,6 +11,10 @@ import javafx.scene.layout.Region;
 /** A key of the deck: its letter, and what it plays or does. */
 final class KeyCap extends Region {
   private static final PseudoClass DOWN = PseudoClass.getPseudoClass("down");
+  private static final PseudoClass LATCHED = PseudoClass.getPseudoClass("latched");
+  private static final PseudoClass ASKED = PseudoClass.getPseudoClass("asked");
+  private static final PseudoClass BLOCKED = PseudoClass.getPseudoClass("blocked");
+  private static final PseudoClass SUSPECT = PseudoClass.getPseudoClass("suspect");
 
   private final PhysicalKey key;
 
@@ -17,7 +23,7 @@ final class KeyCap extends Region {
 
   private final Label top = new Label();
   private final Label note = new Label();
-  private boolean down;
+  private final Set<PseudoClass> states = new HashSet<>();
 
   KeyCap(PhysicalKey key) {
     this.key = key;
@@ -76,9 +82,32 @@ final class KeyCap extends Region {
   }
 
   void setDown(boolean value) {
-    if (down != value) {
-      down = value;
-      pseudoClassStateChanged(DOWN, value);
+    set(DOWN, value);
+  }
+
+  /** Its notes were left down with the mouse. */
+  void setLatched(boolean value) {
+    set(LATCHED, value);
+  }
+
+  /** It is to be pressed. */
+  void setAsked(boolean value) {
+    set(ASKED, value);
+  }
+
+  /** It would not arrive, with the keys that are held. */
+  void setBlocked(boolean value) {
+    set(BLOCKED, value);
+  }
+
+  /** There are keys with which it does not arrive. */
+  void setSuspect(boolean value) {
+    set(SUSPECT, value);
+  }
+
+  private void set(PseudoClass state, boolean value) {
+    if (value ? states.add(state) : states.remove(state)) {
+      pseudoClassStateChanged(state, value);
     }
   }
 }

@@ -12,17 +12,13 @@ import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
-import java.util.EnumMap;
-import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -33,15 +29,12 @@ import javafx.scene.layout.VBox;
  */
 public final class KeyDeck extends HBox {
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
-  private static final double COLUMNS = 14;
-  private static final double ROWS = 4;
-  private static final double GAP = 4;
   private static final double LEFT = 200;
 
   private final Session session;
   private final Performer performer;
-  private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
-  private final Pane keys = new KeyboardPane();
+  private final CapBoard caps;
+  private final AskRow ask;
   private final PianoStrip strip;
   private final ArrangementMenu arrangements;
   private final Segments<KeysMode> keysSwitch;
@@ -49,7 +42,6 @@ public final class KeyDeck extends HBox {
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private final Label pedals = new Label();
-  private KeyCap pressedCap;
 
   public KeyDeck(Session session, Palette palette) {
     this.session = session;
@@ -64,14 +56,10 @@ public final class KeyDeck extends HBox {
     keysSwitch.setId("keys-switch");
     arrangements = new ArrangementMenu(performer);
     strip = new PianoStrip(session, palette);
-    for (PhysicalKey key : PhysicalKey.values()) {
-      KeyCap cap = new KeyCap(key);
-      caps.put(key, cap);
-      keys.getChildren().add(cap);
-      installMouse(cap);
-    }
-    VBox right = new VBox(6, strip, keys);
-    VBox.setVgrow(keys, Priority.ALWAYS);
+    caps = new CapBoard(session);
+    ask = new AskRow(session.keyboard());
+    VBox right = new VBox(6, strip, caps);
+    VBox.setVgrow(caps, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
     getChildren().addAll(leftSide(), right);
     session.changes().listen(this::onChange);
@@ -83,7 +71,7 @@ public final class KeyDeck extends HBox {
     title.getStyleClass().add("deck-title");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(performer, session.changes()));
+    HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(session));
     head.setAlignment(Pos.CENTER_LEFT);
     who.getStyleClass().add("small");
     who.setWrapText(true);
@@ -107,7 +95,7 @@ public final class KeyDeck extends HBox {
     pedals.setId("pedals");
     left.setMinWidth(LEFT);
     left.setPrefWidth(LEFT);
-    left.getChildren().add(arrangements.keyRow());
+    left.getChildren().addAll(arrangements.keyRow(), ask);
     return left;
   }
 
@@ -118,26 +106,6 @@ public final class KeyDeck extends HBox {
     HBox row = new HBox(6, label, value);
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
-  }
-
-  private void installMouse(KeyCap cap) {
-    cap.setOnMousePressed(
-        e -> {
-          long now = System.nanoTime();
-          pressedCap = cap;
-          List<Integer> pitches = performer.hands().pitchesAt(cap.key());
-          if (!pitches.isEmpty()) {
-            performer.press(pitches, velocityAt(e.getY(), cap.getHeight()), now);
-          } else {
-            KeyActions.perform(cap.key(), performer);
-          }
-        });
-    cap.setOnMouseReleased(
-        e -> {
-          performer.releasePointer(System.nanoTime());
-          pressedCap = null;
-          refreshDown();
-        });
   }
 
   /** The lower down a key is struck, the louder. */
@@ -155,10 +123,13 @@ public final class KeyDeck extends HBox {
     boolean play = performer.keysMode() == KeysMode.PLAY;
     pseudoClassStateChanged(PLAY, play);
     keysSwitch.show(performer.keysMode());
+    String asked = session.keyboard().says();
     String says =
-        play
-            ? "Letter keys are notes. Esc gives them to commands."
-            : "Letter keys are commands. F2 or ` to play.";
+        !asked.isEmpty()
+            ? asked
+            : play
+                ? "Letter keys are notes. Esc gives them to commands."
+                : "Letter keys are commands. F2 or ` to play.";
     if (!who.getText().equals(says)) {
       who.setText(says);
       getStyleClass().remove("resting");
@@ -171,7 +142,9 @@ public final class KeyDeck extends HBox {
     if (!octave.getText().equals(reach)) {
       octave.setText(reach);
     }
-    showCaps(play);
+    arrangements.refresh();
+    caps.refresh(play, arrangements.shown());
+    ask.refresh();
     String loud = hands.velocity() + "  " + VelocityMark.nearest(hands.velocity()).text();
     if (!velocity.getText().equals(loud)) {
       velocity.setText(loud);
@@ -180,48 +153,12 @@ public final class KeyDeck extends HBox {
     if (!pedals.getText().equals(shaping)) {
       pedals.setText(shaping);
     }
-    refreshDown();
     strip.refresh();
-  }
-
-  private String shownCaps = "";
-
-  private void showCaps(boolean play) {
-    Hands hands = performer.hands();
-    String state =
-        play + " " + hands.base() + " " + performer.layout().name() + " " + arrangements.shown();
-    if (state.equals(shownCaps)) {
-      return;
-    }
-    shownCaps = state;
-    arrangements.refresh();
-    for (KeyCap cap : caps.values()) {
-      cap.setLetter(performer.layout().cap(cap.key()));
-      List<Integer> pitches = hands.pitchesAt(cap.key());
-      if (!pitches.isEmpty()) {
-        boolean black = pitches.size() == 1 && Pitch.isBlack(pitches.get(0));
-        cap.show(legend(pitches), "plays", black);
-      } else if (!hands.arrangement().semitonesAt(cap.key()).isEmpty()) {
-        cap.show("none", "idle", false);
-      } else {
-        String does = KeyActions.describe(cap.key());
-        cap.show(does, does.isEmpty() ? "idle" : "does", false);
-      }
-    }
-  }
-
-  /** A note by its name; a chord by the name of its root and what lies above it. */
-  private static String legend(List<Integer> pitches) {
-    return pitches.size() == 1 ? name(pitches.get(0)) : ChordLegend.of(pitches);
-  }
-
-  private void refreshDown() {
-    caps.forEach((key, cap) -> cap.setDown(performer.hands().isDown(key) || cap == pressedCap));
   }
 
   /** Shows a key that does something as down. */
   public void showDown(PhysicalKey key, boolean down) {
-    caps.get(key).setDown(down);
+    caps.showDown(key, down);
   }
 
   /** What shapes the notes now; what could, with its keys, when nothing does. */
@@ -238,23 +175,5 @@ public final class KeyDeck extends HBox {
 
   private static String name(int pitch) {
     return Pitch.name(pitch, OctaveNames.MIDDLE_C4);
-  }
-
-  /** Lays the caps out in staggered rows, as large as there is room. */
-  private final class KeyboardPane extends Pane {
-    KeyboardPane() {
-      setMinHeight(4 * 27);
-      setPrefHeight(4 * 38);
-    }
-
-    @Override
-    protected void layoutChildren() {
-      double unit = Math.min(getWidth() / COLUMNS, 74);
-      double height = Math.min((getHeight() + GAP) / ROWS, 52);
-      for (KeyCap cap : caps.values()) {
-        double x = cap.key().column() * unit;
-        cap.resizeRelocate(x, cap.key().row() * height, unit - GAP, Math.max(20, height - GAP));
-      }
-    }
   }
 }

@@ -60,7 +60,7 @@ public final class NoticeLine extends HBox {
           text.getStyleClass().add("warning");
         }
       }
-      case TRANSPORT -> refreshState();
+      case TRANSPORT, PASS -> refreshState();
       default -> {
         // Not shown here.
       }
@@ -71,12 +71,27 @@ public final class NoticeLine extends HBox {
     switch (session.conductor().transport().state()) {
       case STOPPED -> show("Stopped", null);
       case COUNTING_IN -> show("Count-in", COUNTING);
-      case PLAYING -> show("Playing", PLAYING);
-      case RECORDING -> show("Recording", RECORDING);
+      case PLAYING ->
+          show(
+              session.conductor().isCalibrating()
+                  ? "Calibrating"
+                  : session.conductor().sweeper().isHeld() ? "Sweeping" : "Playing",
+              PLAYING);
+      case RECORDING -> show(recording(), RECORDING);
     }
   }
 
+  /** Round a loop, the number of the pass is what one loses track of. */
+  private String recording() {
+    boolean round = session.conductor().transport().loop().isPresent();
+    String sweeping = session.conductor().sweeper().isHeld() ? ", sweeping" : "";
+    return (round ? "Recording, pass " + session.conductor().passNumber() : "Recording") + sweeping;
+  }
+
   private void show(String word, PseudoClass style) {
+    if (state.getText().equals(word)) {
+      return;
+    }
     state.setText(word);
     for (PseudoClass each : new PseudoClass[] {RECORDING, COUNTING, PLAYING}) {
       state.pseudoClassStateChanged(each, each == style);

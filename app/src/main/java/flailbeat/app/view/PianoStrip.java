@@ -13,6 +13,7 @@ import javafx.geometry.VPos;
 import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
@@ -169,8 +170,10 @@ final class PianoStrip extends Region {
 
   /** The bracket is dragged; Ctrl+click brings the reach to a key; else the key sounds. */
   private void pressed(MouseEvent e) {
-    dragsReach = e.getY() < BRACKET;
-    if (e.isControlDown()) {
+    dragsReach = e.getY() < BRACKET && e.getButton() == MouseButton.PRIMARY;
+    if (e.getButton() == MouseButton.SECONDARY) {
+      latch(e);
+    } else if (e.isControlDown()) {
       performer.centreReach(Math.clamp(pitchAt(e.getX(), getHeight()), 0, 127));
     } else if (!dragsReach) {
       play(e);
@@ -180,18 +183,30 @@ final class PianoStrip extends Region {
   private void dragged(MouseEvent e) {
     if (dragsReach) {
       performer.centreReach(Math.clamp(pitchAt(e.getX(), getHeight()), 0, 127));
-    } else if (!e.isControlDown()) {
+    } else if (!e.isControlDown() && e.getButton() == MouseButton.PRIMARY) {
       play(e);
     }
+  }
+
+  /** A right click leaves a key down, so that a chord can be built; another lets it go. */
+  private void latch(MouseEvent e) {
+    int pitch = pitchAt(e.getX(), e.getY());
+    if (Pitch.isValid(pitch)) {
+      performer.latch(List.of(pitch), velocityAt(e, pitch), System.nanoTime());
+    }
+  }
+
+  private int velocityAt(MouseEvent e, int pitch) {
+    double length = getHeight() - BRACKET;
+    double keyLength = Pitch.isBlack(pitch) ? length * BLACK_LENGTH : length;
+    return KeyDeck.velocityAt(e.getY() - BRACKET, keyLength);
   }
 
   private void play(MouseEvent e) {
     long now = System.nanoTime();
     int pitch = pitchAt(e.getX(), e.getY());
     if (Pitch.isValid(pitch) && !performer.hands().soundingPitches().contains(pitch)) {
-      double length = getHeight() - BRACKET;
-      double keyLength = Pitch.isBlack(pitch) ? length * BLACK_LENGTH : length;
-      performer.press(List.of(pitch), KeyDeck.velocityAt(e.getY() - BRACKET, keyLength), now);
+      performer.press(List.of(pitch), velocityAt(e, pitch), now);
     }
   }
 

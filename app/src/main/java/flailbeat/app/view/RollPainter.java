@@ -56,11 +56,12 @@ final class RollPainter {
     boolean crowded = chosen.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
     Set<NoteId> selected = session.document().selection();
     boolean asPlayed = session.timing().isAsPlayed();
+    Set<NoteId> swept = session.conductor().sweeper().wiped();
     for (Clip clip : chosen.clips()) {
       for (Note note : clip.notes()) {
         boolean isSelected = selected.contains(note.id());
         Note shown = isSelected ? inHand(note, gesture) : note;
-        if (isInSight(shown)) {
+        if (isInSight(shown) && !swept.contains(note.id())) {
           if (crowded) {
             drawSmall(shown, isSelected);
           } else {

@@ -4,22 +4,28 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.LevelMeter;
 import flailbeat.app.control.Palette;
-import flailbeat.app.control.Segments;
+import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.Repeater;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
+import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -42,7 +48,11 @@ public final class RunRow extends HBox {
   private final EntryField meter;
   private final ToggleButton clickInPlay = Buttons.toggle("play", "Click while playing");
   private final ToggleButton clickInRecord = Buttons.toggle("record", "Click while recording");
-  private final Segments<CountIn> countIn;
+  private final MenuButton countIn;
+  private final MenuButton mode;
+  private final ToggleButton loop;
+  private final ToggleButton repeat;
+  private final MenuButton repeatValue;
   private final LevelMeter level;
   private long shownTick = Long.MIN_VALUE;
   private int shownBar = Integer.MIN_VALUE;
@@ -62,9 +72,32 @@ public final class RunRow extends HBox {
     tempo =
         new EntryField("tempo", 4, "Tempo in quarter notes a minute, 20 to 400", this::setTempo);
     meter = new EntryField("meter", 3, "Meter, such as 4/4 or 6/8", this::setMeter);
-    countIn =
-        new Segments<CountIn>(c -> set(settings().withCountIn(c)))
-            .add(CountIn.NONE, "off", "No count-in");
+    countIn = menu("count-in", "What is counted before a recording begins");
+    for (CountIn each : CountIn.choices()) {
+      countIn.getItems().add(item(each.toString(), () -> set(settings().withCountIn(each))));
+    }
+    mode = menu("mode-menu", "What a recording does with what is there (Ctrl+M)");
+    for (RecordingMode each : RecordingMode.values()) {
+      mode.getItems()
+          .add(
+              item(
+                  each.title() + ": " + each.hint().toLowerCase(Locale.ROOT), () -> setMode(each)));
+    }
+    loop = Buttons.toggle("Loop", "Go round the loop (Ctrl+L). Drag on the ruler to choose it");
+    loop.setId("loop");
+    loop.setOnAction(
+        e -> {
+          session.toggleLoop();
+          refresh();
+        });
+    loop.getStyleClass().add("run-button");
+    repeat = Buttons.toggle("Repeat", "Held notes are struck again and again (Tab)");
+    repeat.setId("repeat");
+    repeat.setOnAction(e -> setRepeat(repeat.isSelected(), session.conductor().repeater().value()));
+    repeatValue = menu("repeat-value", "How far apart the strokes are (Shift+Tab)");
+    for (NoteValue each : RepeatValues.all()) {
+      repeatValue.getItems().add(item(RepeatValues.name(each), () -> setRepeat(true, each)));
+    }
     level = new LevelMeter(palette, 90, 8);
     build(bench);
     session.changes().listen(this::onChange);
@@ -94,22 +127,52 @@ public final class RunRow extends HBox {
     clickInRecord.getStyleClass().add("last");
     clickInPlay.setStyle("-fx-padding: 3 8 3 8");
     clickInRecord.setStyle("-fx-padding: 3 8 3 8");
-    countIn.setMinWidth(96);
+    HBox repeats = new HBox(repeat, repeatValue);
+    repeats.getStyleClass().add("segments");
+    repeat.getStyleClass().add("first");
+    repeat.setStyle("-fx-padding: 3 8 3 8");
+    HBox recording = new HBox(record, mode);
+    recording.getStyleClass().add("record-with-mode");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     getChildren()
         .addAll(
             toStart,
             play,
-            record,
+            recording,
+            loop,
             place,
             group("Tempo", tempo),
             group("Meter", meter),
             group("Click in", clicks),
-            group("Count-in bars", countIn),
+            group("Count-in", countIn),
+            group("Note repeat", repeats),
             gap,
             zoomButtons(bench),
             group("Level", level));
+  }
+
+  private static MenuButton menu(String id, String hint) {
+    MenuButton menu = new MenuButton();
+    menu.setId(id);
+    menu.setFocusTraversable(false);
+    menu.setMinWidth(USE_PREF_SIZE);
+    menu.setTooltip(new Tooltip(hint));
+    return menu;
+  }
+
+  private static MenuItem item(String text, Runnable action) {
+    MenuItem item = new MenuItem(text);
+    item.setOnAction(e -> action.run());
+    return item;
+  }
+
+  private void setMode(RecordingMode value) {
+    session.conductor().setRecordSettings(session.conductor().recordSettings().withMode(value));
+  }
+
+  private void setRepeat(boolean on, NoteValue value) {
+    session.conductor().setRepeat(on, value);
   }
 
   private static HBox zoomButtons(BenchView bench) {
@@ -169,8 +232,12 @@ public final class RunRow extends HBox {
   }
 
   private void onChange(Aspect aspect) {
-    if (aspect == Aspect.SONG || aspect == Aspect.TRANSPORT || aspect == Aspect.SETTINGS) {
-      refresh();
+    switch (aspect) {
+      case SONG, TRANSPORT, SETTINGS, LOOP -> refresh();
+      case KEYS -> showRepeat();
+      default -> {
+        // Not shown here.
+      }
     }
   }
 
@@ -189,10 +256,20 @@ public final class RunRow extends HBox {
     PlaySettings settings = settings();
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());
-    countIn.show(settings.countIn());
+    countIn.setText(settings.countIn().toString());
+    mode.setText(session.conductor().recordSettings().mode().title());
+    mode.setDisable(recording);
+    loop.setSelected(session.conductor().looping().isOn());
+    showRepeat();
     shownTick = Long.MIN_VALUE;
     shownBar = Integer.MIN_VALUE;
     showPosition(session.conductor().positionTicks());
+  }
+
+  private void showRepeat() {
+    Repeater repeater = session.conductor().repeater();
+    repeat.setSelected(repeater.isOn());
+    repeatValue.setText(RepeatValues.name(repeater.value()));
   }
 
   /** Called for each frame. */

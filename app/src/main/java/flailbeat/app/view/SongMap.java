@@ -45,7 +45,7 @@ public final class SongMap extends Region {
         .changes()
         .listen(
             aspect -> {
-              if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+              if (aspect == Aspect.SONG || aspect == Aspect.CHOICE || aspect == Aspect.LOOP) {
                 lengthTicks = measure();
                 requestLayout();
                 draw();
@@ -115,6 +115,7 @@ public final class SongMap extends Region {
     for (int i = 0; i < tracks.size(); i++) {
       drawTrack(g, tracks.get(i), i, PAD + i * lane, lane);
     }
+    session.conductor().looping().range().ifPresent(r -> drawLoop(g, r));
   }
 
   private void drawBars(GraphicsContext g) {
@@ -125,6 +126,16 @@ public final class SongMap extends Region {
       double x = Math.round(xOf(session.song().meters().barStart(bar))) + 0.5;
       g.strokeLine(x, 0, x, getHeight());
     }
+  }
+
+  private void drawLoop(GraphicsContext g, TickRange loop) {
+    boolean on = session.conductor().looping().isOn();
+    double from = xOf(loop.start());
+    double to = xOf(loop.end());
+    g.setFill(palette.color(Ink.WHEAT, on ? 0.12 : 0.05));
+    g.fillRect(from, 0, to - from, getHeight());
+    g.setFill(palette.color(Ink.WHEAT, on ? 0.85 : 0.3));
+    g.fillRect(from, 0, to - from, 3);
   }
 
   private void drawTrack(GraphicsContext g, Track track, int index, double y, double lane) {

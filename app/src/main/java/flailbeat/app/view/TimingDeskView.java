@@ -87,14 +87,11 @@ public final class TimingDeskView extends VBox {
   }
 
   private void build() {
-    Label title = new Label("Timing");
-    title.getStyleClass().addAll("heading", "deck-title");
-    title.setMinWidth(USE_PREF_SIZE);
     scope.getStyleClass().addAll("soft", "small");
     scope.setId("scope");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(8, title, gap, scope);
+    HBox head = new HBox(8, lag, gap, scope);
     head.setAlignment(Pos.BASELINE_LEFT);
     lag.getStyleClass().add("lag");
     lag.setId("lag");
@@ -109,7 +106,6 @@ public final class TimingDeskView extends VBox {
     getChildren()
         .addAll(
             head,
-            lag,
             histogram,
             details,
             buttons(),

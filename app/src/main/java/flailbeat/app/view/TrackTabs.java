@@ -60,9 +60,7 @@ public final class TrackTabs extends HBox {
   }
 
   private void addTrack() {
-    session.edit("Add track", s -> SongEdits.addTrack(s, Sound.ACOUSTIC_PIANO.instrument()));
-    List<Track> tracks = session.song().tracks();
-    session.document().chooseTrack(tracks.get(tracks.size() - 1).id());
+    session.addTrack(Sound.ACOUSTIC_PIANO.instrument());
   }
 
   private HBox tab(Track track, int index) {
@@ -70,7 +68,12 @@ public final class TrackTabs extends HBox {
     name.getStyleClass().add("track-name");
     name.setMaxWidth(130);
     name.setMinWidth(USE_PREF_SIZE);
-    ToggleButton arm = toggle("\u25CF", "arm", "Armed: recordings may go onto it", track.armed());
+    ToggleButton arm =
+        toggle(
+            "\u25CF",
+            "arm",
+            "Armed: played and recorded along with the chosen track",
+            track.armed());
     arm.setOnAction(e -> change(track, "Arm " + track.name(), t -> t.withArmed(!t.armed())));
     ToggleButton mute = toggle("M", "mute", "Mute", track.muted());
     mute.setOnAction(e -> change(track, "Mute " + track.name(), t -> t.withMuted(!t.muted())));

@@ -37,6 +37,9 @@ public sealed interface Performed {
     /** The sustain pedal: 64 and above is down (MIDI 1.0). */
     public static final int SUSTAIN = 64;
 
+    /** From this value on the pedal is down (MIDI 1.0). */
+    public static final int SUSTAIN_DOWN = 64;
+
     /** The modulation wheel (MIDI 1.0). */
     public static final int MODULATION = 1;
 

@@ -23,6 +23,8 @@ public final class Performer {
   private final Hands hands = new Hands();
   private final Pedals pedals = new Pedals();
   private KeyLayout layout = KeyLayout.QWERTY;
+  private boolean deviceSustains;
+  private boolean deviceBends;
   private int tonic;
   private Scale scale = Scale.MAJOR;
   private KeysMode keysMode = KeysMode.PLAY;
@@ -102,13 +104,24 @@ public final class Performer {
     perform(hands.releaseOnDevice(pitch, atNanos));
   }
 
-  /** Ends every note of the MIDI input device: it may have gone. */
+  /** Ends every note of the MIDI input device, its pedal and its bend: it may have gone. */
   public void releaseDevice(long atNanos) {
     perform(hands.releaseDevice(atNanos));
+    if (deviceSustains) {
+      moveOnDevice(new Performed.Control(atNanos, Performed.Control.SUSTAIN, 0));
+    }
+    if (deviceBends) {
+      moveOnDevice(new Performed.Bend(atNanos, Performed.Bend.CENTRE));
+    }
   }
 
   /** A controller or the bend of a MIDI input device moves. */
   public void moveOnDevice(Performed event) {
+    if (event instanceof Performed.Control c && c.number() == Performed.Control.SUSTAIN) {
+      deviceSustains = c.value() >= Performed.Control.SUSTAIN_DOWN;
+    } else if (event instanceof Performed.Bend b) {
+      deviceBends = b.value() != Performed.Bend.CENTRE;
+    }
     perform(List.of(event));
   }
 

@@ -1,9 +1,11 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Calibration;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
@@ -284,6 +286,12 @@ public final class Session {
 
   public void hearAsPlayed(boolean held) {
     conductor.hearAsPlayed(held);
+  }
+
+  /** Adds a track and chooses it. */
+  public void addTrack(Instrument instrument) {
+    edit("Add track", s -> SongEdits.addTrack(s, instrument));
+    document.chooseTrack(song().tracks().getLast().id());
   }
 
   /** Carries an edit out, unless a recording runs. */

@@ -93,6 +93,15 @@ public final class MeterMap {
     return Math.min(bar.end(), bar.start() + Math.ceilDiv(tick - bar.start(), beat) * beat);
   }
 
+  /** The beat nearest to the tick; the later one half way between two. */
+  public long beatNearest(long tick) {
+    long next = beatAtOrAfter(tick);
+    TickRange bar = barRangeAt(tick);
+    long beat = meterAt(tick).ticksPerBeat();
+    long before = bar.start() + (tick - bar.start()) / beat * beat;
+    return next - tick <= tick - before ? next : before;
+  }
+
   /** The same map with another meter from the start, later changes kept. */
   public MeterMap withFirst(Meter meter) {
     List<Change> result = new ArrayList<>(changes);

@@ -1,0 +1,199 @@
+package flailbeat.app.view;
+
+import flailbeat.core.keys.ChordCheck;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.Lesson;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.KeyboardDesk;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.Session;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+
+/**
+ * The caps of the person's keyboard, laid out in staggered rows as large as there is room. They can
+ * be clicked, and glided over with the button down; a right click leaves a note down.
+ */
+final class CapBoard extends Pane {
+  private static final double COLUMNS = 14;
+  private static final double ROWS = 4;
+  private static final double GAP = 4;
+
+  private final Performer performer;
+  private final KeyboardDesk keyboard;
+  private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
+  private final Set<PhysicalKey> heldCommands = EnumSet.noneOf(PhysicalKey.class);
+  private Optional<KeyCap> underMouse = Optional.empty();
+  private String shown = "";
+
+  CapBoard(Session session) {
+    this.performer = session.performer();
+    this.keyboard = session.keyboard();
+    setMinHeight(4 * 27);
+    setPrefHeight(4 * 38);
+    for (PhysicalKey key : PhysicalKey.values()) {
+      KeyCap cap = new KeyCap(key);
+      cap.setMouseTransparent(true);
+      caps.put(key, cap);
+      getChildren().add(cap);
+    }
+    setPickOnBounds(true);
+    setOnMousePressed(this::pressed);
+    setOnMouseDragged(this::dragged);
+    setOnMouseReleased(e -> released());
+  }
+
+  @Override
+  protected void layoutChildren() {
+    double unit = Math.min(getWidth() / COLUMNS, 74);
+    double height = Math.min((getHeight() + GAP) / ROWS, 52);
+    for (KeyCap cap : caps.values()) {
+      double x = cap.key().column() * unit;
+      cap.resizeRelocate(x, cap.key().row() * height, unit - GAP, Math.max(20, height - GAP));
+    }
+  }
+
+  private Optional<KeyCap> capAt(MouseEvent e) {
+    return caps.values().stream()
+        .filter(c -> c.getBoundsInParent().contains(e.getX(), e.getY()))
+        .findFirst();
+  }
+
+  private void pressed(MouseEvent e) {
+    long now = System.nanoTime();
+    Optional<KeyCap> cap = capAt(e);
+    if (cap.isEmpty() || keyboard.isAsking()) {
+      return;
+    }
+    List<Integer> pitches = performer.hands().pitchesAt(cap.get().key());
+    if (e.getButton() == MouseButton.SECONDARY) {
+      if (!pitches.isEmpty()) {
+        performer.latch(pitches, velocityOn(cap.get(), e), now);
+      }
+    } else if (!pitches.isEmpty()) {
+      underMouse = cap;
+      performer.press(pitches, velocityOn(cap.get(), e), now);
+    } else {
+      underMouse = cap;
+      KeyActions.perform(cap.get().key(), performer);
+    }
+    refreshDown();
+  }
+
+  /** Gliding over the caps plays one after another. */
+  private void dragged(MouseEvent e) {
+    if (underMouse.isEmpty() || e.getButton() != MouseButton.PRIMARY) {
+      return;
+    }
+    Optional<KeyCap> cap = capAt(e);
+    if (cap.isEmpty() || cap.equals(underMouse)) {
+      return;
+    }
+    long now = System.nanoTime();
+    List<Integer> pitches = performer.hands().pitchesAt(cap.get().key());
+    if (!pitches.isEmpty()) {
+      underMouse = cap;
+      performer.press(pitches, velocityOn(cap.get(), e), now);
+    }
+  }
+
+  private void released() {
+    performer.releasePointer(System.nanoTime());
+    underMouse = Optional.empty();
+    refreshDown();
+  }
+
+  private static int velocityOn(KeyCap cap, MouseEvent e) {
+    return KeyDeck.velocityAt(e.getY() - cap.getLayoutY(), cap.getHeight());
+  }
+
+  /** Draws what has changed. */
+  void refresh(boolean play, String arrangement) {
+    String state =
+        play
+            + " "
+            + performer.hands().base()
+            + " "
+            + System.identityHashCode(performer.layout())
+            + " "
+            + arrangement;
+    if (!state.equals(shown)) {
+      shown = state;
+      caps.values().forEach(this::show);
+    }
+    refreshDown();
+    refreshFindings();
+  }
+
+  private void show(KeyCap cap) {
+    Hands hands = performer.hands();
+    cap.setLetter(performer.layout().cap(cap.key()));
+    List<Integer> pitches = hands.pitchesAt(cap.key());
+    List<Integer> semitones = hands.arrangement().semitonesAt(cap.key());
+    if (!pitches.isEmpty()) {
+      boolean black = pitches.size() == 1 && Pitch.isBlack(pitches.get(0));
+      cap.show(legend(pitches), "plays", black);
+    } else if (!semitones.isEmpty()) {
+      cap.show(hands.base() + semitones.get(0) < 0 ? "too low" : "too high", "idle", false);
+    } else {
+      String does = KeyActions.describe(cap.key());
+      cap.show(does, does.isEmpty() ? "idle" : "does", false);
+    }
+  }
+
+  /** A note by its name; a chord by the name of its root and what lies above it. */
+  private static String legend(List<Integer> pitches) {
+    return pitches.size() == 1
+        ? Pitch.name(pitches.get(0), OctaveNames.MIDDLE_C4)
+        : ChordLegend.of(pitches);
+  }
+
+  private void refreshDown() {
+    Set<Integer> latched = performer.hands().latchedPitches();
+    caps.forEach(
+        (key, cap) -> {
+          boolean held = performer.hands().isDown(key) || heldCommands.contains(key);
+          cap.setDown(held || underMouse.filter(c -> c == cap).isPresent());
+          List<Integer> pitches = performer.hands().pitchesAt(key);
+          cap.setLatched(!pitches.isEmpty() && latched.containsAll(pitches));
+        });
+  }
+
+  /** What is asked for, and which keys are known not to pass together. */
+  private void refreshFindings() {
+    Optional<PhysicalKey> asked = keyboard.lesson().flatMap(Lesson::asked);
+    Optional<ChordCheck> check = keyboard.check();
+    Set<PhysicalKey> known = new HashSet<>();
+    keyboard.blockings().combinations().forEach(known::addAll);
+    Set<PhysicalKey> held = EnumSet.noneOf(PhysicalKey.class);
+    caps.keySet().stream().filter(performer.hands()::isDown).forEach(held::add);
+    caps.forEach(
+        (key, cap) -> {
+          boolean found = check.filter(c -> c.blocked().contains(key)).isPresent();
+          boolean wanted = check.filter(c -> c.wanted().contains(key)).isPresent();
+          cap.setAsked(asked.filter(key::equals).isPresent() || wanted);
+          cap.setBlocked(found || !held.isEmpty() && keyboard.blockings().blocks(key, held));
+          cap.setSuspect(known.contains(key));
+        });
+  }
+
+  /** Shows a key that does something as down. */
+  void showDown(PhysicalKey key, boolean down) {
+    if (down) {
+      heldCommands.add(key);
+    } else {
+      heldCommands.remove(key);
+    }
+    refreshDown();
+  }
+}

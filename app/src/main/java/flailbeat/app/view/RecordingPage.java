@@ -1,0 +1,186 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.Segments;
+import flailbeat.core.capture.Calibration;
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.playback.ClickSound;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Conductor;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.Session;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** How recordings are made: mode, click, early notes, the person's lag, the MIDI input. */
+public final class RecordingPage extends VBox {
+  private final Session session;
+  private final Conductor conductor;
+  private final Segments<RecordingMode> mode;
+  private final Label modeHint = Form.remark("");
+  private final CheckBox always;
+  private final CheckBox quantize;
+  private final EntryField catchMs;
+  private final Segments<ClickSound> clickSound;
+  private final Slider clickLevel;
+  private final Label clickText = Form.figure();
+  private final Label offset = new Label();
+  private final Label taps = Form.remark("");
+  private final Button calibrate;
+  private final Button take;
+  private final Button forget;
+
+  public RecordingPage(Session session, InputMenu input) {
+    this.session = session;
+    this.conductor = session.conductor();
+    getStyleClass().add("desk");
+    setId("recording-page");
+    mode = new Segments<>(m -> set(settings().withMode(m)));
+    for (RecordingMode each : RecordingMode.values()) {
+      mode.add(each, each.title(), each.hint() + " (Ctrl+M goes on to the next)");
+    }
+    mode.named("mode");
+    modeHint.setId("mode-hint");
+    always =
+        Form.check(
+            "always-replace",
+            "Clear it though nothing is played",
+            "Else clearing begins with the first note played",
+            on -> set(settings().withAlwaysReplace(on)));
+    quantize =
+        Form.check(
+            "quantize-recording",
+            "Quantize as it is recorded",
+            "As the timing desk says; it can be put back to as played (Alt+Q)",
+            on -> set(settings().withQuantize(on)));
+    catchMs =
+        Form.number(
+            "catch",
+            "How early a note may come before the first beat and still count, 0 to 500 ms",
+            n -> set(settings().withCatchMs(n)));
+    clickSound = new Segments<>(s -> set(play().withClick(s, play().clickLevel())));
+    for (ClickSound each : ClickSound.values()) {
+      clickSound.add(each, each.title(), "What the click sounds like");
+    }
+    clickSound.named("click");
+    clickLevel = Form.slider("click-level", 0, 100, v -> setClickLevel((int) v));
+    offset.setId("input-offset");
+    taps.setId("calibration-result");
+    taps.setMinHeight(32);
+    taps.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+    calibrate = Buttons.text("Calibrate", "Tap along to eight bars of click", session::calibrate);
+    calibrate.setId("calibrate");
+    take = Buttons.text("Take it off", "Move what you record by this much", session::takeOffset);
+    take.setId("take-offset");
+    take.getStyleClass().add("primary");
+    forget = Buttons.text("None", "Take nothing off", () -> set(settings().withOffsetMs(0)));
+    forget.setId("no-offset");
+    getChildren()
+        .addAll(
+            Form.heading("Recording"),
+            Form.row("Mode", mode),
+            modeHint,
+            always,
+            quantize,
+            Form.row("Early notes", catchMs, Form.remark("ms count for the first beat")),
+            Form.heading("Click"),
+            Form.row("Sound", clickSound),
+            Form.row("Level", clickLevel, clickText),
+            Form.heading("Your lag"),
+            offset,
+            taps,
+            new HBox(6, calibrate, take, forget),
+            Form.heading("MIDI input"),
+            input);
+    session
+        .changes()
+        .listen(
+            aspect -> {
+              if (aspect == Aspect.SETTINGS || aspect == Aspect.TRANSPORT) {
+                refresh();
+              }
+            });
+    refresh();
+  }
+
+  private RecordSettings settings() {
+    return conductor.recordSettings();
+  }
+
+  private PlaySettings play() {
+    return conductor.settings();
+  }
+
+  private void set(RecordSettings value) {
+    conductor.setRecordSettings(value);
+  }
+
+  private void set(PlaySettings value) {
+    conductor.setSettings(value);
+  }
+
+  private void setClickLevel(int level) {
+    if (level != play().clickLevel()) {
+      set(play().withClick(play().clickSound(), level));
+    }
+  }
+
+  private void refresh() {
+    RecordSettings now = settings();
+    mode.show(now.mode());
+    modeHint.setText(now.mode().hint() + ".");
+    always.setSelected(now.alwaysReplace());
+    always.setVisible(now.mode() == RecordingMode.REPLACE);
+    always.setManaged(always.isVisible());
+    quantize.setSelected(now.quantize());
+    catchMs.show(String.valueOf(now.catchMs()));
+    clickSound.show(play().clickSound());
+    clickLevel.setValue(play().clickLevel());
+    clickText.setText(play().clickLevel() + " %");
+    offset.setText(
+        now.offsetMs() == 0
+            ? "Nothing is taken off what you play."
+            : "Taken off what you play: " + lateness(now.offsetMs()) + ".");
+    showCalibration();
+  }
+
+  private void showCalibration() {
+    Optional<Calibration> calibration = conductor.calibration();
+    boolean enough = calibration.map(c -> c.result().isEnough()).orElse(false);
+    taps.setText(
+        calibration
+            .map(RecordingPage::said)
+            .orElse("Tap a note key along to eight bars of click, and see how early or late."));
+    take.setDisable(!enough);
+    forget.setDisable(settings().offsetMs() == 0);
+    calibrate.setText(conductor.isCalibrating() ? "Again" : "Calibrate");
+  }
+
+  private static String said(Calibration calibration) {
+    Calibration.Result r = calibration.result();
+    if (!r.isEnough()) {
+      return calibration.taps() + " taps so far; " + Calibration.LEAST_TAPS + " say something.";
+    }
+    String leftOut = r.leftOut() == 0 ? "" : ", " + r.leftOut() + " slips left out";
+    return String.format(
+        Locale.ROOT,
+        "You tap %s, spread %.0f ms (%d taps%s).",
+        lateness(r.offsetMs()),
+        r.spreadMs(),
+        r.taps(),
+        leftOut);
+  }
+
+  private static String lateness(double ms) {
+    return String.format(Locale.ROOT, "%.0f ms %s", Math.abs(ms), ms < 0 ? "early" : "late");
+  }
+}

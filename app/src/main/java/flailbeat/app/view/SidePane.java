@@ -1,0 +1,61 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Segments;
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.geometry.Insets;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** What stands at the bench's right: the timing desk, or one of the pages of settings. */
+public final class SidePane extends VBox {
+  /** A page. */
+  public enum Page {
+    TIMING,
+    HANDS,
+    RECORDING
+  }
+
+  private static final double WIDTH = 292;
+
+  private final Map<Page, Region> pages = new EnumMap<>(Page.class);
+  private final ScrollPane scroll = new ScrollPane();
+  private final Segments<Page> chooser =
+      new Segments<Page>(this::show)
+          .add(Page.TIMING, "Timing", "How early or late it is, and quantizing (F5)")
+          .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard (F6)")
+          .add(Page.RECORDING, "Recording", "Modes, click, early notes, your lag (F7)")
+          .named("page");
+
+  public SidePane(Region timing, Region hands, Region recording) {
+    pages.put(Page.TIMING, timing);
+    pages.put(Page.HANDS, hands);
+    pages.put(Page.RECORDING, recording);
+    getStyleClass().add("side-pane");
+    HBox head = new HBox(chooser);
+    head.setPadding(new Insets(6, 12, 2, 13));
+    HBox.setHgrow(chooser, Priority.ALWAYS);
+    head.setMinHeight(USE_PREF_SIZE);
+    scroll.getStyleClass().add("desk-scroll");
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    scroll.setFitToWidth(true);
+    scroll.setFitToHeight(true);
+    scroll.setFocusTraversable(false);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    setMinWidth(WIDTH);
+    setPrefWidth(WIDTH);
+    setMinHeight(0);
+    getChildren().addAll(head, scroll);
+    show(Page.TIMING);
+  }
+
+  /** Turns to a page. */
+  public void show(Page page) {
+    chooser.show(page);
+    scroll.setContent(pages.get(page));
+    scroll.setVvalue(0);
+  }
+}
