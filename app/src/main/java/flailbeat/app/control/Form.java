@@ -11,6 +11,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 
 /** Rows of a page of settings: a name at the left, and what is set beside it. */
 public final class Form {
@@ -46,6 +47,7 @@ public final class Form {
     Label label = new Label(text);
     label.getStyleClass().addAll("soft", "small");
     label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
     return label;
   }
 

@@ -9,6 +9,7 @@ import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Node;
@@ -40,7 +41,9 @@ final class KeyRouter {
   /** What the system says of a key, which is all there is to know it by. */
   private record Name(KeyCode code, String text) {
     static Name of(KeyEvent e) {
-      return new Name(e.getCode(), e.getCode() == KeyCode.UNDEFINED ? e.getText() : "");
+      return new Name(
+          e.getCode(),
+          e.getCode() == KeyCode.UNDEFINED ? e.getText().toLowerCase(Locale.ROOT) : "");
     }
   }
 
@@ -190,6 +193,9 @@ final class KeyRouter {
     if (session.keyboard().isAsking()) {
       session.keyboard().release(signOf(e));
     }
+    if (!down.containsKey(name) && !isTyping(e)) {
+      releaseUnknown(now);
+    }
     Optional<PhysicalKey> place = down.remove(name);
     if (place != null && place.isPresent()) {
       performer.release(place.get(), now);
@@ -200,6 +206,16 @@ final class KeyRouter {
       holdingAsPlayed = false;
       session.hearAsPlayed(false);
     }
+  }
+
+  /**
+   * A key comes up that never went down: the system has another layout by now, and which of the
+   * held keys it is cannot be known. Better all end than one hangs.
+   */
+  private void releaseUnknown(long now) {
+    performer.releaseKeys(now);
+    down.values().forEach(place -> place.ifPresent(key -> deck.showDown(key, false)));
+    down.values().removeIf(Optional::isPresent);
   }
 
   /** No release comes for what is held when the focus goes: everything ends now. */

@@ -157,7 +157,7 @@ public final class MainWindow {
 
     @Override
     public void handle(long now) {
-      session.conductor().tick();
+      session.tick();
       long tick = session.conductor().positionTicks();
       bench.showPosition(tick);
       map.showPosition(tick);

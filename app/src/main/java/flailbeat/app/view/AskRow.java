@@ -3,6 +3,8 @@ package flailbeat.app.view;
 import flailbeat.app.control.Buttons;
 import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Detour;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.KeyboardDesk;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -44,7 +46,13 @@ final class AskRow extends FlowPane {
     next.setText(lesson ? "Skip" : keyboard.check().map(AskRow::nextWord).orElse(""));
     show(next, !next.getText().isEmpty());
     Optional<Detour> other = keyboard.detour();
-    other.ifPresent(d -> detour.setText("Other keys: " + d.kind().title()));
+    other.ifPresent(
+        d ->
+            detour.setText(
+                "Other keys: "
+                    + d.kind().title()
+                    + " from "
+                    + Pitch.name(d.base(), OctaveNames.MIDDLE_C4)));
     show(detour, other.isPresent());
   }
 

@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.keys.Hands;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.session.Aspect;
@@ -54,6 +55,7 @@ public final class BenchView extends Region {
   private final TakesBar takes;
   private TrackId shownTrack;
   private int sweptShown;
+  private int shownBase;
   private int shownOpening;
   private boolean fitted;
   private boolean scrollingByHand;
@@ -110,16 +112,41 @@ public final class BenchView extends Region {
       case LOOP -> redraw();
       case PASS -> {
         showSwept();
+        keepPlayedInSight();
         passLayer.update(session.conductor().pass());
         empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
       }
       case TRANSPORT ->
           playhead.pseudoClassStateChanged(
               RECORDING, session.conductor().transport().isRecording());
-      case KEYS, LAYOUT, SETTINGS, NOTICE -> {
+      case KEYS -> {
+        int base = session.performer().hands().base();
+        if (base != shownBase && session.document().track().noteCount() == 0) {
+          showReach();
+        }
+        shownBase = base;
+      }
+      case LAYOUT, SETTINGS, NOTICE -> {
         // Not shown here.
       }
     }
+  }
+
+  /** A note that is recorded out of sight brings the notes under the hands into sight. */
+  private void keepPlayedInSight() {
+    boolean hidden =
+        session.performer().hands().soundingPitches().stream()
+            .anyMatch(p -> scale.yOf(p) < 0 || scale.yOf(p) + scale.rowHeight() > roll.getHeight());
+    if (session.conductor().pass().isPresent() && hidden) {
+      showReach();
+    }
+  }
+
+  private void showReach() {
+    Hands hands = session.performer().hands();
+    double rows = roll.getHeight() / scale.rowHeight();
+    double middle = (hands.lowest() + hands.highest()) / 2.0;
+    rescale(s -> s.withTop(middle + rows / 2, roll.getHeight()));
   }
 
   private void showSwept() {

@@ -86,13 +86,8 @@ public final class HandsPage extends VBox {
             Form.row("Spread", sway, swayText),
             Form.row("On the beat", beats, beatsText),
             Form.heading("Bend"),
-            Form.row(
-                "Range",
-                semitones,
-                Form.remark("semitones"),
-                new Label("Glide"),
-                glide,
-                Form.remark("ms")),
+            Form.row("Range", semitones, Form.remark("semitones either way")),
+            Form.row("Glide", glide, Form.remark("ms to the end of the range")),
             Form.heading("Your keyboard"),
             new HBox(8, learn, check));
     session

@@ -28,6 +28,7 @@ import javafx.scene.layout.VBox;
  * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
  */
 public final class KeyDeck extends HBox {
+  private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
   private static final double LEFT = 200;
 
@@ -73,7 +74,7 @@ public final class KeyDeck extends HBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(session));
     head.setAlignment(Pos.CENTER_LEFT);
-    who.getStyleClass().add("small");
+    who.getStyleClass().addAll("small", "who");
     who.setWrapText(true);
     who.setMinHeight(32);
     who.setAlignment(Pos.TOP_LEFT);
@@ -130,6 +131,7 @@ public final class KeyDeck extends HBox {
             : play
                 ? "Letter keys are notes. Esc gives them to commands."
                 : "Letter keys are commands. F2 or ` to play.";
+    pseudoClassStateChanged(ASKING, !asked.isEmpty());
     if (!who.getText().equals(says)) {
       who.setText(says);
       getStyleClass().remove("resting");

@@ -91,7 +91,7 @@ public final class RecordingPage extends VBox {
             modeHint,
             always,
             quantize,
-            Form.row("Early notes", catchMs, Form.remark("ms count for the first beat")),
+            Form.row("Early notes", catchMs, Form.remark("ms before the first beat")),
             Form.heading("Click"),
             Form.row("Sound", clickSound),
             Form.row("Level", clickLevel, clickText),
@@ -155,12 +155,12 @@ public final class RecordingPage extends VBox {
 
   private void showCalibration() {
     Optional<Calibration> calibration = conductor.calibration();
-    boolean enough = calibration.map(c -> c.result().isEnough()).orElse(false);
+    boolean usable = calibration.map(c -> c.result().isUsable()).orElse(false);
     taps.setText(
         calibration
             .map(RecordingPage::said)
             .orElse("Tap a note key along to eight bars of click, and see how early or late."));
-    take.setDisable(!enough);
+    take.setDisable(!usable);
     forget.setDisable(settings().offsetMs() == 0);
     calibrate.setText(conductor.isCalibrating() ? "Again" : "Calibrate");
   }
@@ -169,6 +169,9 @@ public final class RecordingPage extends VBox {
     Calibration.Result r = calibration.result();
     if (!r.isEnough()) {
       return calibration.taps() + " taps so far; " + Calibration.LEAST_TAPS + " say something.";
+    }
+    if (!r.isUsable()) {
+      return "Your taps were too far from the click to say anything. Try again.";
     }
     String leftOut = r.leftOut() == 0 ? "" : ", " + r.leftOut() + " slips left out";
     return String.format(

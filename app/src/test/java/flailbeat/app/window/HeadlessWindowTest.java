@@ -26,75 +26,13 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
-import javafx.scene.robot.Robot;
 import javafx.stage.WindowEvent;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Drives the window by keys and mouse, with the headless toolkit. */
-class HeadlessWindowTest {
-  private static final double WIDTH = 1000;
-  private static final double HEIGHT = 900;
-
-  @TempDir private Path folder;
-  private WindowUnderTest ui;
-  private Robot robot;
-
-  @BeforeEach
-  void open() throws Exception {
-    ui = WindowUnderTest.open(WIDTH, HEIGHT);
-    robot = ui.get(Robot::new);
-  }
-
-  @AfterEach
-  void close() throws Exception {
-    ui.close();
-  }
-
-  private void press(KeyCode... keys) throws Exception {
-    ui.run(() -> robot.keyPress(keys[0]));
-    for (int i = 1; i < keys.length; i++) {
-      KeyCode key = keys[i];
-      ui.run(() -> robot.keyPress(key));
-    }
-  }
-
-  private void release(KeyCode... keys) throws Exception {
-    for (int i = keys.length - 1; i >= 0; i--) {
-      KeyCode key = keys[i];
-      ui.run(() -> robot.keyRelease(key));
-    }
-  }
-
-  private void type(KeyCode... keys) throws Exception {
-    press(keys);
-    release(keys);
-  }
-
-  private void click(Node node, double fx, double fy) throws Exception {
-    Bounds b = ui.get(() -> node.localToScreen(node.getBoundsInLocal()));
-    ui.run(
-        () -> robot.mouseMove(b.getMinX() + b.getWidth() * fx, b.getMinY() + b.getHeight() * fy));
-    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-  }
-
-  private void click(String id) throws Exception {
-    click(ui.node(id), 0.5, 0.5);
-  }
-
-  private Set<Integer> sounding() {
-    return ui.get(() -> ui.session.performer().hands().soundingPitches());
-  }
-
-  private List<Note> notes() {
-    return ui.get(() -> ui.session.document().track().notes());
-  }
-
+class HeadlessWindowTest extends HeadlessWindow {
   @Test
   void the_first_letter_sounds_and_stops_when_let_go() throws Exception {
     press(KeyCode.A);

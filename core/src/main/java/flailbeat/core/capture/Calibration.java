@@ -19,6 +19,9 @@ public final class Calibration {
   /** Nearer to the median than this a tap is never an outlier. */
   private static final double LEAST_MS = 5;
 
+  /** Farther off, taps were not to the click. */
+  private static final double FARTHEST_MS = 250;
+
   private final TempoMap tempos;
   private final MeterMap meters;
   private final TickRange range;
@@ -70,6 +73,11 @@ public final class Calibration {
     /** Whether there were enough taps to say anything. */
     public boolean isEnough() {
       return taps >= LEAST_TAPS;
+    }
+
+    /** Whether it can be taken off what is recorded: nobody who taps along is farther off. */
+    public boolean isUsable() {
+      return isEnough() && Math.abs(offsetMs) <= FARTHEST_MS;
     }
   }
 }

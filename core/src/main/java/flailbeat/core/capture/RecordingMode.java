@@ -4,7 +4,7 @@ package flailbeat.core.capture;
 public enum RecordingMode {
   OVERDUB("Overdub", "Adds to what is there"),
   REPLACE("Replace", "Clears what the pass runs over, from the first note played"),
-  TAKES("Takes", "Keeps each pass as a take of its own; one is heard at a time");
+  TAKES("Takes", "Keeps each pass as a take, of which one is heard");
 
   private final String title;
   private final String hint;

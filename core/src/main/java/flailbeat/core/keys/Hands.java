@@ -192,6 +192,17 @@ public final class Hands {
     return release(new Finger.OnScreen(), atNanos);
   }
 
+  /** Every key of the computer keyboard comes up: it is not known any more which is which. */
+  public List<Performed> releaseKeys(long atNanos) {
+    List<Performed> events = new ArrayList<>();
+    for (Finger finger : fingersDown()) {
+      if (finger instanceof Finger.OnKey) {
+        events.addAll(release(finger, atNanos));
+      }
+    }
+    return events;
+  }
+
   /** Lets everything go: no release may be coming for what is held. */
   public List<Performed> releaseAll(long atNanos) {
     List<Performed> events = new ArrayList<>();

@@ -271,27 +271,17 @@ public final class Conductor {
   }
 
   /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
-  public void tick() {
+  Optional<Notice> tick() {
     performer.advance();
     writeRepeats(clock.nanoTime());
     if (!transport.isRunning()) {
-      return;
+      return Optional.empty();
     }
     transport.follow(player.songOffsetNanos());
-    long unrolled = transport.unrolledAt(clock.nanoTime());
-    if (pass().isPresent()) {
-      int before = passNumber();
-      recorder.advance(unrolled - recordSettings.offsetNanos());
-      readyNextRound(unrolled);
-      if (passNumber() != before) {
-        changes.fire(Aspect.PASS);
-        tellTransport();
-      }
-    }
+    Optional<Notice> said = followPasses(transport.unrolledAt(clock.nanoTime()));
     followSweep();
     if (calibrating) {
-      followCalibration();
-      return;
+      return followCalibration();
     }
     long position = transport.positionNanos();
     if (clicksRunOut(position)) {
@@ -302,6 +292,22 @@ public final class Conductor {
     } else if (transport.state() != toldState) {
       tellTransport();
     }
+    return said;
+  }
+
+  /** Says which pass is over, if one is. */
+  private Optional<Notice> followPasses(long unrolled) {
+    if (pass().isEmpty()) {
+      return Optional.empty();
+    }
+    int before = passNumber();
+    Optional<Notice> said = recorder.advance(unrolled - recordSettings.offsetNanos());
+    readyNextRound(unrolled);
+    if (passNumber() != before) {
+      changes.fire(Aspect.PASS);
+      tellTransport();
+    }
+    return said;
   }
 
   private boolean clicksRunOut(long position) {
@@ -310,11 +316,17 @@ public final class Conductor {
         && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE;
   }
 
-  private void followCalibration() {
-    if (positionTicks() >= calibration.orElseThrow().range().end()) {
-      stop();
-      changes.fire(Aspect.SETTINGS);
+  private Optional<Notice> followCalibration() {
+    if (positionTicks() < calibration.orElseThrow().range().end()) {
+      return Optional.empty();
     }
+    stop();
+    changes.fire(Aspect.SETTINGS);
+    boolean usable = calibration.orElseThrow().result().isUsable();
+    return Optional.of(
+        usable
+            ? new Notice("That was eight bars. The page Recording says how you tap", false)
+            : new Notice("Too few taps, or too far from the click: try again", true));
   }
 
   /** What was just recorded must sound from the very start of the next round. */

@@ -74,7 +74,9 @@ public final class Performer {
     return layout;
   }
 
+  /** Chooses the layout; what is held ends, since its keys may no longer be known. */
   public void setLayout(KeyLayout value) {
+    releaseKeys(clock.nanoTime());
     layout = value;
     changes.fire(Aspect.LAYOUT);
     changes.fire(Aspect.KEYS);
@@ -154,6 +156,11 @@ public final class Performer {
 
   public void releasePointer(long atNanos) {
     perform(hands.releasePointer(atNanos));
+  }
+
+  /** Ends every note of the computer's keys. */
+  public void releaseKeys(long atNanos) {
+    perform(hands.releaseKeys(atNanos));
   }
 
   /** Ends every note under the hands: their releases may never come. */

@@ -100,15 +100,19 @@ final class Recorder {
     rolling.accept(event, transport.isRunning() ? run : 0, shift);
   }
 
-  /** Makes an undo step of each pass that is over by an unrolled time. */
-  void advance(long unrolledNanos) {
-    running.ifPresent(
-        r -> {
-          int number = r.recording().number();
-          for (Pass over : r.recording().advance(unrolledNanos)) {
-            commit(r, over, number++, r.range().end());
-          }
-        });
+  /** Makes an undo step of each pass that is over by an unrolled time; says which was the last. */
+  Optional<Notice> advance(long unrolledNanos) {
+    Optional<Notice> said = Optional.empty();
+    if (running.isPresent()) {
+      Running r = running.get();
+      int number = r.recording().number();
+      for (Pass over : r.recording().advance(unrolledNanos)) {
+        commit(r, over, number, r.range().end());
+        String notes = over.done().isEmpty() ? "nothing" : Notice.notes(over.done().size());
+        said = Optional.of(new Notice("Pass " + number++ + ": " + notes, false));
+      }
+    }
+    return said;
   }
 
   /** Ends the recording, if one runs, as an undo step for each pass; says what was recorded. */

@@ -117,6 +117,11 @@ public final class Session {
     conductor.seek(0);
   }
 
+  /** Called for each frame drawn. */
+  public void tick() {
+    conductor.tick().ifPresent(this::tell);
+  }
+
   public void playOrStop() {
     if (conductor.transport().isRunning()) {
       stop();
@@ -258,7 +263,7 @@ public final class Session {
     conductor
         .calibration()
         .map(Calibration::result)
-        .filter(Calibration.Result::isEnough)
+        .filter(Calibration.Result::isUsable)
         .ifPresent(
             r ->
                 conductor.setRecordSettings(

@@ -37,7 +37,7 @@ class LoopRecordingTest {
   private void runTo(long ms) {
     while (nowMs < 10_000 + ms) {
       nowMs = Math.min(10_000 + ms, nowMs + 16);
-      conductor.tick();
+      session.tick();
     }
   }
 

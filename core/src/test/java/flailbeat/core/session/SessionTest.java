@@ -97,10 +97,10 @@ class SessionTest {
             });
     session.recordOrStop();
     nowMs += 1000;
-    conductor.tick();
+    session.tick();
     nowMs += 1500;
     conductor.transport().state();
-    conductor.tick();
+    session.tick();
     assertThat(told).containsExactly(State.COUNTING_IN, State.RECORDING);
     assertThat(player.plan.clicks().nanosAt(0)).isEqualTo(-2000 * MS);
     assertThat(player.log).contains("cue -2000");
@@ -138,7 +138,7 @@ class SessionTest {
     nowMs = 11_000;
     performer.bend(1, nowMs * MS);
     nowMs = 11_500;
-    conductor.tick();
+    session.tick();
     performer.modulate(1, nowMs * MS);
     nowMs = 12_000;
     session.stop();
@@ -246,11 +246,11 @@ class SessionTest {
     conductor.seek(3840);
     session.playOrStop();
     nowMs += 1000;
-    conductor.tick();
+    session.tick();
     assertThat(conductor.transport().state()).isEqualTo(State.PLAYING);
     assertThat(conductor.positionTicks()).isEqualTo(3840 + 1536);
     nowMs += 40_000;
-    conductor.tick();
+    session.tick();
     assertThat(conductor.transport().state()).isEqualTo(State.STOPPED);
     assertThat(conductor.positionTicks()).isEqualTo(3840);
     assertThat(player.playing).isFalse();
