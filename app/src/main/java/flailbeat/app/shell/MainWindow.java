@@ -33,6 +33,9 @@ public final class MainWindow {
   private static final double LEAST_WIDTH = 900;
   private static final double LEAST_HEIGHT = 600;
   private static final double TALL_ENOUGH = 720;
+  /** Figures that change faster cannot be read, and drawing them holds up the keys. */
+  private static final long READOUT_NANOS = 60_000_000;
+
   private static final long WATCH_NANOS = 500_000_000;
 
   private final Session session;
@@ -153,6 +156,7 @@ public final class MainWindow {
   /** One timer moves everything that moves. */
   private final class Frames extends AnimationTimer {
     private long lastWatch;
+    private long lastReadout;
     private int lostSaid;
 
     @Override
@@ -161,8 +165,11 @@ public final class MainWindow {
       long tick = session.conductor().positionTicks();
       bench.showPosition(tick);
       map.showPosition(tick);
-      runRow.showPosition(tick);
-      runRow.showLevel(engine.peak());
+      if (now - lastReadout > READOUT_NANOS) {
+        lastReadout = now;
+        runRow.showPosition(tick);
+        runRow.showLevel(engine.peak());
+      }
       if (now - lastWatch > WATCH_NANOS) {
         lastWatch = now;
         engine.watch();

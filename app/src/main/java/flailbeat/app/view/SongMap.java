@@ -57,7 +57,9 @@ public final class SongMap extends Region {
 
   /** Moves the playhead to a tick. */
   public void showPosition(long tick) {
-    playhead.setTranslateX(Math.max(LEFT, xOf(tick)));
+    double x = Math.round(xOf(tick));
+    playhead.setVisible(x <= getWidth());
+    playhead.setTranslateX(Math.clamp(x, LEFT, Math.max(LEFT, getWidth())));
   }
 
   private void pressed(MouseEvent e) {

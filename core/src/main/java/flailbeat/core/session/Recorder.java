@@ -182,7 +182,7 @@ final class Recorder {
       }
       case TAKES ->
           notes.isEmpty()
-              ? song
+              ? SongEdits.addControls(song, id, controls)
               : TakeEdits.record(song, id, notes, controls, song.meters().wholeBars(range));
     };
   }
