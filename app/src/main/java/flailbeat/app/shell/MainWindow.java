@@ -33,6 +33,7 @@ public final class MainWindow {
   private static final double LEAST_WIDTH = 900;
   private static final double LEAST_HEIGHT = 600;
   private static final double TALL_ENOUGH = 720;
+
   /** Figures that change faster cannot be read, and drawing them holds up the keys. */
   private static final long READOUT_NANOS = 60_000_000;
 

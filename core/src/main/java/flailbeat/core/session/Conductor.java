@@ -6,25 +6,19 @@ import flailbeat.core.capture.Recording;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
-import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
-import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
-import flailbeat.core.transport.Transport.Start;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** Playing, live and back, and recording: what sounds when, and where it is written down. */
+/** What goes on while the song plays: recording, sweeping, repeating, calibrating. */
 public final class Conductor {
-  private static final long NANOS_PER_MINUTE = 60_000_000_000L;
-
   /** How long before the loop begins anew the next round is made ready. */
   private static final long READY_NANOS = 250_000_000;
 
@@ -40,17 +34,11 @@ public final class Conductor {
   private final Recorder recorder;
   private final Repeater repeater;
   private final LiveSound live;
-  private final Heard heard;
-  private Optional<Calibration> calibration = Optional.empty();
-  private long run;
-  private PlaySettings settings = PlaySettings.standard();
+  private final Playback playback;
   private RecordSettings recordSettings = RecordSettings.standard();
-  private PlaybackPlan plan = PlaybackPlan.SILENCE;
-  private TempoMap tempos;
-  private long endNanos;
-  private boolean nextRoundReady;
+  private Optional<Calibration> calibration = Optional.empty();
   private boolean calibrating;
-  private Transport.State toldState = Transport.State.STOPPED;
+  private boolean nextRoundReady;
 
   Conductor(
       Document document,
@@ -71,12 +59,12 @@ public final class Conductor {
     this.recorder = new Recorder(document, timing, changes);
     this.repeater = new Repeater(document, timing, transport, player, changes);
     this.live = new LiveSound(document, performer, player, repeater);
-    this.heard = new Heard(document, timing, recorder, sweeper, looping);
-    this.tempos = document.song().tempos();
-    performer.playTo(this::hear, this::beatAt);
+    Heard heard = new Heard(document, timing, recorder, sweeper, looping);
+    this.playback = new Playback(document, looping, heard, changes, clock, player, transport);
+    performer.playTo(this::hear, playback::beatAt);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
-    setSettings(settings);
+    playback.setSettings(playback.settings());
   }
 
   public Transport transport() {
@@ -95,6 +83,24 @@ public final class Conductor {
     return repeater;
   }
 
+  public PlaySettings settings() {
+    return playback.settings();
+  }
+
+  public void setSettings(PlaySettings value) {
+    playback.setSettings(value);
+  }
+
+  public RecordSettings recordSettings() {
+    return recordSettings;
+  }
+
+  /** How the next recording is made; one that runs goes on as it began. */
+  public void setRecordSettings(RecordSettings value) {
+    recordSettings = value;
+    changes.fire(Aspect.SETTINGS);
+  }
+
   /** Turns note repeat on or off, and chooses its note value. */
   public void setRepeat(boolean on, NoteValue value) {
     long now = clock.nanoTime();
@@ -106,33 +112,6 @@ public final class Conductor {
           .map(pitch -> new Performed.NoteOn(now, pitch, velocity))
           .forEach(repeater::hear);
     }
-  }
-
-  private void writeRepeats(long nowNanos) {
-    for (Performed event : repeater.advance(nowNanos)) {
-      write(event);
-    }
-  }
-
-  public PlaySettings settings() {
-    return settings;
-  }
-
-  public void setSettings(PlaySettings value) {
-    settings = value;
-    player.click(value.clickSound(), value.clickLevel() / 100.0);
-    replan();
-    changes.fire(Aspect.SETTINGS);
-  }
-
-  public RecordSettings recordSettings() {
-    return recordSettings;
-  }
-
-  /** How the next recording is made; one that runs goes on as it began. */
-  public void setRecordSettings(RecordSettings value) {
-    recordSettings = value;
-    changes.fire(Aspect.SETTINGS);
   }
 
   /** What the running recording has gathered in the pass that runs. */
@@ -150,21 +129,14 @@ public final class Conductor {
     return live.targets();
   }
 
-  /** Silence, at once, whatever sounds. */
-  void panic() {
-    performer.releaseAll(clock.nanoTime());
-    stop();
-    player.allNotesOff();
-  }
-
   /** Song position in ticks, as heard now. */
   public long positionTicks() {
-    return document.song().tempos().tickAt(transport.positionNanos());
+    return playback.positionTicks();
   }
 
   /** The tick at which the next start begins, and to which stopping returns. */
   public long placeTicks() {
-    return document.song().tempos().tickAt(transport.placeNanos());
+    return playback.placeTicks();
   }
 
   /** Moves the place to a tick. Playing goes on from there; a recording is not disturbed. */
@@ -174,34 +146,38 @@ public final class Conductor {
     }
     boolean playing = transport.isRunning();
     stop();
-    transport.setPlaceNanos(document.song().tempos().nanosAt(Math.max(0, tick)));
+    playback.setPlace(tick);
     if (playing) {
       play();
     }
-    tellTransport();
+    playback.tell();
   }
 
   /** Plays from the place or, where that lies behind the loop, from the loop's start. */
   public void play() {
-    start(false, startTick());
+    start(false);
+  }
+
+  private void start(boolean record) {
+    nextRoundReady = false;
+    playback.start(record);
+    repeater.rebase(clock.nanoTime());
   }
 
   /** Records onto the targets, from the place, after the count-in. */
   Notice record() {
-    if (transport.isRunning()) {
-      return new Notice("It runs already", true);
-    }
     List<Track> onto = targets();
-    long from = startTick();
+    long from = playback.startTick();
     performer.pedals().tellRangeAgain();
-    recorder.begin(recordingFrom(from), from, ids(onto), recordSettings, looping.active());
-    start(true, from);
+    recorder.begin(
+        recordingFrom(from),
+        from,
+        onto.stream().map(Track::id).toList(),
+        recordSettings,
+        looping.active());
+    start(true);
     String names = onto.stream().map(Track::name).collect(Collectors.joining(" and "));
     return new Notice("Recording onto " + names, false);
-  }
-
-  private static List<TrackId> ids(List<Track> tracks) {
-    return tracks.stream().map(Track::id).toList();
   }
 
   private Recording recordingFrom(long tick) {
@@ -210,44 +186,7 @@ public final class Conductor {
     long nearEnd =
         looping.active().map(r -> map.nanosAt(r.end()) - map.nanosAt(r.end() - half)).orElse(0L);
     long catchNanos = recordSettings.catchNanos();
-    return new Recording(map, tick, catchNanos, loop(), Math.min(catchNanos, nearEnd));
-  }
-
-  private long startTick() {
-    long place = placeTicks();
-    return looping.active().filter(r -> place >= r.end()).map(TickRange::start).orElse(place);
-  }
-
-  private Optional<Loop> loop() {
-    TempoMap map = document.song().tempos();
-    return looping.active().map(r -> new Loop(map.nanosAt(r.start()), map.nanosAt(r.end())));
-  }
-
-  /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */
-  void calibrate() {
-    stop();
-    Song song = document.song();
-    Calibration started = new Calibration(song.tempos(), song.meters(), placeTicks());
-    TickRange bars = started.range();
-    long from = song.tempos().nanosAt(bars.start());
-    plan = heard.clicksAlone(bars);
-    calibration = Optional.of(started);
-    calibrating = true;
-    begin(new Start(false, from, 0, Optional.empty()));
-  }
-
-  /** The taps so far, of the calibration that runs or ran last. */
-  public Optional<Calibration> calibration() {
-    return calibration;
-  }
-
-  public boolean isCalibrating() {
-    return calibrating;
-  }
-
-  /** Takes back the last pass of the running recording, which goes on. */
-  Notice dropLastPass() {
-    return recorder.dropLast();
+    return new Recording(map, tick, catchNanos, playback.loop(), Math.min(catchNanos, nearEnd));
   }
 
   /** Stops; says what was recorded, if anything was. */
@@ -256,18 +195,35 @@ public final class Conductor {
       return Optional.empty();
     }
     long now = clock.nanoTime();
+    writeRepeats(now);
     if (pass().isPresent()) {
       performer.releaseAll(now);
     }
     calibrating = false;
     Optional<Notice> swept = sweeper.release();
-    long unrolled = transport.unrolledAt(now) - recordSettings.offsetNanos();
-    transport.stop();
-    player.halt();
+    long unrolled = transport.unrolledAt(now) - recorder.offsetNanos(recordSettings);
+    playback.halt();
     repeater.rebase(now);
     Optional<Notice> said = recorder.end(unrolled);
-    tellTransport();
+    playback.tell();
     return said.or(() -> swept);
+  }
+
+  /** Silence, at once, whatever sounds. */
+  void panic() {
+    performer.releaseAll(clock.nanoTime());
+    stop();
+    player.allNotesOff();
+  }
+
+  /** Takes back the last pass of the running recording, which goes on. */
+  Notice dropLastPass() {
+    return recorder.dropLast();
+  }
+
+  /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
+  Notice keepPhrase() {
+    return recorder.keepPhrase(placeTicks(), clock.nanoTime());
   }
 
   /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
@@ -283,14 +239,8 @@ public final class Conductor {
     if (calibrating) {
       return followCalibration();
     }
-    long position = transport.positionNanos();
-    if (clicksRunOut(position)) {
-      replan();
-    }
-    if (!transport.isRecording() && isPastEnd(position)) {
+    if (playback.follow()) {
       stop();
-    } else if (transport.state() != toldState) {
-      tellTransport();
     }
     return said;
   }
@@ -301,19 +251,73 @@ public final class Conductor {
       return Optional.empty();
     }
     int before = passNumber();
-    Optional<Notice> said = recorder.advance(unrolled - recordSettings.offsetNanos());
+    Optional<Notice> said = recorder.advance(unrolled - recorder.offsetNanos(recordSettings));
     readyNextRound(unrolled);
     if (passNumber() != before) {
       changes.fire(Aspect.PASS);
-      tellTransport();
+      playback.tell();
     }
     return said;
   }
 
-  private boolean clicksRunOut(long position) {
-    return transport.loop().isEmpty()
-        && plan.clicks().size() > 0
-        && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE;
+  /** What was just recorded must sound from the very start of the next round. */
+  private void readyNextRound(long unrolled) {
+    Optional<Loop> round = transport.loop();
+    if (round.isEmpty()) {
+      return;
+    }
+    long left = round.get().endOf(recorder.passNumber() - 1) - unrolled;
+    if (left > READY_NANOS + player.leadNanos()) {
+      nextRoundReady = false;
+    } else if (!nextRoundReady) {
+      nextRoundReady = true;
+      recorder.heardNextRound().ifPresent(playback::readyNextRound);
+    }
+  }
+
+  /** The sweep is pressed or let go; says what it did. */
+  Optional<Notice> sweep(boolean held) {
+    Optional<Notice> said = Optional.empty();
+    if (held != sweeper.isHeld()) {
+      if (held) {
+        sweeper.press(positionTicks(), clock.nanoTime());
+      } else {
+        followSweep();
+        said = sweeper.release();
+      }
+      playback.replan();
+    }
+    return said;
+  }
+
+  private void followSweep() {
+    if (sweeper.isHeld()) {
+      TickRange round = looping.active().orElse(new TickRange(0, 0));
+      boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
+      sweeper.follow(positionTicks(), round);
+      if (another) {
+        playback.replan();
+      }
+    }
+  }
+
+  /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */
+  void calibrate() {
+    stop();
+    Song song = document.song();
+    Calibration started = new Calibration(song.tempos(), song.meters(), placeTicks());
+    calibration = Optional.of(started);
+    calibrating = true;
+    playback.startClicks(started.range());
+  }
+
+  /** The taps so far, of the calibration that runs or ran last. */
+  public Optional<Calibration> calibration() {
+    return calibration;
+  }
+
+  public boolean isCalibrating() {
+    return calibrating;
   }
 
   private Optional<Notice> followCalibration() {
@@ -329,49 +333,6 @@ public final class Conductor {
             : new Notice("Too few taps, or too far from the click: try again", true));
   }
 
-  /** What was just recorded must sound from the very start of the next round. */
-  private void readyNextRound(long unrolled) {
-    Optional<Loop> round = transport.loop();
-    if (round.isEmpty()) {
-      return;
-    }
-    long left = round.get().endOf(recorder.passNumber() - 1) - unrolled;
-    if (left > READY_NANOS + player.leadNanos()) {
-      nextRoundReady = false;
-    } else if (!nextRoundReady) {
-      nextRoundReady = true;
-      recorder
-          .heardNextRound()
-          .ifPresent(song -> player.replaceAtLoop(heard.of(song, plan.clicks())));
-    }
-  }
-
-  /** The sweep is pressed or let go; says what it did. */
-  Optional<Notice> sweep(boolean held) {
-    Optional<Notice> said = Optional.empty();
-    if (held != sweeper.isHeld()) {
-      if (held) {
-        sweeper.press(positionTicks(), clock.nanoTime());
-      } else {
-        followSweep();
-        said = sweeper.release();
-      }
-      replan();
-    }
-    return said;
-  }
-
-  private void followSweep() {
-    if (sweeper.isHeld()) {
-      TickRange round = looping.active().orElse(new TickRange(0, 0));
-      boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
-      sweeper.follow(positionTicks(), round);
-      if (another) {
-        replan();
-      }
-    }
-  }
-
   /** Shows and sounds the notes in hand as they were played, while {@code held}. */
   void hearAsPlayed(boolean held) {
     if (timing.isAsPlayed() == held || transport.isRecording()) {
@@ -381,72 +342,9 @@ public final class Conductor {
     if (!held) {
       stop();
     } else if (transport.isRunning()) {
-      replan();
+      playback.replan();
     } else {
       play();
-    }
-  }
-
-  private void tellTransport() {
-    toldState = transport.state();
-    changes.fire(Aspect.TRANSPORT);
-  }
-
-  /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
-  Notice keepPhrase() {
-    return recorder.keepPhrase(placeTicks(), clock.nanoTime());
-  }
-
-  private boolean isPastEnd(long positionNanos) {
-    return transport.loop().isEmpty()
-        && transport.placeNanos() < endNanos
-        && positionNanos >= endNanos;
-  }
-
-  /** Where playing stops: the end of the last bar with notes; 0 without notes. */
-  private long measureEnd() {
-    Song song = document.song();
-    long end = song.end();
-    long bars = end == 0 ? 0 : song.meters().wholeBars(new TickRange(0, end)).end();
-    return song.tempos().nanosAt(bars);
-  }
-
-  private void start(boolean record, long fromTick) {
-    if (transport.isRunning()) {
-      return;
-    }
-    Song song = document.song();
-    long countIn = record ? settings.countIn().ticks(song.meters().meterAt(fromTick)) : 0;
-    long from = song.tempos().nanosAt(fromTick);
-    long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
-    plan = planFrom(record, fromTick, countIn);
-    begin(new Start(record, from, countInNanos, loop()));
-  }
-
-  private void begin(Start start) {
-    long heardAt = clock.nanoTime() + player.leadNanos();
-    transport.start(start, heardAt);
-    run++;
-    nextRoundReady = false;
-    repeater.rebase(clock.nanoTime());
-    player.cue(plan, start.firstNanos(), heardAt, start.loop());
-    tellTransport();
-  }
-
-  private PlaybackPlan planFrom(boolean record, long from, long countInTicks) {
-    boolean click = record ? settings.clickInRecord() : settings.clickInPlay();
-    return heard.from(from, countInTicks, click);
-  }
-
-  /** Makes what is heard follow the song and the settings while it runs. */
-  private void replan() {
-    if (transport.isRunning() && !calibrating) {
-      boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
-      long from = countingIn ? startTick() : Math.max(0, positionTicks());
-      long countIn =
-          countingIn ? settings.countIn().ticks(document.song().meters().meterAt(from)) : 0;
-      plan = planFrom(transport.isRecording(), from, countIn);
-      player.replace(plan);
     }
   }
 
@@ -466,66 +364,39 @@ public final class Conductor {
     write(event);
   }
 
+  private void writeRepeats(long nowNanos) {
+    repeater.advance(nowNanos).forEach(this::write);
+  }
+
   private void write(Performed event) {
     boolean hadNotes = pass().map(Pass::hasNotes).orElse(false);
-    recorder.accept(event, transport, run, recordSettings.offsetNanos());
+    recorder.accept(event, transport, playback.run(), recorder.offsetNanos(recordSettings));
     nextRoundReady = false;
     if (!hadNotes && pass().map(Pass::hasNotes).orElse(false)) {
-      replan();
+      playback.replan();
     }
     pass().ifPresent(p -> changes.fire(Aspect.PASS));
   }
 
-  /** How much of a beat a moment is on: within an eighth of it either way. */
-  private double beatAt(long atNanos) {
-    if (!transport.isRunning()) {
-      return 0;
-    }
-    long tick = document.song().tempos().tickAt(transport.songNanosAt(atNanos));
-    MeterMap meters = document.song().meters();
-    long near = meters.meterAt(tick).ticksPerBeat() / 8;
-    long beat = meters.beatAtOrAfter(tick - near);
-    if (beat > tick + near) {
-      return 0;
-    }
-    return meters.barRangeAt(beat).start() == beat ? 1 : 0.5;
-  }
-
   private void onChange(Aspect aspect) {
-    if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
-      live.follow(clock.nanoTime());
-    }
-    if (aspect == Aspect.SONG) {
-      endNanos = measureEnd();
-      if (document.song().tempos().equals(tempos)) {
-        replan();
-      } else {
-        followTempo();
+    switch (aspect) {
+      case SONG -> {
+        live.follow(clock.nanoTime());
+        playback.followSong();
+        repeater.followSong(clock.nanoTime());
       }
-    } else if (aspect == Aspect.KEYS) {
-      repeater.setVelocity(performer.hands().velocity());
-    } else if (aspect == Aspect.LOOP && !transport.isRecording()) {
-      goOnFrom(positionTicks(), placeTicks());
+      case CHOICE -> live.follow(clock.nanoTime());
+      case KEYS -> repeater.setVelocity(performer.hands().velocity());
+      case LOOP -> {
+        if (!transport.isRecording()) {
+          calibrating = false;
+          playback.followLoop();
+          repeater.rebase(clock.nanoTime());
+        }
+      }
+      default -> {
+        // Nothing of it is heard.
+      }
     }
-  }
-
-  /** Another tempo moves the ticks in time: what plays goes on from the same tick. */
-  private void followTempo() {
-    long place = tempos.tickAt(transport.placeNanos());
-    long position = tempos.tickAt(transport.positionNanos());
-    tempos = document.song().tempos();
-    goOnFrom(transport.isRunning() ? position : place, place);
-  }
-
-  /** Starts anew at a tick, if it runs; stopping will return to the place. */
-  private void goOnFrom(long tick, long place) {
-    boolean running = transport.isRunning();
-    calibrating = false;
-    player.halt();
-    transport.setPlaceNanos(tempos.nanosAt(tick));
-    if (running) {
-      start(false, startTick());
-    }
-    transport.setReturnNanos(tempos.nanosAt(place));
   }
 }

@@ -69,9 +69,9 @@ final class Recorder {
     return running.map(r -> r.recording().number()).orElse(0);
   }
 
-  /** The tracks that a running recording goes onto. */
-  List<TrackId> onto() {
-    return running.map(Running::onto).orElse(List.of());
+  /** What is taken off times: as the running recording began, else as it is set now. */
+  long offsetNanos(RecordSettings now) {
+    return running.map(Running::settings).orElse(now).offsetNanos();
   }
 
   void begin(

@@ -34,6 +34,7 @@ public final class Repeater {
   private Pulses pulses = Pulses.NONE;
   private List<Integer> channels = List.of();
   private int lastVelocity;
+  private List<Object> basis = List.of();
 
   Repeater(
       Document document, TimingDesk timing, Transport transport, Player player, Changes changes) {
@@ -128,8 +129,20 @@ public final class Repeater {
     return transport.isRunning() ? transport.unrolledAt(clockNanos) : clockNanos;
   }
 
-  /** The pulses lie elsewhere: the song, its tempo, the swing, or whether it runs has changed. */
+  /** The song is another: in another tempo, meter or swing the pulses lie elsewhere. */
+  void followSong(long nowNanos) {
+    if (!basis().equals(basis)) {
+      rebase(nowNanos);
+    }
+  }
+
+  private List<Object> basis() {
+    return List.of(document.song().tempos(), document.song().meters(), swing());
+  }
+
+  /** The pulses lie elsewhere: the song, or whether it runs, has changed. */
   void rebase(long nowNanos) {
+    basis = basis();
     if (!on) {
       pulses = Pulses.NONE;
     } else if (transport.isRunning()) {
