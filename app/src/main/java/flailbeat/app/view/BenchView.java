@@ -116,9 +116,10 @@ public final class BenchView extends Region {
         passLayer.update(session.conductor().pass());
         empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
       }
-      case TRANSPORT ->
-          playhead.pseudoClassStateChanged(
-              RECORDING, session.conductor().transport().isRecording());
+      case TRANSPORT -> {
+        playhead.pseudoClassStateChanged(RECORDING, session.conductor().transport().isRecording());
+        keepPlaceInSight();
+      }
       case KEYS -> {
         int base = session.performer().hands().base();
         if (base != shownBase && session.document().track().noteCount() == 0) {
@@ -139,6 +140,16 @@ public final class BenchView extends Region {
             .anyMatch(p -> scale.yOf(p) < 0 || scale.yOf(p) + scale.rowHeight() > roll.getHeight());
     if (session.conductor().pass().isPresent() && hidden) {
       showReach();
+    }
+  }
+
+  /** Stopping returns to the place, which may be on another page. */
+  private void keepPlaceInSight() {
+    double x = scale.xOf(session.conductor().placeTicks());
+    boolean hidden = x < 0 || x > roll.getWidth();
+    if (hidden && fitted && !session.conductor().transport().isRunning()) {
+      long place = session.conductor().placeTicks();
+      rescale(s -> s.withOrigin(place - roll.getWidth() * 0.04 / s.pixelsPerTick()));
     }
   }
 

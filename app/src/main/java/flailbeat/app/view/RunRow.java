@@ -16,6 +16,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
+import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
@@ -37,6 +38,10 @@ import org.kordamp.ikonli.remixicon.RemixiconMZ;
 
 /** Play, record, where we are, tempo, meter, click, level: by the hands. */
 public final class RunRow extends HBox {
+  /** In a narrower window, what also has a key, and the level, make room. */
+  private static final double WIDE_ENOUGH = 1100;
+
+  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
   private static final PseudoClass ACTIVE = PseudoClass.getPseudoClass("active");
 
   private final Session session;
@@ -60,6 +65,7 @@ public final class RunRow extends HBox {
   public RunRow(Session session, BenchView bench, Palette palette) {
     this.session = session;
     getStyleClass().add("run-row");
+    setMinWidth(0);
     setMinHeight(USE_PREF_SIZE);
     play = Buttons.text("Play", "Play or stop (Space)", session::playOrStop);
     play.setGraphic(new FontIcon(RemixiconMZ.PLAY_FILL));
@@ -135,6 +141,20 @@ public final class RunRow extends HBox {
     recording.getStyleClass().add("record-with-mode");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox zoom = zoomButtons(bench);
+    VBox meterGroup = group("Level", level);
+    widthProperty()
+        .addListener(
+            (property, before, now) -> {
+              boolean narrow = now.doubleValue() < WIDE_ENOUGH;
+              pseudoClassStateChanged(NARROW, narrow);
+              for (Node node : List.of(toStart, zoom, meterGroup)) {
+                node.setVisible(!narrow);
+                node.setManaged(!narrow);
+              }
+              place.setMinWidth(narrow ? 108 : 136);
+              place.setPrefWidth(narrow ? 108 : 136);
+            });
     getChildren()
         .addAll(
             toStart,
@@ -148,8 +168,8 @@ public final class RunRow extends HBox {
             group("Count-in", countIn),
             group("Note repeat", repeats),
             gap,
-            zoomButtons(bench),
-            group("Level", level));
+            zoom,
+            meterGroup);
   }
 
   private static MenuButton menu(String id, String hint) {
