@@ -49,6 +49,7 @@ final class Shortcuts {
         Shortcut.always("Ctrl+Backspace", session::dropLastPass),
         Shortcut.always("Ctrl+M", this::nextMode),
         Shortcut.always("Alt+Q", this::quantizeAsPlayed),
+        Shortcut.always("Alt+M", () -> session.performer().modulationOff()),
         Shortcut.always("Ctrl+L", session::toggleLoop),
         Shortcut.always("Ctrl+Shift+L", session::loopNotesInHand),
         Shortcut.always("Alt+Right", () -> session.lengthenLoop(1)).repeating(),

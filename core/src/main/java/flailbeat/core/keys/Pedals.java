@@ -112,6 +112,11 @@ public final class Pedals {
         : List.of(new Control(atNanos, Control.MODULATION, modulation));
   }
 
+  /** Turns the modulation off, however far up it was. */
+  public List<Performed> modulationOff(long atNanos) {
+    return modulate(-HIGHEST, atNanos);
+  }
+
   /**
    * The bend is pulled or let go.
    *

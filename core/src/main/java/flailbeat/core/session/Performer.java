@@ -186,6 +186,10 @@ public final class Performer {
     perform(pedals.modulate(steps, atNanos));
   }
 
+  public void modulationOff() {
+    perform(pedals.modulationOff(clock.nanoTime()));
+  }
+
   /** Lets glide what glides, up to now. */
   void advance() {
     perform(pedals.advance(clock.nanoTime()));

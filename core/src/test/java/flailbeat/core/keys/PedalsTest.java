@@ -67,4 +67,32 @@ class PedalsTest {
     assertThat(pedals.advance(900 * MS)).isEmpty();
     assertThat(pedals.releaseAll(61 * MS)).isEmpty();
   }
+
+  /** Registered parameter 0,0 is pitch bend sensitivity (MIDI 1.0 detailed specification). */
+  @Test
+  void the_bends_range_is_told_once_before_the_first_bend() {
+    pedals.setSettings(new BendSettings(12, 100), 0);
+    assertThat(pedals.pull(1, 10))
+        .containsExactly(
+            new Performed.Control(10, 101, 0),
+            new Performed.Control(10, 100, 0),
+            new Performed.Control(10, 6, 12),
+            new Performed.Control(10, 38, 0));
+    assertThat(pedals.advance(200_000_000))
+        .hasSize(20)
+        .last()
+        .extracting("value")
+        .isEqualTo(16_383);
+    pedals.pull(0, 200_000_000);
+    assertThat(pedals.pull(1, 200_000_000)).isEmpty();
+    pedals.tellRangeAgain();
+    assertThat(pedals.pull(-1, 200_000_000)).hasSize(4);
+  }
+
+  @Test
+  void the_modulation_goes_off_in_one_step() {
+    pedals.modulate(5, 0);
+    assertThat(pedals.modulationOff(1)).containsExactly(new Performed.Control(1, 1, 0));
+    assertThat(pedals.modulationOff(2)).isEmpty();
+  }
 }
