@@ -1,0 +1,21 @@
+package flailbeat.core.quantize.fit;
+
+/**
+ * One way to understand a whole phrase.
+ *
+ * @param slot the slot of each event
+ * @param lagMs how late the player was at each event; negative is early
+ * @param spreadMs the standard deviation about that
+ * @param evidence the logarithm of how well it explains the phrase, up to a constant
+ * @param weight its probability among the readings, 0 to 1
+ */
+public record Reading(int[] slot, double[] lagMs, double spreadMs, double evidence, double weight) {
+  /** The lag of the phrase as a whole: the mean over its events. */
+  public double meanLagMs() {
+    double sum = 0;
+    for (double lag : lagMs) {
+      sum += lag;
+    }
+    return lagMs.length == 0 ? 0 : sum / lagMs.length;
+  }
+}
