@@ -15,10 +15,10 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
-import flailbeat.core.quantize.Nearest;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.Timing;
 import flailbeat.core.time.Grid;
 import java.io.IOException;
@@ -44,12 +44,8 @@ import picocli.CommandLine.Spec;
     description = "Puts notes on a grid; nothing else in the file changes.")
 final class QuantizeCommand implements Callable<Integer> {
   /** How lines are chosen. */
-  private enum Method {
-    NEAREST,
-    FIT
-  }
-
   @Mixin private Verbose verbose;
+
   @Spec private CommandSpec spec;
 
   @Parameters(index = "0", paramLabel = "IN", description = "A .flail or .mid file.")
@@ -66,7 +62,7 @@ final class QuantizeCommand implements Callable<Integer> {
   private String grid;
 
   @Option(names = "--method", defaultValue = "nearest", description = "nearest or fit.")
-  private Method method;
+  private QuantizeSettings.Method method;
 
   @Option(names = "--strength", defaultValue = "100", description = "0 to 100 per cent.")
   private double strength;
@@ -117,7 +113,7 @@ final class QuantizeCommand implements Callable<Integer> {
     List<QuantizePlan> plans = new ArrayList<>();
     for (int index : chosen) {
       Track t = song.tracks().get(index);
-      plans.add(new Nearest(settings, song.tempos(), song.meters()).plan(t.notes(), List.of()));
+      plans.add(Quantizer.of(settings, song.tempos(), song.meters()).plan(t.notes(), List.of()));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
@@ -138,12 +134,9 @@ final class QuantizeCommand implements Callable<Integer> {
   }
 
   private QuantizeSettings settings() {
-    if (method == Method.FIT) {
-      throw new ParameterException(
-          spec.commandLine(), "The method fit is not there yet; use --method nearest");
-    }
     try {
-      return new QuantizeSettings(Grid.parse(grid), strength, swing, catchRange, ends, lag());
+      return new QuantizeSettings(
+          method, Grid.parse(grid), strength, swing, catchRange, ends, lag());
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), e.getMessage(), e);
     }

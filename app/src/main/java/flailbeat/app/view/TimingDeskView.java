@@ -41,6 +41,7 @@ public final class TimingDeskView extends VBox {
   private final Label strengthText = figure();
   private final Label swingText = figure();
   private final Segments<QuantizeSettings.Ends> ends;
+  private final Segments<QuantizeSettings.Method> method;
   private final Button apply;
 
   public TimingDeskView(Session session, Palette palette) {
@@ -62,6 +63,14 @@ public final class TimingDeskView extends VBox {
             .add(
                 QuantizeSettings.Ends.KEEP, "Keep length", "Notes stay as long as they were played")
             .add(QuantizeSettings.Ends.SNAP, "Snap ends", "Ends go to a line as well");
+    method =
+        new Segments<QuantizeSettings.Method>(m -> set(settings().withMethod(m)))
+            .add(QuantizeSettings.Method.NEAREST, "Nearest", "Each note to the nearest line")
+            .add(
+                QuantizeSettings.Method.FIT,
+                "Fit",
+                "The likeliest lines for the whole: finds the lag, follows a drift")
+            .named("method");
     apply = Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", session::quantize);
     apply.getStyleClass().add("primary");
     apply.setId("quantize");
@@ -111,6 +120,7 @@ public final class TimingDeskView extends VBox {
             buttons(),
             row("Grid", straight),
             row("", triplet),
+            row("Method", method),
             row("Strength", strength, strengthText),
             row("Swing", swing, swingText),
             row("Ends", ends));
@@ -165,6 +175,7 @@ public final class TimingDeskView extends VBox {
     straight.show(now.grid());
     triplet.show(now.grid());
     ends.show(now.ends());
+    method.show(now.method());
     strength.setValue(now.strength());
     swing.setValue(now.swing());
     strengthText.setText(String.format(Locale.ROOT, "%.0f %%", now.strength()));
@@ -209,6 +220,15 @@ public final class TimingDeskView extends VBox {
     String text = String.format(Locale.ROOT, "Spread %.0f ms", plan.timing().spreadMs());
     if (plan.doubtful() > 0) {
       text += "; " + plan.doubtful() + " doubtful (forked on the bench)";
+    }
+    for (QuantizePlan.OtherReading other : plan.otherReadings()) {
+      text +=
+          String.format(
+              Locale.ROOT,
+              "; or everything %.0f ms %s (%.0f %%)",
+              Math.abs(other.lagMs()),
+              other.lagMs() < 0 ? "early" : "late",
+              100 * other.probability());
     }
     int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
     if (taken > 0) {

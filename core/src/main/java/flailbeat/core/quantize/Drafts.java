@@ -4,9 +4,13 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan.Outcome;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 
@@ -23,6 +27,23 @@ final class Drafts {
   private final double[] fromLineMs;
   private final double[] fromOtherMs;
   private final Outcome[] outcome;
+  private double[] doubts = {};
+
+  private static final Comparator<Note> AS_PLAYED =
+      (a, b) -> {
+        int order = Long.compare(a.played().onset(), b.played().onset());
+        return order != 0 ? order : Note.ORDER.compare(a, b);
+      };
+
+  /** Of notes in any order. */
+  static Drafts inOrder(List<Note> notes) {
+    for (int i = 1; i < notes.size(); i++) {
+      if (AS_PLAYED.compare(notes.get(i - 1), notes.get(i)) > 0) {
+        return new Drafts(notes.stream().sorted(AS_PLAYED).toList());
+      }
+    }
+    return new Drafts(notes);
+  }
 
   Drafts(List<Note> notes) {
     int n = notes.size();
@@ -72,7 +93,30 @@ final class Drafts {
     onset[i] = played(i).onset();
   }
 
-  void giveEachLineOnce() {
+  /** Once lines are chosen: no two of one pitch on one line, and where each note ends. */
+  void settle(List<Note> others, QuantizeSettings settings, GridLines lines) {
+    giveEachLineOnce();
+    if (settings.method() == QuantizeSettings.Method.FIT) {
+      giveEachPlaceOnce();
+    }
+    keepClearOfThoseThatStay(others);
+    keepLengths();
+    if (settings.ends() == QuantizeSettings.Ends.SNAP) {
+      snapEnds(settings, lines.walker());
+    }
+  }
+
+  private void snapEnds(QuantizeSettings settings, GridLines.Walker walker) {
+    double strength = settings.strength() / 100;
+    long least = Math.round(settings.grid().finestTicks() * strength);
+    for (int i = 0; i < size(); i++) {
+      long release = freedRelease(i);
+      walker.find(release);
+      endAt(i, Math.round(release + (walker.line() - release) * strength), least);
+    }
+  }
+
+  private void giveEachLineOnce() {
     int[] holders = new int[Pitch.HIGHEST + 1];
     Arrays.fill(holders, -1);
     for (int i = 0; i < line.length; i++) {
@@ -92,12 +136,24 @@ final class Drafts {
     }
   }
 
+  /**
+   * Where the lag differs from note to note, two may meet between lines, or on one out of order.
+   */
+  private void giveEachPlaceOnce() {
+    Set<Long> places = HashSet.newHashSet(onset.length);
+    for (int i = 0; i < onset.length; i++) {
+      if (outcome[i] == Outcome.TO_LINE && !places.add(place(i))) {
+        stay(i, Outcome.LINE_TAKEN);
+      }
+    }
+  }
+
   private boolean isPlayedOnLine(int i) {
     return played(i).onset() == line[i];
   }
 
   /** A note that moves must not land on one of its pitch that does not; then it stays as well. */
-  void keepClearOfThoseThatStay(List<Note> others) {
+  private void keepClearOfThoseThatStay(List<Note> others) {
     long[] fixed = others.stream().mapToLong(n -> place(n.pitch(), n.onset())).toArray();
     boolean again = true;
     while (again) {
@@ -127,19 +183,19 @@ final class Drafts {
   }
 
   /** Gives each note the length it was played with; one cut off by the song's start is shorter. */
-  void keepLengths() {
+  private void keepLengths() {
     for (int i = 0; i < length.length; i++) {
       length[i] = Math.max(1, played(i).length() + Math.min(0, onset[i]));
     }
   }
 
   /** The release as played, less the lag. */
-  long freedRelease(int i) {
+  private long freedRelease(int i) {
     return freed[i] + played(i).length();
   }
 
   /** Ends a note that went to its line at a tick, or so many ticks after its onset at least. */
-  void endAt(int i, long end, long least) {
+  private void endAt(int i, long end, long least) {
     if (outcome[i] == Outcome.TO_LINE) {
       length[i] = Math.max(1, Math.max(end - Math.max(0, onset[i]), least));
     }
@@ -175,7 +231,15 @@ final class Drafts {
         doubt(i, timing));
   }
 
+  /** Takes over what a method says of its own doubts, one for each note. */
+  void setDoubts(double[] values) {
+    doubts = values;
+  }
+
   private double doubt(int i, Timing timing) {
+    if (doubts.length > 0) {
+      return doubts[i];
+    }
     double spread = Math.max(LEAST_SPREAD_MS, timing.spreadMs());
     double first = (fromLineMs[i] - timing.lagMs()) / spread;
     double second = (fromOtherMs[i] - timing.lagMs()) / spread;

@@ -4,7 +4,6 @@ import flailbeat.core.model.Note;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -23,13 +22,7 @@ import java.util.List;
  * probability exp(-d2^2/2s^2) / (exp(-d1^2/2s^2) + exp(-d2^2/2s^2)). It may be over a half: then
  * rounding is likely to be wrong.
  */
-public final class Nearest {
-  private static final Comparator<Note> AS_PLAYED =
-      (a, b) -> {
-        int order = Long.compare(a.played().onset(), b.played().onset());
-        return order != 0 ? order : Note.ORDER.compare(a, b);
-      };
-
+public final class Nearest implements Quantizer {
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final GridLines lines;
@@ -40,35 +33,16 @@ public final class Nearest {
     this.lines = new GridLines(settings.grid(), meters, settings.swing());
   }
 
-  /**
-   * Plans where notes of one track go.
-   *
-   * @param notes those to quantize, in any order
-   * @param others the track's other notes, which keep their places
-   */
+  @Override
   public QuantizePlan plan(List<Note> notes, List<Note> others) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
-    Drafts drafts = new Drafts(inOrder(notes));
+    Drafts drafts = Drafts.inOrder(notes);
     double lagMs = lagMs(drafts);
     chooseLines(drafts, lagMs);
-    drafts.giveEachLineOnce();
-    drafts.keepClearOfThoseThatStay(others);
-    drafts.keepLengths();
-    if (settings.ends() == QuantizeSettings.Ends.SNAP) {
-      snapEnds(drafts);
-    }
-    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs);
-  }
-
-  private static List<Note> inOrder(List<Note> notes) {
-    for (int i = 1; i < notes.size(); i++) {
-      if (AS_PLAYED.compare(notes.get(i - 1), notes.get(i)) > 0) {
-        return notes.stream().sorted(AS_PLAYED).toList();
-      }
-    }
-    return notes;
+    drafts.settle(others, settings, lines);
+    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, List.of());
   }
 
   private double lagMs(Drafts drafts) {
@@ -96,16 +70,5 @@ public final class Nearest {
 
   private long earlier(long tick, double millis) {
     return tempos.tickAt(tempos.nanosAt(tick) - Math.round(millis * 1e6));
-  }
-
-  private void snapEnds(Drafts drafts) {
-    double strength = settings.strength() / 100;
-    long least = Math.round(settings.grid().finestTicks() * strength);
-    GridLines.Walker walker = lines.walker();
-    for (int i = 0; i < drafts.size(); i++) {
-      long release = drafts.freedRelease(i);
-      walker.find(release);
-      drafts.endAt(i, Math.round(release + (walker.line() - release) * strength), least);
-    }
   }
 }

@@ -17,7 +17,7 @@ import java.util.function.UnaryOperator;
 public final class QuantizePlan {
   /** A plan for no notes. */
   public static final QuantizePlan NONE =
-      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0);
+      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0, List.of());
 
   /** Up to so many names for each note, an array is used to find them. */
   private static final int DENSE = 8;
@@ -27,8 +27,11 @@ public final class QuantizePlan {
   private final Drafts drafts;
   private final Timing timing;
   private final double removedLagMs;
+  private final List<OtherReading> otherReadings;
 
-  QuantizePlan(Drafts drafts, Timing timing, double removedLagMs) {
+  QuantizePlan(
+      Drafts drafts, Timing timing, double removedLagMs, List<OtherReading> otherReadings) {
+    this.otherReadings = List.copyOf(otherReadings);
     this.drafts = drafts;
     this.timing = timing;
     this.removedLagMs = removedLagMs;
@@ -58,6 +61,22 @@ public final class QuantizePlan {
   public double removedLagMs() {
     return removedLagMs;
   }
+
+  /** Other ways to understand the whole, the likeliest first; none where there is but one. */
+  public List<OtherReading> otherReadings() {
+    return otherReadings;
+  }
+
+  /** A reading of the whole that is at least so likely is told. */
+  public static final double PLAUSIBLE = 0.05;
+
+  /**
+   * Another way to understand the whole.
+   *
+   * @param lagMs how late everything would then have been; negative is early
+   * @param probability 0 to 1
+   */
+  public record OtherReading(double lagMs, double probability) {}
 
   /** How many notes would stand elsewhere or last otherwise. */
   public int moved() {

@@ -5,10 +5,10 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.quantize.Nearest;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.Quantizer;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -88,7 +88,7 @@ public final class TimingDesk {
         all.stream().collect(Collectors.partitioningBy(n -> n.id().value() >= firstId));
     return byAge.get(true).isEmpty()
         ? song
-        : new Nearest(settings, song.tempos(), song.meters())
+        : Quantizer.of(settings, song.tempos(), song.meters())
             .plan(byAge.get(true), byAge.get(false))
             .applyTo(song);
   }
@@ -108,6 +108,6 @@ public final class TimingDesk {
     Set<NoteId> ids = inHand.stream().map(Note::id).collect(Collectors.toSet());
     List<Note> others =
         document.track().notes().stream().filter(n -> !ids.contains(n.id())).toList();
-    plan = new Nearest(settings, song.tempos(), song.meters()).plan(inHand, others);
+    plan = Quantizer.of(settings, song.tempos(), song.meters()).plan(inHand, others);
   }
 }

@@ -36,7 +36,7 @@ class NearestTest {
   }
 
   private static QuantizePlan plan(QuantizeSettings settings, List<Note> notes) {
-    return new Nearest(settings, TEMPO, METER).plan(notes, List.of());
+    return Quantizer.of(settings, TEMPO, METER).plan(notes, List.of());
   }
 
   private static List<Long> onsets(QuantizePlan plan) {
@@ -191,6 +191,7 @@ class NearestTest {
       }
       QuantizeSettings settings =
           new QuantizeSettings(
+              round % 2 == 0 ? QuantizeSettings.Method.NEAREST : QuantizeSettings.Method.FIT,
               Grid.parse(round % 2 == 0 ? "1/16" : "1/8T"),
               random.nextInt(101),
               50 + random.nextInt(26),

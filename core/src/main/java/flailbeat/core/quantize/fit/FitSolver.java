@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.DoubleStream;
 
 /**
  * Finds the most probable slots of a performance, in the manner of A. Cemgil, P. Desain, B. Kappen,
@@ -27,10 +28,14 @@ public final class FitSolver {
   private static final int NEAR = 4;
 
   private static final int MOST_ROUNDS = 8;
+  private static final int LONG = 4000;
+  private static final int BEGINNING = 1000;
+  private static final double FARTHEST_START_MS = 90;
+  private static final double START_STEP_MS = 30;
   private static final double FIRST_SPREAD_MS = 18;
   private static final double SPREAD_PRIOR = 6;
   private static final double LEAST_SPREAD_MS = 4;
-  private static final double DEAR = 4;
+  private static final double DEAR = 6;
   private static final double CHEAP = 1;
   private static final double TOGETHER = 4.5;
   private static final double IMPOSSIBLE = 60;
@@ -73,7 +78,7 @@ public final class FitSolver {
   public List<Reading> readings() {
     double gap = medianGap();
     List<Reading> found = new ArrayList<>();
-    for (double start : new double[] {0, priorLagMs, gap / 2, -gap / 2}) {
+    for (double start : starts(gap)) {
       Reading reading = readFrom(start);
       if (found.stream().noneMatch(r -> Arrays.equals(r.slot(), reading.slot()))) {
         found.add(reading);
@@ -93,6 +98,25 @@ public final class FitSolver {
                     Math.exp(r.evidence() - best) / sum))
         .filter(r -> r.weight() > 1e-4)
         .toList();
+  }
+
+  /** In a long performance, the beginning says which start leads to the likeliest reading. */
+  private double[] starts(double gap) {
+    if (n > LONG) {
+      FitSolver beginning =
+          new FitSolver(
+              Arrays.copyOf(times, BEGINNING),
+              Arrays.copyOf(sharesPitch, BEGINNING),
+              slots,
+              priorLagMs,
+              priorLagSpreadMs);
+      return new double[] {beginning.readings().get(0).lagMs()[0]};
+    }
+    return DoubleStream.concat(
+            DoubleStream.of(priorLagMs, gap / 2, -gap / 2),
+            DoubleStream.iterate(
+                -FARTHEST_START_MS, v -> v <= FARTHEST_START_MS, v -> v + START_STEP_MS))
+        .toArray();
   }
 
   private double medianGap() {
@@ -144,14 +168,17 @@ public final class FitSolver {
 
   private void learn(Occupancy occupancy, int[] path) {
     double[] counts = new double[slots.weight().length];
+    double[] inBar = new double[occupancy.barPlaces()];
     int last = -1;
     for (int slot : path) {
       if (slot != last) {
         counts[slots.place()[slot]]++;
+        inBar[slots.barPlace()[slot]]++;
       }
       last = slot;
     }
-    occupancy.learn(counts, slots.beat()[path[n - 1]] - slots.beat()[path[0]] + 1);
+    double beats = slots.beat()[path[n - 1]] - slots.beat()[path[0]] + 1;
+    occupancy.learn(counts, inBar, beats, beats / slots.beatsPerBar());
   }
 
   private double evidence(int[] path, double[] lag, Occupancy occupancy, double spread) {
@@ -185,13 +212,13 @@ public final class FitSolver {
   private double[] passing(Occupancy occupancy) {
     double[] sum = new double[slots.size() + 1];
     for (int s = 0; s < slots.size(); s++) {
-      sum[s + 1] = sum[s] - Math.log(1 - occupancy.of(slots.place()[s]));
+      sum[s + 1] = sum[s] - Math.log(1 - occupancy.of(s));
     }
     return sum;
   }
 
   private double playing(int slot, Occupancy occupancy) {
-    return -Math.log(occupancy.of(slots.place()[slot]));
+    return -Math.log(occupancy.of(slot));
   }
 
   private int nearFirst(double time) {

@@ -7,7 +7,7 @@ package flailbeat.core.quantize.fit;
  */
 final class LagTrack {
   /** How far a lag walks in a second, as a standard deviation, in ms. */
-  static final double WALK_MS = 4.0;
+  static final double WALK_MS = 2.5;
 
   private LagTrack() {}
 

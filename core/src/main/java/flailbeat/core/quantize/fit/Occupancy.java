@@ -1,57 +1,92 @@
 package flailbeat.core.quantize.fit;
 
+import java.util.Arrays;
+
 /**
- * How likely each place of the beat is to be played on: estimated from the phrase itself, under a
- * weak prior by which strong places are likelier.
+ * How likely each place of the bar is to be played on: estimated from the phrase itself, as such
+ * places of the beat are, and these under a weak prior: on the beat and half way anything may be,
+ * but a weak place is seldom played on most of the time. With a prior by which strong places must
+ * be likely, off-beat playing would be moved whole by a sixteenth.
  */
 final class Occupancy {
-  /** The prior counts as much as so many beats. */
-  private static final double PRIOR_BEATS = 3;
+  /** How much the prior counts, over a plain one of the same shape. */
+  private static final double SHARPNESS = 3;
+
+  /** How unlikely weak places are to be played on most of the time. */
+  private static final double WEAKNESS = 7;
+
+  /** A place of the bar counts as all such places of the beat do, for so many bars. */
+  private static final double BARS_TO_TRUST = 3;
 
   private static final double LEAST = 0.004;
   private static final double MOST = 0.985;
 
-  private final double[] prior;
+  private final double[] a;
+  private final double[] b;
   private final double[] probability;
+  private final Slots slots;
+  private final double[] bySlot;
   private double beats;
   private double[] counts;
 
   Occupancy(Slots slots) {
-    prior = new double[slots.weight().length];
-    for (int i = 0; i < prior.length; i++) {
-      prior[i] = 0.12 + 0.4 * slots.weight()[i];
+    this.slots = slots;
+    int places = slots.weight().length;
+    a = new double[places];
+    b = new double[places];
+    probability = new double[places];
+    counts = new double[places];
+    for (int i = 0; i < places; i++) {
+      double weak = 1 - slots.weight()[i];
+      a[i] = SHARPNESS * (1.1 - 0.6 * weak);
+      b[i] = SHARPNESS * (0.8 + WEAKNESS * weak * weak * weak);
+      probability[i] = a[i] / (a[i] + b[i]);
     }
-    probability = prior.clone();
-    counts = new double[prior.length];
+    int barPlaces = Arrays.stream(slots.barPlace()).max().orElse(0) + 1;
+    bySlot = new double[barPlaces];
+    for (int s = 0; s < slots.size(); s++) {
+      bySlot[slots.barPlace()[s]] = probability[slots.place()[s]];
+    }
   }
 
-  double of(int place) {
-    return probability[place];
+  double of(int slot) {
+    return bySlot[slots.barPlace()[slot]];
+  }
+
+  int barPlaces() {
+    return bySlot.length;
   }
 
   /**
    * Learns.
    *
    * @param played how often each place was played on
+   * @param inBar how often each place of the bar was
    * @param overBeats over how many beats
+   * @param overBars over how many bars
    */
-  void learn(double[] played, double overBeats) {
+  void learn(double[] played, double[] inBar, double overBeats, double overBars) {
     counts = played.clone();
     beats = overBeats;
-    for (int i = 0; i < prior.length; i++) {
-      double p = (played[i] + PRIOR_BEATS * prior[i]) / (overBeats + PRIOR_BEATS);
+    for (int i = 0; i < a.length; i++) {
+      double p = (Math.min(played[i], overBeats) + a[i]) / (overBeats + a[i] + b[i]);
       probability[i] = Math.clamp(p, LEAST, MOST);
+    }
+    for (int slot = 0; slot < slots.size(); slot++) {
+      int place = slots.barPlace()[slot];
+      double general = probability[slots.place()[slot]];
+      double p =
+          (Math.min(inBar[place], overBars) + BARS_TO_TRUST * general) / (overBars + BARS_TO_TRUST);
+      bySlot[place] = Math.clamp(p, LEAST, MOST);
     }
   }
 
   /** The logarithm of how probable what was learned is, all probabilities considered. */
   double evidence() {
     double sum = 0;
-    for (int i = 0; i < prior.length; i++) {
-      double a = PRIOR_BEATS * prior[i];
-      double b = PRIOR_BEATS * (1 - prior[i]);
+    for (int i = 0; i < a.length; i++) {
       double k = Math.min(counts[i], beats);
-      sum += logBeta(a + k, b + beats - k) - logBeta(a, b);
+      sum += logBeta(a[i] + k, b[i] + beats - k) - logBeta(a[i], b[i]);
     }
     return sum;
   }

@@ -6,11 +6,13 @@ package flailbeat.core.quantize.fit;
  * @param ms when each comes
  * @param place which place of the beat each is, from 0
  * @param weight for each place, how strong it is: 1 on the beat, less off it
+ * @param barPlace which place of the bar each is, from 0
  * @param beat the number of the beat that each lies in
  * @param family what each belongs to alone: {@value #BOTH} to every division, {@value #STRAIGHT} to
  *     straight ones, {@value #TRIPLET} to triplets
  */
-public record Slots(double[] ms, int[] place, double[] weight, int[] beat, byte[] family) {
+public record Slots(
+    double[] ms, int[] place, double[] weight, int[] barPlace, int[] beat, byte[] family) {
   /** It belongs to every division. */
   public static final byte BOTH = 0;
 
@@ -19,6 +21,15 @@ public record Slots(double[] ms, int[] place, double[] weight, int[] beat, byte[
 
   /** It belongs to triplets alone. */
   public static final byte TRIPLET = 2;
+
+  /** How many beats a bar has, as far as these slots show. */
+  double beatsPerBar() {
+    int barPlaces = 0;
+    for (int each : barPlace) {
+      barPlaces = Math.max(barPlaces, each + 1);
+    }
+    return Math.max(1, (double) barPlaces / Math.max(1, weight.length));
+  }
 
   int size() {
     return ms.length;

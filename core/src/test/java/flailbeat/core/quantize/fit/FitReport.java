@@ -33,6 +33,18 @@ public final class FitReport {
     }
     double[] sum = new double[3];
     double[][] reliability = new double[10][3];
+    if (System.getProperty("dbg") != null) {
+      String[] w = System.getProperty("dbg").split(",");
+      manners =
+          List.of(
+              new Manner(
+                  Rhythm.valueOf(w[0]),
+                  Double.parseDouble(w[1]),
+                  Double.parseDouble(w[2]),
+                  Double.parseDouble(w[3]),
+                  0,
+                  0));
+    }
     for (Manner m : manners) {
       double[] right = measure(m, reliability);
       System.out.printf(
@@ -72,7 +84,7 @@ public final class FitReport {
     double total = 0;
     double worst = 0;
     for (int seed = 0; seed < PHRASES; seed++) {
-      Generated g = Generated.of(manner, BARS, seed * 7919L + manner.hashCode());
+      Generated g = Generated.of(manner, BARS, seed);
       int n = g.notes.size();
       if (n == 0) {
         continue;
@@ -127,6 +139,31 @@ public final class FitReport {
     FitSolver solver = new FitSolver(times, shared, slots, 0, 40);
     List<Reading> readings = solver.readings();
     Doubts doubts = solver.doubts(readings);
+    if (System.getProperty("dbg") != null) {
+      for (Reading r : readings) {
+        int ok = 0;
+        int[] counts = new int[slots.weight().length];
+        for (int i = 0; i < n; i++) {
+          ok +=
+              Math.round(slots.ms()[r.slot()[eventOf[i]]] / g.beatMs * Generated.TWELFTHS)
+                      == (long) g.notes.get(i)[1]
+                  ? 1
+                  : 0;
+          counts[slots.place()[r.slot()[eventOf[i]]]]++;
+        }
+        System.out.printf(
+            "  ok %3d/%d lag0 %.0f mean %.0f sd %.1f ev %.2f w %.3f %s%n",
+            ok,
+            n,
+            r.lagMs()[0],
+            r.meanLagMs(),
+            r.spreadMs(),
+            r.evidence(),
+            r.weight(),
+            java.util.Arrays.toString(counts));
+      }
+      System.out.println("--");
+    }
     long[] result = new long[n];
     for (int i = 0; i < n; i++) {
       int slot = readings.get(0).slot()[eventOf[i]];

@@ -45,7 +45,7 @@ final class Generated {
    */
   static Generated of(Manner manner, int bars, long seed) {
     Generated g = new Generated(manner);
-    Random random = new Random(seed);
+    Random random = new Random(31 * seed + manner.rhythm().ordinal());
     double walk = 0;
     boolean[][] pattern = new boolean[4][TWELFTHS];
     for (int beat = 0; beat < 4 * bars; beat++) {
@@ -124,21 +124,23 @@ final class Generated {
     double[] ms = new double[total];
     int[] place = new int[total];
     int[] beat = new int[total];
+    int[] barPlace = new int[total];
     byte[] family = new byte[total];
     for (int b = 0; b < beats; b++) {
       for (int o = 0; o < count; o++) {
         int s = b * count + o;
         ms[s] = (b - 2 + offsets[o] / (double) TWELFTHS) * beatMs;
         place[s] = o;
+        barPlace[s] = Math.floorMod(b - 2, 4) * count + o;
         beat[s] = b - 2;
         family[s] = familyOf(offsets[o]);
       }
     }
     double[] weight = new double[count];
     for (int o = 0; o < count; o++) {
-      weight[o] = offsets[o] == 0 ? 1 : offsets[o] == 6 ? 0.6 : offsets[o] % 4 == 0 ? 0.45 : 0.25;
+      weight[o] = offsets[o] == 0 ? 1 : offsets[o] == 6 ? 0.6 : offsets[o] % 4 == 0 ? 0.6 : 0.25;
     }
-    return new Slots(ms, place, weight, beat, family);
+    return new Slots(ms, place, weight, barPlace, beat, family);
   }
 
   private static byte familyOf(int twelfth) {
