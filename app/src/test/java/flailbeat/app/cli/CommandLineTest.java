@@ -96,6 +96,30 @@ class CommandLineTest {
     assertThat(told.get("doubtful").get(0).get("doubt").asDouble()).isBetween(0.2, 1.0);
   }
 
+  /** The demo's lead is a little late, with a few notes far off. */
+  @Test
+  void fit_reports_the_lag_and_the_notes_it_is_in_doubt_about() throws Exception {
+    Path report = folder.resolve("fit.json");
+    assertThat(
+            run(
+                "quantize",
+                flail,
+                folder.resolve("fit.mid"),
+                "--grid",
+                "1/16",
+                "--method",
+                "fit",
+                "--track",
+                1,
+                "--report",
+                report))
+        .isZero();
+    JsonNode told = JsonMapper.builder().build().readTree(Files.readAllBytes(report));
+    assertThat(told.get("notes").asInt()).isEqualTo(67);
+    assertThat(told.get("lagMs").asDouble()).isBetween(10.0, 35.0);
+    assertThat(told.get("doubtful").size()).isBetween(1, 6);
+  }
+
   @Test
   void quantizing_a_project_keeps_the_times_as_played() throws Exception {
     Path result = folder.resolve("q.flail");
@@ -129,7 +153,7 @@ class CommandLineTest {
       strings = {
         "quantize IN OUT",
         "quantize IN OUT --grid 1/3",
-        "quantize IN OUT --grid 1/16 --method fit",
+        "quantize IN OUT --grid 1/16 --method best",
         "quantize IN OUT --grid 1/16 --strength 101",
         "quantize IN OUT --grid 1/16 --swing 40",
         "quantize IN OUT --grid 1/16 --track 9",

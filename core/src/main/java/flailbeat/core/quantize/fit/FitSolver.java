@@ -134,7 +134,7 @@ public final class FitSolver {
     int[] path = track(startLagMs, occupancy, spread);
     double[] lag = lagOf(path, spread);
     for (int round = 0; round < MOST_ROUNDS; round++) {
-      learn(occupancy, path);
+      occupancy.learn(path);
       spread = spreadOf(path, lag);
       int[] next = viterbi(lag, occupancy, spread);
       lag = lagOf(next, spread);
@@ -144,7 +144,7 @@ public final class FitSolver {
         break;
       }
     }
-    learn(occupancy, path);
+    occupancy.learn(path);
     spread = spreadOf(path, lag);
     return new Reading(path, lag, spread, evidence(path, lag, occupancy, spread), 1);
   }
@@ -164,21 +164,6 @@ public final class FitSolver {
       squares += r * r;
     }
     return Math.max(LEAST_SPREAD_MS, Math.sqrt(squares / (n + SPREAD_PRIOR)));
-  }
-
-  private void learn(Occupancy occupancy, int[] path) {
-    double[] counts = new double[slots.weight().length];
-    double[] inBar = new double[occupancy.barPlaces()];
-    int last = -1;
-    for (int slot : path) {
-      if (slot != last) {
-        counts[slots.place()[slot]]++;
-        inBar[slots.barPlace()[slot]]++;
-      }
-      last = slot;
-    }
-    double beats = slots.beat()[path[n - 1]] - slots.beat()[path[0]] + 1;
-    occupancy.learn(counts, inBar, beats, beats / slots.beatsPerBar());
   }
 
   private double evidence(int[] path, double[] lag, Occupancy occupancy, double spread) {
@@ -212,13 +197,9 @@ public final class FitSolver {
   private double[] passing(Occupancy occupancy) {
     double[] sum = new double[slots.size() + 1];
     for (int s = 0; s < slots.size(); s++) {
-      sum[s + 1] = sum[s] - Math.log(1 - occupancy.of(s));
+      sum[s + 1] = sum[s] + occupancy.passing(s);
     }
     return sum;
-  }
-
-  private double playing(int slot, Occupancy occupancy) {
-    return -Math.log(occupancy.of(slot));
   }
 
   private int nearFirst(double time) {
@@ -230,9 +211,25 @@ public final class FitSolver {
     return Math.min(NEAR, slots.size());
   }
 
+  /** What a path costs, for a lag, an occupancy and a spread that are given. */
+  double cost(int[] path, double[] lag, Occupancy occupancy, double spread) {
+    double[] passed = passing(occupancy);
+    double sum = occupancy.playing(path[0]);
+    for (int i = 0; i < n; i++) {
+      sum += i == 0 ? 0 : step(i, path[i - 1], path[i], passed, occupancy);
+      sum += timing(times[i] - lag[i] - slots.ms()[path[i]], spread);
+    }
+    return sum;
+  }
+
+  /** The first of the slots that are looked at near an event. */
+  int firstNear(int event) {
+    return first[event];
+  }
+
   private double step(int i, int from, int to, double[] passed, Occupancy occupancy) {
     if (to > from) {
-      return passed[to] - passed[from + 1] + playing(to, occupancy) + change(from, to);
+      return passed[to] - passed[from + 1] + occupancy.playing(to) + change(from, to);
     }
     if (to == from) {
       return sharesPitch[i] ? IMPOSSIBLE : TOGETHER;
@@ -266,9 +263,7 @@ public final class FitSolver {
           double known = i == 0 ? startLagMs : lag[p];
           double off = times[i] - slots.ms()[to] - known;
           double way =
-              i == 0
-                  ? playing(to, occupancy)
-                  : cost[p] + step(i, before + p, to, passed, occupancy);
+              i == 0 ? occupancy.playing(to) : cost[p] + step(i, before + p, to, passed, occupancy);
           double total = way + timing(off, Math.sqrt(walked + spread * spread));
           if (total < nextCost[c]) {
             nextCost[c] = total;
@@ -303,7 +298,7 @@ public final class FitSolver {
   }
 
   /** The best path for a lag, an occupancy and a spread that are given. */
-  private int[] viterbi(double[] lag, Occupancy occupancy, double spread) {
+  int[] viterbi(double[] lag, Occupancy occupancy, double spread) {
     int k = near();
     double[] passed = passing(occupancy);
     double[] cost = new double[k];
@@ -314,7 +309,7 @@ public final class FitSolver {
       first[i] = nearFirst(times[i] - lag[i]);
       for (int c = 0; c < k; c++) {
         int to = first[i] + c;
-        double best = i == 0 ? playing(to, occupancy) : Double.POSITIVE_INFINITY;
+        double best = i == 0 ? occupancy.playing(to) : Double.POSITIVE_INFINITY;
         for (int p = 0; i > 0 && p < k; p++) {
           double way = cost[p] + step(i, before + p, to, passed, occupancy);
           if (way < best) {
@@ -359,62 +354,77 @@ public final class FitSolver {
     return new Doubts(other, doubt);
   }
 
-  /** The forward-backward algorithm, in logarithms, weighted with the reading's own probability. */
+  /** The forward-backward algorithm, scaled, weighted with the reading's own probability. */
   private void addPosterior(Reading reading, int[][] seenSlots, double[][] seen) {
     int k = near();
     Occupancy occupancy = new Occupancy(slots);
-    learn(occupancy, reading.slot());
+    occupancy.learn(reading.slot());
     double[] passed = passing(occupancy);
-    double spread = reading.spreadMs();
-    double[][] forward = new double[n][k];
+    double[] forward = new double[n * k];
+    double[] ways = new double[n * k * k];
     for (int i = 0; i < n; i++) {
       first[i] = nearFirst(times[i] - reading.lagMs()[i]);
+      double total = 0;
       for (int c = 0; c < k; c++) {
         int to = first[i] + c;
-        double way = i == 0 ? -playing(to, occupancy) : Double.NEGATIVE_INFINITY;
+        double off = times[i] - reading.lagMs()[i] - slots.ms()[to];
+        double heard = Math.exp(-timing(off, reading.spreadMs()));
+        double sum = i == 0 ? Math.exp(-occupancy.playing(to)) * heard : 0;
         for (int p = 0; i > 0 && p < k; p++) {
-          way = logSum(way, forward[i - 1][p] - step(i, first[i - 1] + p, to, passed, occupancy));
+          double way = Math.exp(-step(i, first[i - 1] + p, to, passed, occupancy)) * heard;
+          ways[(i * k + p) * k + c] = way;
+          sum += forward[(i - 1) * k + p] * way;
         }
-        forward[i][c] = way - timing(times[i] - reading.lagMs()[i] - slots.ms()[to], spread);
+        forward[i * k + c] = sum;
+        total += sum;
+      }
+      for (int c = 0; c < k; c++) {
+        forward[i * k + c] /= total;
       }
     }
     double[] backward = new double[k];
+    Arrays.fill(backward, 1);
     for (int i = n - 1; i >= 0; i--) {
-      double total = Double.NEGATIVE_INFINITY;
-      for (int c = 0; c < k; c++) {
-        total = logSum(total, forward[i][c] + backward[c]);
-      }
-      double[] posterior = new double[k];
-      int[] at = new int[k];
-      for (int c = 0; c < k; c++) {
-        posterior[c] = reading.weight() * Math.exp(forward[i][c] + backward[c] - total);
-        at[c] = first[i] + c;
-      }
-      merge(i, at, posterior, seenSlots, seen);
+      gather(i, forward, backward, reading.weight(), seenSlots, seen);
       if (i > 0) {
-        backward = stepBack(i, backward, reading, passed, occupancy, spread);
+        backward = stepBack(i, backward, ways);
       }
     }
   }
 
-  private double[] stepBack(
+  private void gather(
       int i,
+      double[] forward,
       double[] backward,
-      Reading reading,
-      double[] passed,
-      Occupancy occupancy,
-      double spread) {
-    int k = near();
+      double weight,
+      int[][] seenSlots,
+      double[][] seen) {
+    int k = backward.length;
+    double total = 0;
+    for (int c = 0; c < k; c++) {
+      total += forward[i * k + c] * backward[c];
+    }
+    double[] posterior = new double[k];
+    int[] at = new int[k];
+    for (int c = 0; c < k; c++) {
+      posterior[c] = weight * forward[i * k + c] * backward[c] / total;
+      at[c] = first[i] + c;
+    }
+    merge(i, at, posterior, seenSlots, seen);
+  }
+
+  private static double[] stepBack(int i, double[] backward, double[] ways) {
+    int k = backward.length;
     double[] earlier = new double[k];
+    double total = 0;
     for (int p = 0; p < k; p++) {
-      double sum = Double.NEGATIVE_INFINITY;
       for (int c = 0; c < k; c++) {
-        int to = first[i] + c;
-        double off = times[i] - reading.lagMs()[i] - slots.ms()[to];
-        double cost = step(i, first[i - 1] + p, to, passed, occupancy) + timing(off, spread);
-        sum = logSum(sum, backward[c] - cost);
+        earlier[p] += ways[(i * k + p) * k + c] * backward[c];
       }
-      earlier[p] = sum;
+      total += earlier[p];
+    }
+    for (int p = 0; p < k; p++) {
+      earlier[p] /= total;
     }
     return earlier;
   }
@@ -452,13 +462,5 @@ public final class FitSolver {
     result[at] = value;
     System.arraycopy(values, at, result, at + 1, values.length - at);
     return result;
-  }
-
-  private static double logSum(double a, double b) {
-    if (a == Double.NEGATIVE_INFINITY) {
-      return b;
-    }
-    double high = Math.max(a, b);
-    return high + Math.log1p(Math.exp(Math.min(a, b) - high));
   }
 }

@@ -26,8 +26,10 @@ final class Occupancy {
   private final double[] probability;
   private final Slots slots;
   private final double[] bySlot;
-  private double beats;
-  private double[] counts;
+  private final double[] playing;
+  private final double[] passing;
+  private final double[] counts;
+  private final double[] chances;
 
   Occupancy(Slots slots) {
     this.slots = slots;
@@ -36,6 +38,7 @@ final class Occupancy {
     b = new double[places];
     probability = new double[places];
     counts = new double[places];
+    chances = new double[places];
     for (int i = 0; i < places; i++) {
       double weak = 1 - slots.weight()[i];
       a[i] = SHARPNESS * (1.1 - 0.6 * weak);
@@ -44,49 +47,82 @@ final class Occupancy {
     }
     int barPlaces = Arrays.stream(slots.barPlace()).max().orElse(0) + 1;
     bySlot = new double[barPlaces];
+    playing = new double[barPlaces];
+    passing = new double[barPlaces];
     for (int s = 0; s < slots.size(); s++) {
       bySlot[slots.barPlace()[s]] = probability[slots.place()[s]];
     }
+    price();
   }
 
-  double of(int slot) {
-    return bySlot[slots.barPlace()[slot]];
+  /** The cost of a slot's being played on: the negative logarithm of its probability. */
+  double playing(int slot) {
+    return playing[slots.barPlace()[slot]];
   }
 
-  int barPlaces() {
-    return bySlot.length;
+  /** The cost of a slot's being passed over. */
+  double passing(int slot) {
+    return passing[slots.barPlace()[slot]];
+  }
+
+  private void price() {
+    for (int place = 0; place < bySlot.length; place++) {
+      playing[place] = -Math.log(bySlot[place]);
+      passing[place] = -Math.log(1 - bySlot[place]);
+    }
   }
 
   /**
-   * Learns.
-   *
-   * @param played how often each place was played on
-   * @param inBar how often each place of the bar was
-   * @param overBeats over how many beats
-   * @param overBars over how many bars
+   * Learns which slots are played on, over whole beats: a phrase is likelier to begin where a beat
+   * does than just before.
    */
-  void learn(double[] played, double[] inBar, double overBeats, double overBars) {
-    counts = played.clone();
-    beats = overBeats;
+  void learn(int[] path) {
+    Arrays.fill(counts, 0);
+    Arrays.fill(chances, 0);
+    double[] inBar = new double[bySlot.length];
+    double[] barChances = new double[bySlot.length];
+    int last = -1;
+    for (int slot : path) {
+      if (slot != last) {
+        counts[slots.place()[slot]]++;
+        inBar[slots.barPlace()[slot]]++;
+      }
+      last = slot;
+    }
+    int first = path[0];
+    while (first > 0 && slots.beat()[first - 1] == slots.beat()[path[0]]) {
+      first--;
+    }
+    int end = path[path.length - 1] + 1;
+    while (end < slots.size() && slots.beat()[end] == slots.beat()[end - 1]) {
+      end++;
+    }
+    for (int slot = first; slot < end; slot++) {
+      chances[slots.place()[slot]]++;
+      barChances[slots.barPlace()[slot]]++;
+    }
     for (int i = 0; i < a.length; i++) {
-      double p = (Math.min(played[i], overBeats) + a[i]) / (overBeats + a[i] + b[i]);
-      probability[i] = Math.clamp(p, LEAST, MOST);
+      probability[i] = mean(counts[i], chances[i], a[i], b[i]);
     }
     for (int slot = 0; slot < slots.size(); slot++) {
       int place = slots.barPlace()[slot];
-      double general = probability[slots.place()[slot]];
-      double p =
-          (Math.min(inBar[place], overBars) + BARS_TO_TRUST * general) / (overBars + BARS_TO_TRUST);
-      bySlot[place] = Math.clamp(p, LEAST, MOST);
+      double general = BARS_TO_TRUST * probability[slots.place()[slot]];
+      bySlot[place] = mean(inBar[place], barChances[place], general, BARS_TO_TRUST - general);
     }
+    price();
+  }
+
+  private static double mean(double played, double chances, double a, double b) {
+    double p = (Math.min(played, chances) + a) / (chances + a + b);
+    return Math.clamp(p, LEAST, MOST);
   }
 
   /** The logarithm of how probable what was learned is, all probabilities considered. */
   double evidence() {
     double sum = 0;
     for (int i = 0; i < a.length; i++) {
-      double k = Math.min(counts[i], beats);
-      sum += logBeta(a[i] + k, b[i] + beats - k) - logBeta(a[i], b[i]);
+      double k = Math.min(counts[i], chances[i]);
+      sum += logBeta(a[i] + k, b[i] + chances[i] - k) - logBeta(a[i], b[i]);
     }
     return sum;
   }

@@ -22,15 +22,6 @@ public record Slots(
   /** It belongs to triplets alone. */
   public static final byte TRIPLET = 2;
 
-  /** How many beats a bar has, as far as these slots show. */
-  double beatsPerBar() {
-    int barPlaces = 0;
-    for (int each : barPlace) {
-      barPlaces = Math.max(barPlaces, each + 1);
-    }
-    return Math.max(1, (double) barPlaces / Math.max(1, weight.length));
-  }
-
   int size() {
     return ms.length;
   }

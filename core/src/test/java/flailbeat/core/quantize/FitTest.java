@@ -1,0 +1,151 @@
+package flailbeat.core.quantize;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.quantize.QuantizeSettings.Method;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/** At 120 bpm a sixteenth of 240 ticks lasts 125 ms; a tick 0.52 ms. */
+class FitTest {
+  private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
+  private static final MeterMap METER = MeterMap.of(Meter.COMMON);
+  private static final QuantizeSettings FIT = QuantizeSettings.standard().withMethod(Method.FIT);
+
+  private final List<Note> notes = new ArrayList<>();
+
+  private void play(int pitch, long meant, double lateMs) {
+    long onset = meant + Math.round(lateMs / 0.520833);
+    Played played = new Played(onset, onset + 200);
+    notes.add(Note.asPlayed(new NoteId(notes.size() + 1), pitch, 90, played));
+  }
+
+  private QuantizePlan plan(QuantizeSettings settings) {
+    return new Fit(settings, TEMPO, METER).plan(notes, List.of());
+  }
+
+  private List<Long> lines(QuantizePlan plan) {
+    return plan.notes().stream().map(NotePlan::line).toList();
+  }
+
+  /** The beginner of the issue: every note some 70 ms late, a rhythm of eighths and sixteenths. */
+  private List<Long> playLate() {
+    Random random = new Random(11);
+    List<Long> meant = new ArrayList<>();
+    for (int bar = 0; bar < 4; bar++) {
+      for (int step : new int[] {0, 2, 3, 4, 6, 8, 10, 11, 12, 14}) {
+        meant.add(bar * 3840L + step * 240L);
+      }
+    }
+    meant.forEach(t -> play(60 + (int) (t / 480 % 7), t, 70 + 12 * random.nextGaussian()));
+    return meant;
+  }
+
+  @Test
+  void a_phrase_that_is_late_throughout_goes_to_the_lines_that_were_meant() {
+    List<Long> meant = playLate();
+    QuantizePlan plan = plan(FIT);
+    assertThat(lines(plan)).isEqualTo(meant);
+    assertThat(plan.removedLagMs()).isCloseTo(70, within(6.0));
+    List<Long> rounded =
+        lines(new Nearest(QuantizeSettings.standard(), TEMPO, METER).plan(notes, List.of()));
+    assertThat(rounded).as("rounding has most of them on the next line").isNotEqualTo(meant);
+  }
+
+  @Test
+  void what_is_known_of_the_person_settles_an_ambiguous_reading() {
+    for (int i = 0; i < 16; i++) {
+      play(60, i * 240L, 84);
+    }
+    QuantizePlan unknown = plan(FIT);
+    assertThat(unknown.otherReadings()).as("as well early as late").isNotEmpty();
+    QuantizePlan late = plan(FIT.withLag(new Lag.Millis(80)));
+    assertThat(lines(late).get(0)).isZero();
+    assertThat(late.otherReadings()).isEmpty();
+    QuantizePlan early = plan(FIT.withLag(new Lag.Millis(-45)));
+    assertThat(lines(early).get(0)).isEqualTo(240L);
+  }
+
+  @Test
+  void the_notes_of_a_chord_go_to_one_line_though_one_is_nearer_to_the_next() {
+    for (int bar = 0; bar < 4; bar++) {
+      play(48, bar * 3840L, 2);
+      play(52, bar * 3840L + 1920, -3);
+      play(60, bar * 3840L + 2880, 54);
+      play(64, bar * 3840L + 2880, 60);
+      play(67, bar * 3840L + 2880, 66);
+    }
+    List<Long> lines = lines(plan(FIT));
+    for (int i = 2; i < lines.size(); i += 5) {
+      assertThat(lines.get(i)).isEqualTo(lines.get(i + 1)).isEqualTo(lines.get(i + 2));
+    }
+  }
+
+  @Test
+  void odd_input_loses_no_note() {
+    assertThat(plan(FIT).notes()).isEmpty();
+    play(60, 950, 0);
+    assertThat(lines(plan(FIT))).containsExactly(960L);
+    notes.clear();
+    for (int i = 0; i < 40; i++) {
+      play(40 + i, 100, 0);
+    }
+    assertThat(plan(FIT).notes()).hasSize(40);
+    notes.clear();
+    play(60, -300, 0);
+    play(62, -100, 0);
+    play(64, 10, 0);
+    assertThat(plan(FIT).notes()).hasSize(3).allMatch(p -> p.onset() >= 0);
+    notes.clear();
+    Random random = new Random(5);
+    for (int i = 0; i < 10_000; i++) {
+      play(random.nextInt(128), random.nextInt(3840), 0);
+    }
+    QuantizePlan crowd = plan(FIT);
+    assertThat(crowd.notes()).hasSize(10_000);
+    assertThat(crowd.notes().stream().map(p -> p.note().pitch() + " " + p.onset()).distinct())
+        .as("no two of one pitch are made one that were not")
+        .hasSizeGreaterThanOrEqualTo(
+            (int) notes.stream().map(n -> n.pitch() + " " + n.onset()).distinct().count());
+  }
+
+  @Test
+  void tempo_and_meter_changes_and_swing_are_followed() {
+    TempoMap tempos =
+        TempoMap.of(
+            List.of(
+                new TempoMap.Change(0, Tempo.ofBpm(100)),
+                new TempoMap.Change(3840, Tempo.ofBpm(150))));
+    MeterMap meters =
+        MeterMap.of(
+            List.of(
+                new MeterMap.Change(0, Meter.COMMON), new MeterMap.Change(7680, new Meter(7, 8))));
+    Random random = new Random(9);
+    List<Long> meant = new ArrayList<>();
+    for (long bar : new long[] {0, 3840, 7680, 7680 + 3360}) {
+      for (int eighth = 0; eighth < 6; eighth++) {
+        meant.add(bar + eighth * 480L + (eighth % 2 == 1 ? 154 : 0));
+      }
+    }
+    for (long t : meant) {
+      long at =
+          tempos.tickAt(tempos.nanosAt(t) + Math.round((30 + 10 * random.nextGaussian()) * 1e6));
+      notes.add(
+          Note.asPlayed(
+              new NoteId(notes.size() + 1), 60 + notes.size() % 5, 90, new Played(at, at + 200)));
+    }
+    QuantizeSettings swung = FIT.withGrid(Grid.parse("1/8")).withSwing(66);
+    assertThat(lines(new Fit(swung, tempos, meters).plan(notes, List.of()))).isEqualTo(meant);
+  }
+}
