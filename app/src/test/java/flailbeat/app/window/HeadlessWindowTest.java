@@ -344,4 +344,17 @@ class HeadlessWindowTest extends HeadlessWindow {
     Bounds bench = ui.get(() -> ui.node("bench").localToScene(ui.node("bench").getBoundsInLocal()));
     assertThat(bench.getHeight()).isGreaterThan(100);
   }
+
+  @Test
+  void fit_is_chosen_on_the_desk_previewed_and_applied() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    click("method-fit");
+    double lag = ui.get(() -> ui.session.timing().plan().removedLagMs());
+    assertThat(lag).as("the demo's lead is some 24 ms late").isBetween(15.0, 33.0);
+    click("quantize");
+    assertThat(ui.text("notice")).startsWith("Quantized ");
+    assertThat(notes()).allMatch(n -> n.onset() % 240 == 0);
+    type(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(notes()).anyMatch(n -> n.onset() % 240 != 0);
+  }
 }
