@@ -8,9 +8,7 @@ import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /** Notes as events, and the lines of a grid round them as slots. */
 final class GridSlots {
@@ -37,13 +35,14 @@ final class GridSlots {
     this.tempos = tempos;
     this.meters = meters;
     this.eventOf = new int[drafts.size()];
-    List<double[]> events = new ArrayList<>();
-    List<boolean[]> shared = new ArrayList<>();
-    gather(drafts, events, shared);
-    this.eventsMs = events.stream().mapToDouble(e -> e[1] / e[2]).toArray();
-    this.sharesPitch = new boolean[events.size()];
-    for (int e = 0; e < sharesPitch.length; e++) {
-      sharesPitch[e] = shared.get(e)[0];
+    int[] notesIn = new int[drafts.size()];
+    double[] sums = new double[drafts.size()];
+    boolean[] shared = new boolean[drafts.size()];
+    int events = gather(drafts, sums, notesIn, shared);
+    this.eventsMs = new double[events];
+    this.sharesPitch = Arrays.copyOf(shared, events);
+    for (int e = 0; e < events; e++) {
+      eventsMs[e] = sums[e] / notesIn[e];
     }
     long first = drafts.played(0).onset();
     long last = drafts.played(drafts.size() - 1).onset();
@@ -51,29 +50,29 @@ final class GridSlots {
     this.slots = describe();
   }
 
-  /** Each event is its first note, the sum of its times and their number. */
-  private void gather(Drafts drafts, List<double[]> events, List<boolean[]> shared) {
+  /** Sums up each event's times, counts its notes; gives the number of events. */
+  private int gather(Drafts drafts, double[] sums, int[] notesIn, boolean[] shared) {
     long[] here = new long[2];
     long[] before = new long[2];
+    int last = -1;
+    double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
       double ms = tempos.nanosAt(drafts.played(i).onset()) / 1e6;
       int pitch = drafts.note(i).pitch();
-      boolean joins =
-          !events.isEmpty() && ms - events.getLast()[0] <= CHORD_MS && !has(here, pitch);
-      if (joins) {
-        events.getLast()[1] += ms;
-        events.getLast()[2]++;
-      } else {
-        events.add(new double[] {ms, ms, 1});
-        shared.add(new boolean[1]);
+      if (last < 0 || ms - began > CHORD_MS || has(here, pitch)) {
+        last++;
+        began = ms;
         before[0] = here[0];
         before[1] = here[1];
         Arrays.fill(here, 0);
       }
+      sums[last] += ms;
+      notesIn[last]++;
       here[pitch >> 6] |= 1L << (pitch & 63);
-      shared.getLast()[0] |= has(before, pitch);
-      eventOf[i] = events.size() - 1;
+      shared[last] |= has(before, pitch);
+      eventOf[i] = last;
     }
+    return last + 1;
   }
 
   private static boolean has(long[] pitches, int pitch) {
@@ -104,8 +103,8 @@ final class GridSlots {
     int[] barPlace = new int[n];
     int[] beat = new int[n];
     byte[] family = new byte[n];
-    Map<Long, Integer> places = new HashMap<>();
-    Map<Long, Integer> barPlaces = new HashMap<>();
+    Places places = new Places();
+    Places barPlaces = new Places();
     List<Double> weights = new ArrayList<>();
     TickRange bar = meters.barRangeAt(ticks[0]);
     long beatTicks = meters.meterAt(ticks[0]).ticksPerBeat();
@@ -122,17 +121,33 @@ final class GridSlots {
       beats += beatStart == lastBeat ? 0 : 1;
       lastBeat = beatStart;
       ms[i] = tempos.nanosAt(ticks[i]) / 1e6;
-      barPlace[i] = barPlaces.computeIfAbsent(inBar, k -> barPlaces.size());
-      if (!places.containsKey(inBeat)) {
-        places.put(inBeat, weights.size());
+      barPlace[i] = barPlaces.of(inBar);
+      place[i] = places.of(inBeat);
+      if (place[i] == weights.size()) {
         weights.add(weight(inBeat, beatTicks));
       }
-      place[i] = places.get(inBeat);
       beat[i] = beats;
       family[i] = family(inBar);
     }
     double[] weight = weights.stream().mapToDouble(Double::doubleValue).toArray();
     return new Slots(ms, place, weight, barPlace, beat, family);
+  }
+
+  /** Gives each distance in ticks a number, in the order in which they are first met. */
+  private static final class Places {
+    private int[] numbers = new int[0];
+    private int count;
+
+    int of(long ticks) {
+      int at = (int) ticks;
+      if (at >= numbers.length) {
+        numbers = Arrays.copyOf(numbers, Math.max(at + 1, 2 * numbers.length));
+      }
+      if (numbers[at] == 0) {
+        numbers[at] = ++count;
+      }
+      return numbers[at] - 1;
+    }
   }
 
   /** How strong a place is: where it would be without swing, on a straight or a triplet line. */

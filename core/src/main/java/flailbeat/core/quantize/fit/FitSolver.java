@@ -28,8 +28,12 @@ public final class FitSolver {
   private static final int NEAR = 4;
 
   private static final int MOST_ROUNDS = 8;
-  private static final int LONG = 4000;
-  private static final int BEGINNING = 1000;
+  private static final int LONG = 500;
+  private static final int BEGINNING = 250;
+
+  /** A reading of the beginning that is less likely leads nowhere. */
+  private static final double HOPEFUL = 0.001;
+
   private static final double FARTHEST_START_MS = 90;
   private static final double START_STEP_MS = 30;
   private static final double FIRST_SPREAD_MS = 18;
@@ -100,7 +104,7 @@ public final class FitSolver {
         .toList();
   }
 
-  /** In a long performance, the beginning says which start leads to the likeliest reading. */
+  /** In a long performance, its beginning says which starts lead to readings that are likely. */
   private double[] starts(double gap) {
     if (n > LONG) {
       FitSolver beginning =
@@ -110,7 +114,10 @@ public final class FitSolver {
               slots,
               priorLagMs,
               priorLagSpreadMs);
-      return new double[] {beginning.readings().get(0).lagMs()[0]};
+      return beginning.readings().stream()
+          .filter(r -> r.weight() > HOPEFUL)
+          .mapToDouble(r -> r.lagMs()[0])
+          .toArray();
     }
     return DoubleStream.concat(
             DoubleStream.of(priorLagMs, gap / 2, -gap / 2),
@@ -331,31 +338,45 @@ public final class FitSolver {
    */
   public Doubts doubts(List<Reading> readings) {
     int[] chosen = readings.get(0).slot();
+    int k = near();
+    int width = k * readings.size();
+    double[] seen = new double[n * width];
+    int[] seenSlots = new int[n * width];
+    for (int r = 0; r < readings.size(); r++) {
+      addPosterior(readings.get(r), r * k, width, seenSlots, seen);
+    }
     double[] doubt = new double[n];
     int[] other = new int[n];
-    double[][] seen = new double[n][];
-    int[][] seenSlots = new int[n][];
-    for (Reading reading : readings) {
-      addPosterior(reading, seenSlots, seen);
-    }
     for (int i = 0; i < n; i++) {
-      int best = -1;
       double sure = 0;
-      for (int c = 0; c < seen[i].length; c++) {
-        if (seenSlots[i][c] == chosen[i]) {
-          sure += seen[i][c];
-        } else if (best < 0 || seen[i][c] > seen[i][best]) {
-          best = c;
+      double most = -1;
+      other[i] = chosen[i];
+      for (int c = i * width; c < (i + 1) * width; c++) {
+        if (seenSlots[c] == chosen[i]) {
+          sure += seen[c];
+        } else {
+          double together = together(seenSlots, seen, c, (i + 1) * width);
+          other[i] = together > most ? seenSlots[c] : other[i];
+          most = Math.max(most, together);
         }
       }
       doubt[i] = Math.clamp(1 - sure, 0, 1);
-      other[i] = best < 0 ? chosen[i] : seenSlots[i][best];
     }
     return new Doubts(other, doubt);
   }
 
+  /** What the readings from here on give to one slot, taken together. */
+  private static double together(int[] seenSlots, double[] seen, int from, int end) {
+    double sum = 0;
+    for (int c = from; c < end; c++) {
+      sum += seenSlots[c] == seenSlots[from] ? seen[c] : 0;
+    }
+    return sum;
+  }
+
   /** The forward-backward algorithm, scaled, weighted with the reading's own probability. */
-  private void addPosterior(Reading reading, int[][] seenSlots, double[][] seen) {
+  private void addPosterior(
+      Reading reading, int offset, int width, int[] seenSlots, double[] seen) {
     int k = near();
     Occupancy occupancy = new Occupancy(slots);
     occupancy.learn(reading.slot());
@@ -385,32 +406,19 @@ public final class FitSolver {
     double[] backward = new double[k];
     Arrays.fill(backward, 1);
     for (int i = n - 1; i >= 0; i--) {
-      gather(i, forward, backward, reading.weight(), seenSlots, seen);
+      double total = 0;
+      for (int c = 0; c < k; c++) {
+        total += forward[i * k + c] * backward[c];
+      }
+      for (int c = 0; c < k; c++) {
+        int at = i * width + offset + c;
+        seen[at] = reading.weight() * forward[i * k + c] * backward[c] / total;
+        seenSlots[at] = first[i] + c;
+      }
       if (i > 0) {
         backward = stepBack(i, backward, ways);
       }
     }
-  }
-
-  private void gather(
-      int i,
-      double[] forward,
-      double[] backward,
-      double weight,
-      int[][] seenSlots,
-      double[][] seen) {
-    int k = backward.length;
-    double total = 0;
-    for (int c = 0; c < k; c++) {
-      total += forward[i * k + c] * backward[c];
-    }
-    double[] posterior = new double[k];
-    int[] at = new int[k];
-    for (int c = 0; c < k; c++) {
-      posterior[c] = weight * forward[i * k + c] * backward[c] / total;
-      at[c] = first[i] + c;
-    }
-    merge(i, at, posterior, seenSlots, seen);
   }
 
   private static double[] stepBack(int i, double[] backward, double[] ways) {
@@ -427,40 +435,5 @@ public final class FitSolver {
       earlier[p] /= total;
     }
     return earlier;
-  }
-
-  private static void merge(
-      int i, int[] at, double[] posterior, int[][] seenSlots, double[][] seen) {
-    if (seen[i] == null) {
-      seen[i] = posterior;
-      seenSlots[i] = at;
-      return;
-    }
-    for (int c = 0; c < at.length; c++) {
-      int known = Arrays.binarySearch(seenSlots[i], at[c]);
-      if (known >= 0) {
-        seen[i][known] += posterior[c];
-      } else {
-        int insert = -known - 1;
-        seenSlots[i] = inserted(seenSlots[i], insert, at[c]);
-        seen[i] = inserted(seen[i], insert, posterior[c]);
-      }
-    }
-  }
-
-  private static int[] inserted(int[] values, int at, int value) {
-    int[] result = new int[values.length + 1];
-    System.arraycopy(values, 0, result, 0, at);
-    result[at] = value;
-    System.arraycopy(values, at, result, at + 1, values.length - at);
-    return result;
-  }
-
-  private static double[] inserted(double[] values, int at, double value) {
-    double[] result = new double[values.length + 1];
-    System.arraycopy(values, 0, result, 0, at);
-    result[at] = value;
-    System.arraycopy(values, at, result, at + 1, values.length - at);
-    return result;
   }
 }
