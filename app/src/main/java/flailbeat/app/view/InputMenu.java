@@ -28,7 +28,6 @@ public final class InputMenu extends MenuButton {
     offer(List.of());
     showName(Optional.empty());
     setOnShowing(e -> lookFor.accept(this::offer));
-    lookFor.accept(this::offer);
   }
 
   private void offer(List<MidiInput> devices) {
