@@ -130,7 +130,7 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void noteOn(int channel, int pitch, int velocity) {
-    feed.live().offer(0x90 | channel | pitch << 8 | velocity << 16);
+    feed.live().offer(PlaybackPlan.noteOn(channel, pitch, velocity));
   }
 
   @Override

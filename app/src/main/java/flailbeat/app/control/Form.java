@@ -21,9 +21,14 @@ public final class Form {
 
   /** A row; what can grow in it does. */
   public static HBox row(String name, Node... nodes) {
+    return row(NAME_WIDTH, name, nodes);
+  }
+
+  /** A row whose names take less room, or more. */
+  public static HBox row(double nameWidth, String name, Node... nodes) {
     Label label = new Label(name);
     label.getStyleClass().add("group-label");
-    label.setMinWidth(NAME_WIDTH);
+    label.setMinWidth(nameWidth);
     HBox row = new HBox(6, label);
     row.setAlignment(Pos.CENTER_LEFT);
     for (Node node : nodes) {

@@ -1,12 +1,11 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.Menus;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.session.Performer;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 
 /**
@@ -20,39 +19,26 @@ final class ArrangementMenu extends MenuButton {
 
   ArrangementMenu(Performer performer) {
     this.performer = performer;
-    setId("arrangement-menu");
+    Menus.dressed(this, "arrangement-menu", "How the notes lie under the hands");
     getStyleClass().addAll("quiet", "small");
-    setFocusTraversable(false);
-    setTooltip(new Tooltip("How the notes lie under the hands"));
     for (ArrangementKind kind : ArrangementKind.values()) {
-      MenuItem item =
-          new MenuItem(kind.title() + ": " + kind.hint().toLowerCase(java.util.Locale.ROOT));
-      item.setOnAction(e -> performer.arrange(kind));
-      getItems().add(item);
+      String text = kind.title() + ": " + kind.hint().toLowerCase(java.util.Locale.ROOT);
+      getItems().add(Menus.item(text, () -> performer.arrange(kind)));
     }
     for (int i = 0; i < Pitch.OCTAVE; i++) {
       int tonic = i;
-      key.getItems().add(item(Pitch.className(i), () -> arrange(tonic, performer.scale())));
+      key.getItems().add(Menus.item(Pitch.className(i), () -> arrange(tonic, performer.scale())));
     }
     for (Scale each : Scale.values()) {
-      scale.getItems().add(item(each.title(), () -> arrange(performer.tonic(), each)));
+      scale.getItems().add(Menus.item(each.title(), () -> arrange(performer.tonic(), each)));
     }
     refresh();
   }
 
   private static MenuButton quiet(String id, String hint) {
-    MenuButton button = new MenuButton();
-    button.setId(id);
+    MenuButton button = Menus.button(id, hint);
     button.getStyleClass().addAll("quiet", "small");
-    button.setFocusTraversable(false);
-    button.setTooltip(new Tooltip(hint));
     return button;
-  }
-
-  private static MenuItem item(String text, Runnable change) {
-    MenuItem item = new MenuItem(text);
-    item.setOnAction(e -> change.run());
-    return item;
   }
 
   private void arrange(int tonic, Scale chosen) {

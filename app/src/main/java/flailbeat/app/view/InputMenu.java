@@ -1,12 +1,11 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.Menus;
 import flailbeat.audio.midi.MidiInput;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 
 /** Chooses the MIDI input device. */
 public final class InputMenu extends MenuButton {
@@ -22,22 +21,16 @@ public final class InputMenu extends MenuButton {
   public InputMenu(
       Consumer<Consumer<List<MidiInput>>> lookFor, Consumer<Optional<MidiInput>> onChosen) {
     this.onChosen = onChosen;
-    setId("midi-input");
-    setFocusTraversable(false);
-    setTooltip(new Tooltip("A MIDI device to play on, beside the computer's keys"));
+    Menus.dressed(this, "midi-input", "A MIDI device to play on, beside the computer's keys");
     offer(List.of());
     showName(Optional.empty());
     setOnShowing(e -> lookFor.accept(this::offer));
   }
 
   private void offer(List<MidiInput> devices) {
-    MenuItem none = new MenuItem(NONE);
-    none.setOnAction(e -> onChosen.accept(Optional.empty()));
-    getItems().setAll(none);
+    getItems().setAll(Menus.item(NONE, () -> onChosen.accept(Optional.empty())));
     for (MidiInput device : devices) {
-      MenuItem item = new MenuItem(device.name());
-      item.setOnAction(e -> onChosen.accept(Optional.of(device)));
-      getItems().add(item);
+      getItems().add(Menus.item(device.name(), () -> onChosen.accept(Optional.of(device))));
     }
   }
 

@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.LevelMeter;
+import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
@@ -24,9 +25,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -80,13 +79,13 @@ public final class RunRow extends HBox {
     meter = new EntryField("meter", 3, "Meter, such as 4/4 or 6/8", this::setMeter);
     countIn = menu("count-in", "What is counted before a recording begins");
     for (CountIn each : CountIn.choices()) {
-      countIn.getItems().add(item(each.toString(), () -> set(settings().withCountIn(each))));
+      countIn.getItems().add(Menus.item(each.toString(), () -> set(settings().withCountIn(each))));
     }
     mode = menu("mode-menu", "What a recording does with what is there (Ctrl+M)");
     for (RecordingMode each : RecordingMode.values()) {
       mode.getItems()
           .add(
-              item(
+              Menus.item(
                   each.title() + ": " + each.hint().toLowerCase(Locale.ROOT), () -> setMode(each)));
     }
     loop = Buttons.toggle("Loop", "Go round the loop (Ctrl+L). Drag on the ruler to choose it");
@@ -102,7 +101,7 @@ public final class RunRow extends HBox {
     repeat.setOnAction(e -> setRepeat(repeat.isSelected(), session.conductor().repeater().value()));
     repeatValue = menu("repeat-value", "How far apart the strokes are (Shift+Tab)");
     for (NoteValue each : RepeatValues.all()) {
-      repeatValue.getItems().add(item(RepeatValues.name(each), () -> setRepeat(true, each)));
+      repeatValue.getItems().add(Menus.item(RepeatValues.name(each), () -> setRepeat(true, each)));
     }
     level = new LevelMeter(palette, 90, 8);
     build(bench);
@@ -173,18 +172,9 @@ public final class RunRow extends HBox {
   }
 
   private static MenuButton menu(String id, String hint) {
-    MenuButton menu = new MenuButton();
-    menu.setId(id);
-    menu.setFocusTraversable(false);
+    MenuButton menu = Menus.button(id, hint);
     menu.setMinWidth(USE_PREF_SIZE);
-    menu.setTooltip(new Tooltip(hint));
     return menu;
-  }
-
-  private static MenuItem item(String text, Runnable action) {
-    MenuItem item = new MenuItem(text);
-    item.setOnAction(e -> action.run());
-    return item;
   }
 
   private void setMode(RecordingMode value) {

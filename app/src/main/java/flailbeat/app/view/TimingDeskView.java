@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.Histogram;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
@@ -15,6 +16,7 @@ import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.Locale;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
@@ -27,6 +29,7 @@ import javafx.scene.layout.VBox;
 /** How far the notes in hand are from the grid, and what to do about it. */
 public final class TimingDeskView extends VBox {
   private static final double WIDTH = 292;
+  private static final double NAME_WIDTH = 54;
   private static final int[] DENOMINATORS = {4, 8, 16, 32};
 
   private final Session session;
@@ -36,10 +39,11 @@ public final class TimingDeskView extends VBox {
   private final Histogram histogram;
   private final Segments<Grid> straight;
   private final Segments<Grid> triplet;
-  private final Slider strength = new Slider(0, 100, 100);
-  private final Slider swing = new Slider(50, 75, 50);
-  private final Label strengthText = figure();
-  private final Label swingText = figure();
+  private final Slider strength =
+      Form.slider("strength", 0, 100, v -> set(settings().withStrength(v)));
+  private final Slider swing = Form.slider("swing", 50, 75, v -> set(settings().withSwing(v)));
+  private final Label strengthText = Form.figure();
+  private final Label swingText = Form.figure();
   private final Segments<QuantizeSettings.Ends> ends;
   private final Segments<QuantizeSettings.Method> method;
   private final Button apply;
@@ -87,14 +91,6 @@ public final class TimingDeskView extends VBox {
     refresh();
   }
 
-  private static Label figure() {
-    Label label = new Label();
-    label.getStyleClass().add("figures");
-    label.setMinWidth(46);
-    label.setAlignment(Pos.CENTER_RIGHT);
-    return label;
-  }
-
   private void build() {
     scope.getStyleClass().addAll("soft", "small");
     scope.setId("scope");
@@ -109,9 +105,6 @@ public final class TimingDeskView extends VBox {
     details.setWrapText(true);
     details.setMinHeight(16);
     details.setAlignment(Pos.TOP_LEFT);
-    wire(strength, v -> set(settings().withStrength(v)));
-    wire(swing, v -> set(settings().withSwing(v)));
-    strength.setId("strength");
     getChildren()
         .addAll(
             head,
@@ -139,27 +132,8 @@ public final class TimingDeskView extends VBox {
     return row;
   }
 
-  private static void wire(Slider slider, java.util.function.DoubleConsumer onValue) {
-    slider.setFocusTraversable(false);
-    slider
-        .valueProperty()
-        .addListener((property, before, now) -> onValue.accept(Math.rint(now.doubleValue())));
-    HBox.setHgrow(slider, Priority.ALWAYS);
-  }
-
-  private static HBox row(String name, javafx.scene.Node... nodes) {
-    Label label = new Label(name);
-    label.getStyleClass().add("group-label");
-    label.setMinWidth(54);
-    HBox row = new HBox(6, label);
-    row.setAlignment(Pos.CENTER_LEFT);
-    for (javafx.scene.Node node : nodes) {
-      row.getChildren().add(node);
-      if (node instanceof Segments<?> segments) {
-        HBox.setHgrow(segments, Priority.ALWAYS);
-      }
-    }
-    return row;
+  private static HBox row(String name, Node... nodes) {
+    return Form.row(NAME_WIDTH, name, nodes);
   }
 
   private QuantizeSettings settings() {

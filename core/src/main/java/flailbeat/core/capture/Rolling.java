@@ -8,7 +8,6 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 
@@ -108,8 +107,7 @@ public final class Rolling {
     all.sort((a, b) -> Long.compare(a.onsetNanos(), b.onsetNanos()));
     List<Struck> phrase = new ArrayList<>();
     long soundsUntil = Long.MIN_VALUE;
-    for (Iterator<Struck> it = all.iterator(); it.hasNext(); ) {
-      Struck note = it.next();
+    for (Struck note : all) {
       boolean another =
           !phrase.isEmpty()
               && (note.onsetNanos() - soundsUntil > SILENCE_NANOS

@@ -17,6 +17,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 /** What can be done to notes. Each method gives the song it was given where nothing changes. */
@@ -68,12 +69,7 @@ public final class NoteEdits {
 
   /** Takes the named notes away. */
   public static Song delete(Song song, Set<NoteId> ids) {
-    return edit(
-        song,
-        notes -> {
-          List<Note> kept = notes.stream().filter(n -> !ids.contains(n.id())).toList();
-          return kept.size() == notes.size() ? notes : kept;
-        });
+    return edit(song, notes -> without(notes, n -> ids.contains(n.id())));
   }
 
   /**
@@ -137,11 +133,10 @@ public final class NoteEdits {
     List<Clip> loose = new ArrayList<>();
     List<Note> rest = new ArrayList<>(added);
     for (Clip clip : track.clips()) {
-      List<Note> begun = rest.stream().filter(n -> clip.range().contains(n.onset())).toList();
       if (clip.takes().isChoice()) {
-        rest.removeIf(n -> clip.range().contains(n.onset()));
         List<Note> all = new ArrayList<>(clip.notes());
-        all.addAll(begun);
+        rest.stream().filter(n -> clip.range().contains(n.onset())).forEach(all::add);
+        rest.removeIf(n -> clip.range().contains(n.onset()));
         result.add(Clip.of(clip.range(), all, clip.takes()));
       } else {
         loose.add(clip);
@@ -194,15 +189,17 @@ public final class NoteEdits {
 
   /** Takes away the notes of a track that begin in a range. */
   public static Song clear(Song song, TrackId track, TickRange range) {
-    return song.withTrack(
-        track,
-        t ->
-            t.mapNotes(
-                notes -> {
-                  List<Note> kept = notes.stream().filter(n -> !range.contains(n.onset())).toList();
-                  return kept.size() == notes.size() ? notes : kept;
-                },
-                song.meters()));
+    return clear(song, track, n -> range.contains(n.onset()));
+  }
+
+  /** Takes away the notes of a track that a condition names. */
+  public static Song clear(Song song, TrackId track, Predicate<Note> gone) {
+    return song.withTrack(track, t -> t.mapNotes(notes -> without(notes, gone), song.meters()));
+  }
+
+  private static List<Note> without(List<Note> notes, Predicate<Note> gone) {
+    List<Note> kept = notes.stream().filter(gone.negate()).toList();
+    return kept.size() == notes.size() ? notes : kept;
   }
 
   private static Song edit(Song song, UnaryOperator<List<Note>> change) {

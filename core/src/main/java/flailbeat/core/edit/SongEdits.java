@@ -59,28 +59,28 @@ public final class SongEdits {
 
   /** Adds what controllers did to a track, in its place among what they did already. */
   public static Song addControls(Song song, TrackId id, List<ControlPoint> added) {
+    return song.withTrack(id, t -> added(t, added));
+  }
+
+  static Track added(Track track, List<ControlPoint> added) {
     if (added.isEmpty()) {
-      return song;
+      return track;
     }
-    return song.withTrack(
-        id,
-        t -> {
-          List<ControlPoint> all = new ArrayList<>(t.controls());
-          all.addAll(added);
-          all.sort(Comparator.comparingLong(ControlPoint::tick));
-          return t.withEvents(all, t.carried());
-        });
+    List<ControlPoint> all = new ArrayList<>(track.controls());
+    all.addAll(added);
+    all.sort(Comparator.comparingLong(ControlPoint::tick));
+    return track.withEvents(all, track.carried());
   }
 
   /** Takes away what controllers did on a track in a range. */
   public static Song clearControls(Song song, TrackId id, TickRange range) {
-    return song.withTrack(
-        id,
-        t -> {
-          List<ControlPoint> kept =
-              t.controls().stream().filter(c -> !range.contains(c.tick())).toList();
-          return kept.size() == t.controls().size() ? t : t.withEvents(kept, t.carried());
-        });
+    return song.withTrack(id, t -> cleared(t, range));
+  }
+
+  static Track cleared(Track track, TickRange range) {
+    List<ControlPoint> kept =
+        track.controls().stream().filter(c -> !range.contains(c.tick())).toList();
+    return kept.size() == track.controls().size() ? track : track.withEvents(kept, track.carried());
   }
 
   private static boolean hasName(Song song, String name) {

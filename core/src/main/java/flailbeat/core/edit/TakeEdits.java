@@ -85,11 +85,7 @@ public final class TakeEdits {
   }
 
   private static Track withControls(Track track, TickRange range, List<ControlPoint> controls) {
-    List<ControlPoint> all = new ArrayList<>(track.controls());
-    all.removeIf(c -> range.contains(c.tick()));
-    all.addAll(controls);
-    all.sort(Comparator.comparingLong(ControlPoint::tick));
-    return all.equals(track.controls()) ? track : track.withEvents(all, track.carried());
+    return SongEdits.added(SongEdits.cleared(track, range), controls);
   }
 
   /** Lets another take be heard. */

@@ -90,6 +90,11 @@ public final class PlaybackPlan {
     return clicks;
   }
 
+  /** Packs a note-on; its channel is counted from 0. */
+  public static int noteOn(int channel, int pitch, int velocity) {
+    return NOTE_ON | channel | pitch << 8 | velocity << 16;
+  }
+
   public static boolean isNoteOn(int message) {
     return (message & 0xF0) == NOTE_ON;
   }
@@ -122,9 +127,10 @@ public final class PlaybackPlan {
       long[] cutAt = cuts(notes, lastOnset);
       for (int i = 0; i < notes.size(); i++) {
         Note note = notes.get(i);
-        int pitch = note.pitch() << 8;
-        put(note.onset(), 2, NOTE_ON | track.channel() | pitch | note.velocity() << 16);
-        put(Math.min(note.end(), cutAt[i]), 0, NOTE_OFF | track.channel() | pitch | 64 << 16);
+        int pitch = note.pitch();
+        put(note.onset(), 2, noteOn(track.channel(), pitch, note.velocity()));
+        int off = NOTE_OFF | track.channel() | pitch << 8 | 64 << 16;
+        put(Math.min(note.end(), cutAt[i]), 0, off);
       }
       for (ControlPoint point : track.controls()) {
         int status = point.kind().status() | track.channel();

@@ -52,7 +52,7 @@ public final class Fit implements Quantizer {
     double[] ofNotes = new double[drafts.size()];
     for (int i = 0; i < drafts.size(); i++) {
       int event = grid.eventOf(i);
-      long freed = earlier(drafts.played(i).onset(), best.lagMs()[event]);
+      long freed = tempos.earlier(drafts.played(i).onset(), best.lagMs()[event]);
       long line = grid.tick(best.slot()[event]);
       long other =
           doubts.other()[event] == best.slot()[event] ? line : grid.tick(doubts.other()[event]);
@@ -78,7 +78,7 @@ public final class Fit implements Quantizer {
 
   /** All notes are within reach when the catch range is 100 per cent: Fit knows better. */
   private double reach() {
-    return settings.catchRange() >= 100 ? Double.MAX_VALUE / 1e12 : settings.catchRange() / 200;
+    return settings.catchRange() >= 100 ? Double.POSITIVE_INFINITY : settings.catchRange() / 200;
   }
 
   private static List<QuantizePlan.OtherReading> others(List<Reading> readings) {
@@ -95,9 +95,5 @@ public final class Fit implements Quantizer {
 
   private double lagSpreadMs() {
     return settings.lag() instanceof Lag.Millis ? KNOWN_MS : UNKNOWN_MS;
-  }
-
-  private long earlier(long tick, double millis) {
-    return tempos.tickAt(tempos.nanosAt(tick) - Math.round(millis * 1e6));
   }
 }

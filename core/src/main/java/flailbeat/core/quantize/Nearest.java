@@ -62,13 +62,9 @@ public final class Nearest implements Quantizer {
     double reach = settings.catchRange() / 200;
     for (int i = 0; i < drafts.size(); i++) {
       long played = drafts.played(i).onset();
-      long freed = lagMs == 0 ? played : earlier(played, lagMs);
+      long freed = lagMs == 0 ? played : tempos.earlier(played, lagMs);
       walker.find(freed);
       drafts.choose(i, freed, walker.line(), walker.runnerUp(), strength, reach);
     }
-  }
-
-  private long earlier(long tick, double millis) {
-    return tempos.tickAt(tempos.nanosAt(tick) - Math.round(millis * 1e6));
   }
 }

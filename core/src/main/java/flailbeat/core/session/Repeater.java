@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import flailbeat.core.capture.NoteRepeat;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
+import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.Repeats;
 import flailbeat.core.time.MeterMap;
@@ -187,7 +188,7 @@ public final class Repeater {
     for (NoteRepeat.Held note : repeat.held()) {
       for (int channel : channels) {
         firstPulses[i] = note.firstPulse();
-        notes[i++] = 0x90 | channel | note.pitch() << 8 | note.velocity() << 16;
+        notes[i++] = PlaybackPlan.noteOn(channel, note.pitch(), note.velocity());
       }
     }
     boolean inSongTime = transport.isRunning();

@@ -2,11 +2,9 @@ package flailbeat.core.session;
 
 import flailbeat.core.capture.Sweep;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.TickRange;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -67,17 +65,6 @@ public final class Sweeper {
 
   /** A song without what is wiped, and without what would be as it passed. */
   Song swept(Song song) {
-    return sweep
-        .map(
-            s ->
-                song.withTrack(
-                    document.track().id(),
-                    t -> t.mapNotes(notes -> without(s, notes), song.meters())))
-        .orElse(song);
-  }
-
-  private static List<Note> without(Sweep sweep, List<Note> notes) {
-    List<Note> kept = notes.stream().filter(n -> !sweep.silences(n)).toList();
-    return kept.size() == notes.size() ? notes : kept;
+    return sweep.map(s -> NoteEdits.clear(song, document.track().id(), s::silences)).orElse(song);
   }
 }

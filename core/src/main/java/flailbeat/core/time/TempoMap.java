@@ -76,6 +76,11 @@ public final class TempoMap {
     return (nanosAt(to) - nanosAt(from)) / 1e6;
   }
 
+  /** The tick that comes so many milliseconds before another; later when they are negative. */
+  public long earlier(long tick, double millis) {
+    return tickAt(nanosAt(tick) - Math.round(millis * 1e6));
+  }
+
   /** The same map with another tempo from the start, later changes kept. */
   public TempoMap withFirst(Tempo tempo) {
     List<Change> result = new ArrayList<>(changes);
