@@ -19,8 +19,11 @@ import java.util.List;
  * later one stays as played.
  */
 public final class Fit implements Quantizer {
+  /** Before anything is known: a little late, since a computer's keys and sound take time. */
+  static final double USUAL_LAG_MS = 10;
+
   /** A person is rarely more than some 60 ms off: the spread of lags before anything is known. */
-  private static final double UNKNOWN_MS = 40;
+  static final double USUAL_LAG_SPREAD_MS = 36;
 
   private static final double KNOWN_MS = 8;
 
@@ -90,10 +93,10 @@ public final class Fit implements Quantizer {
   }
 
   private double givenLagMs() {
-    return settings.lag() instanceof Lag.Millis given ? given.value() : 0;
+    return settings.lag() instanceof Lag.Millis given ? given.value() : USUAL_LAG_MS;
   }
 
   private double lagSpreadMs() {
-    return settings.lag() instanceof Lag.Millis ? KNOWN_MS : UNKNOWN_MS;
+    return settings.lag() instanceof Lag.Millis ? KNOWN_MS : USUAL_LAG_SPREAD_MS;
   }
 }

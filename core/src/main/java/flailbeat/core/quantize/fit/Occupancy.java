@@ -13,7 +13,7 @@ final class Occupancy {
   private static final double SHARPNESS = 3;
 
   /** How unlikely weak places are to be played on most of the time. */
-  private static final double WEAKNESS = 7;
+  private static final double WEAKNESS = 10;
 
   /** A place of the bar counts as all such places of the beat do, for so many bars. */
   private static final double BARS_TO_TRUST = 3;
@@ -25,9 +25,13 @@ final class Occupancy {
   private final double[] b;
   private final double[] probability;
   private final Slots slots;
+  private final int[] placeOf;
   private final double[] bySlot;
   private final double[] playing;
-  private final double[] passing;
+  private final double[] played;
+  private final double[] passed;
+  private final double[] inBar;
+  private final double[] barChances;
   private final double[] counts;
   private final double[] chances;
 
@@ -46,10 +50,15 @@ final class Occupancy {
       probability[i] = a[i] / (a[i] + b[i]);
     }
     int barPlaces = Arrays.stream(slots.barPlace()).max().orElse(0) + 1;
+    placeOf = new int[barPlaces];
     bySlot = new double[barPlaces];
     playing = new double[barPlaces];
-    passing = new double[barPlaces];
+    inBar = new double[barPlaces];
+    barChances = new double[barPlaces];
+    played = new double[slots.size()];
+    passed = new double[slots.size() + 1];
     for (int s = 0; s < slots.size(); s++) {
+      placeOf[slots.barPlace()[s]] = slots.place()[s];
       bySlot[slots.barPlace()[s]] = probability[slots.place()[s]];
     }
     price();
@@ -60,15 +69,26 @@ final class Occupancy {
     return playing[slots.barPlace()[slot]];
   }
 
-  /** The cost of a slot's being passed over. */
-  double passing(int slot) {
-    return passing[slots.barPlace()[slot]];
+  /** The cost of passing over the slots from one up to, but without, another. */
+  double passed(int from, int to) {
+    return passed[to] - passed[from];
+  }
+
+  /** The probability of each slot's being played on. */
+  double[] probabilities() {
+    return played;
   }
 
   private void price() {
-    for (int place = 0; place < bySlot.length; place++) {
+    double[] cost = new double[bySlot.length];
+    for (int place = 0; place < cost.length; place++) {
+      cost[place] = -Math.log(1 - bySlot[place]);
       playing[place] = -Math.log(bySlot[place]);
-      passing[place] = -Math.log(1 - bySlot[place]);
+    }
+    for (int s = 0; s < played.length; s++) {
+      int place = slots.barPlace()[s];
+      played[s] = bySlot[place];
+      passed[s + 1] = passed[s] + cost[place];
     }
   }
 
@@ -77,23 +97,47 @@ final class Occupancy {
    * does than just before.
    */
   void learn(int[] path) {
-    Arrays.fill(counts, 0);
-    Arrays.fill(chances, 0);
-    double[] inBar = new double[bySlot.length];
-    double[] barChances = new double[bySlot.length];
+    forget();
     int last = -1;
     for (int slot : path) {
       if (slot != last) {
-        counts[slots.place()[slot]]++;
-        inBar[slots.barPlace()[slot]]++;
+        count(slot, 1);
       }
       last = slot;
     }
-    int first = path[0];
-    while (first > 0 && slots.beat()[first - 1] == slots.beat()[path[0]]) {
+    estimate(path[0], path[path.length - 1]);
+  }
+
+  /** Learns from how probable each slot is, between the first and the last of a path. */
+  void learn(Posterior posterior, int[] path) {
+    forget();
+    int near = posterior.near();
+    for (int i = 0; i < path.length; i++) {
+      for (int c = 0; c < near; c++) {
+        count(posterior.first()[i] + c, posterior.probability()[i * near + c]);
+      }
+    }
+    estimate(path[0], path[path.length - 1]);
+  }
+
+  private void forget() {
+    Arrays.fill(counts, 0);
+    Arrays.fill(chances, 0);
+    Arrays.fill(inBar, 0);
+    Arrays.fill(barChances, 0);
+  }
+
+  private void count(int slot, double times) {
+    counts[slots.place()[slot]] += times;
+    inBar[slots.barPlace()[slot]] += times;
+  }
+
+  private void estimate(int firstPlayed, int lastPlayed) {
+    int first = firstPlayed;
+    while (first > 0 && slots.beat()[first - 1] == slots.beat()[firstPlayed]) {
       first--;
     }
-    int end = path[path.length - 1] + 1;
+    int end = lastPlayed + 1;
     while (end < slots.size() && slots.beat()[end] == slots.beat()[end - 1]) {
       end++;
     }
@@ -104,9 +148,8 @@ final class Occupancy {
     for (int i = 0; i < a.length; i++) {
       probability[i] = mean(counts[i], chances[i], a[i], b[i]);
     }
-    for (int slot = 0; slot < slots.size(); slot++) {
-      int place = slots.barPlace()[slot];
-      double general = BARS_TO_TRUST * probability[slots.place()[slot]];
+    for (int place = 0; place < bySlot.length; place++) {
+      double general = BARS_TO_TRUST * probability[placeOf[place]];
       bySlot[place] = mean(inBar[place], barChances[place], general, BARS_TO_TRUST - general);
     }
     price();

@@ -8,8 +8,19 @@ package flailbeat.core.quantize.fit;
  * @param spreadMs the standard deviation about that
  * @param evidence the logarithm of how well it explains the phrase, up to a constant
  * @param weight its probability among the readings, 0 to 1
+ * @param posterior how probable each slot is by this reading
  */
-public record Reading(int[] slot, double[] lagMs, double spreadMs, double evidence, double weight) {
+public record Reading(
+    int[] slot,
+    double[] lagMs,
+    double spreadMs,
+    double evidence,
+    double weight,
+    Posterior posterior) {
+  Reading withWeight(double value) {
+    return new Reading(slot, lagMs, spreadMs, evidence, value, posterior);
+  }
+
   /** The lag of the phrase as a whole: the mean over its events. */
   public double meanLagMs() {
     double sum = 0;

@@ -1,5 +1,7 @@
 package flailbeat.core.quantize.fit;
 
+import java.util.Arrays;
+
 /**
  * Where notes may stand, in order of time.
  *
@@ -26,10 +28,63 @@ public record Slots(
     return ms.length;
   }
 
-  /** The first slot at or after a time; {@link #size()} when there is none. */
-  int firstAtOrAfter(double time) {
-    int low = 0;
-    int high = ms.length;
+  /** Whether there are slots of straight and of triplet divisions alone. */
+  boolean isMixed() {
+    boolean straight = false;
+    boolean triplet = false;
+    for (byte f : family) {
+      straight |= f == STRAIGHT;
+      triplet |= f == TRIPLET;
+    }
+    return straight && triplet;
+  }
+
+  /** Those that begin before a time, and at least a few. */
+  Slots upTo(double time) {
+    int end = Math.min(size(), Math.max(from(0, time), 16));
+    return new Slots(
+        Arrays.copyOf(ms, end),
+        Arrays.copyOf(place, end),
+        weight,
+        Arrays.copyOf(barPlace, end),
+        Arrays.copyOf(beat, end),
+        Arrays.copyOf(family, end));
+  }
+
+  /** The median time from one to the next, in ms. */
+  double medianGap() {
+    double[] gaps = new double[Math.max(1, size() - 1)];
+    for (int i = 0; i + 1 < size(); i++) {
+      gaps[i] = ms[i + 1] - ms[i];
+    }
+    Arrays.sort(gaps);
+    return gaps[gaps.length / 2];
+  }
+
+  /**
+   * The first slot at or after a time; {@link #size()} when there is none.
+   *
+   * @param near a slot from which to look: the nearer, the quicker
+   */
+  int from(int near, double time) {
+    int at = Math.clamp(near, 0, size());
+    if (at < size() && ms[at] < time) {
+      int step = 1;
+      while (at + step < size() && ms[at + step] < time) {
+        at += step;
+        step *= 2;
+      }
+      return between(at + 1, Math.min(at + step, size()), time);
+    }
+    while (at > 0 && ms[at - 1] >= time) {
+      at--;
+    }
+    return at;
+  }
+
+  private int between(int from, int to, double time) {
+    int low = from;
+    int high = to;
     while (low < high) {
       int mid = (low + high) >>> 1;
       if (ms[mid] < time) {

@@ -136,7 +136,7 @@ public final class FitReport {
       }
     }
     Slots slots = g.slots();
-    FitSolver solver = new FitSolver(times, shared, slots, 0, 40);
+    FitSolver solver = new FitSolver(times, shared, slots, 10, 36);
     List<Reading> readings = solver.readings();
     Doubts doubts = solver.doubts(readings);
     if (System.getProperty("dbg") != null) {

@@ -6,12 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 class FitSolverTest {
-  private static final int NEAR = 4;
   private static final double SPREAD = 22;
 
   /** Twelve sixteenths at 120 bpm, 125 ms apart, four to a beat. */
@@ -39,63 +37,72 @@ class FitSolverTest {
   }
 
   /** All ways to give n events one of the slots near each. */
-  private static int[][] allPaths(FitSolver solver, int n) {
-    int count = (int) Math.pow(NEAR, n);
+  private static int[][] allPaths(Lattice lattice, int n) {
+    int near = lattice.near();
+    int count = (int) Math.pow(near, n);
     int[][] paths = new int[count][n];
     for (int p = 0; p < count; p++) {
       int rest = p;
       for (int i = 0; i < n; i++) {
-        paths[p][i] = solver.firstNear(i) + rest % NEAR;
-        rest /= NEAR;
+        paths[p][i] = lattice.first()[i] + rest % near;
+        rest /= near;
       }
     }
     return paths;
   }
 
+  private static Lattice aimed(Random random, int n, Slots slots) {
+    boolean[] sharesPitch = new boolean[n];
+    for (int i = 1; i < n; i++) {
+      sharesPitch[i] = random.nextInt(3) == 0;
+    }
+    Lattice lattice = new Lattice(times(random, n), sharesPitch, slots);
+    double[] lag = new double[n];
+    Arrays.fill(lag, random.nextInt(80) - 40);
+    lattice.aim(lag, SPREAD);
+    return lattice;
+  }
+
   @Test
   void the_path_found_is_the_cheapest_of_all() {
     Random random = new Random(1);
+    Slots slots = slots();
+    Occupancy occupancy = new Occupancy(slots);
     for (int round = 0; round < 300; round++) {
-      int n = 1 + random.nextInt(5);
-      Slots slots = slots();
-      FitSolver solver = new FitSolver(times(random, n), new boolean[n], slots, 0, 40);
-      Occupancy occupancy = new Occupancy(slots);
-      double[] lag = new double[n];
-      Arrays.fill(lag, random.nextInt(80) - 40);
-      int[] found = solver.viterbi(lag, occupancy, SPREAD);
+      int n = 1 + random.nextInt(4);
+      Lattice lattice = aimed(random, n, slots);
       double least =
-          Arrays.stream(allPaths(solver, n))
-              .mapToDouble(p -> solver.cost(p, lag, occupancy, SPREAD))
+          Arrays.stream(allPaths(lattice, n))
+              .mapToDouble(p -> lattice.cost(p, occupancy))
               .min()
               .orElseThrow();
-      assertThat(solver.cost(found, lag, occupancy, SPREAD)).isCloseTo(least, within(1e-9));
+      assertThat(lattice.cost(lattice.viterbi(occupancy), occupancy))
+          .isCloseTo(least, within(1e-9));
     }
   }
 
   @Test
-  void the_doubt_of_forward_backward_is_that_of_summing_over_all_paths() {
+  void forward_backward_gives_what_summing_over_all_paths_gives() {
     Random random = new Random(2);
+    Slots slots = slots();
+    Occupancy occupancy = new Occupancy(slots);
     for (int round = 0; round < 100; round++) {
-      int n = 1 + random.nextInt(5);
-      Slots slots = slots();
-      FitSolver solver = new FitSolver(times(random, n), new boolean[n], slots, 0, 40);
-      Reading reading = solver.readings().get(0);
-      Reading alone = new Reading(reading.slot(), reading.lagMs(), reading.spreadMs(), 0, 1);
-      Doubts doubts = solver.doubts(List.of(alone));
-      Occupancy occupancy = new Occupancy(slots);
-      occupancy.learn(alone.slot());
-      double[] right = new double[n];
+      int n = 1 + random.nextInt(4);
+      Lattice lattice = aimed(random, n, slots);
+      Posterior found = lattice.posterior(occupancy);
+      double[] summed = new double[n * lattice.near()];
       double all = 0;
-      for (int[] path : allPaths(solver, n)) {
-        double p = Math.exp(-solver.cost(path, alone.lagMs(), occupancy, alone.spreadMs()));
+      for (int[] path : allPaths(lattice, n)) {
+        double p = Math.exp(-lattice.cost(path, occupancy));
         all += p;
         for (int i = 0; i < n; i++) {
-          right[i] += path[i] == alone.slot()[i] ? p : 0;
+          summed[i * lattice.near() + path[i] - lattice.first()[i]] += p;
         }
       }
-      for (int i = 0; i < n; i++) {
-        assertThat(doubts.doubt()[i]).isCloseTo(1 - right[i] / all, within(1e-9));
+      for (int j = 0; j < summed.length; j++) {
+        assertThat(found.probability()[j]).isCloseTo(summed[j] / all, within(1e-9));
       }
+      assertThat(found.evidence()).isCloseTo(Math.log(all) - n * Math.log(SPREAD), within(1e-9));
     }
   }
 
