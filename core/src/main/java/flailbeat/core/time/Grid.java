@@ -36,6 +36,26 @@ public record Grid(List<NoteValue> values) {
     return values.stream().mapToLong(NoteValue::ticks).min().orElseThrow();
   }
 
+  /**
+   * Refuses a grid whose lines would lie closer together than a file's ticks.
+   *
+   * @param ppq the file's ticks to a quarter note
+   * @throws IllegalArgumentException with a message fit for the person who asked for it
+   */
+  public Grid requireWithin(int ppq) {
+    for (NoteValue value : values) {
+      if (value.ticks() * ppq < Ticks.PPQ) {
+        throw new IllegalArgumentException(
+            "A grid of "
+                + value
+                + " is finer than this file can hold: it has only "
+                + ppq
+                + " ticks to a quarter note. Choose a coarser grid");
+      }
+    }
+    return this;
+  }
+
   @Override
   public String toString() {
     return values.stream().map(NoteValue::toString).collect(Collectors.joining("+"));

@@ -1,18 +1,49 @@
 package flailbeat.core.time;
 
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
 
 /**
- * The lines of a grid over the bars of a song, with swing.
+ * The lines of a grid over the bars of a song, with swing and, where there is one, a groove.
  *
  * <p>Swing moves every second line of a straight note value late: of a pair of steps, the first
  * takes {@code swing} per cent. 50 is even; at 66.67 the off-beat eighth stands at tick 640 of the
- * quarter. Lines start anew with each bar. A look-up costs one search for the bar and a constant
- * number of steps for each note value.
+ * quarter. A groove moves lines by its own. Lines start anew with each bar; the lines of bars that
+ * are alike are worked out once. A look-up costs one search for the bar and one in it.
  */
 public final class GridLines {
   /** The line nearest to a tick and the next nearest. */
   public record Nearest(long line, long runnerUp) {}
+
+  /** How far lines are moved from where arithmetic puts them. */
+  public interface Shift {
+    /** Nothing is moved. */
+    Shift NONE =
+        new Shift() {
+          @Override
+          public int bars() {
+            return 1;
+          }
+
+          @Override
+          public long ticks(int bar, long tickInBar) {
+            return 0;
+          }
+        };
+
+    /** After how many bars it comes again; at least 1. */
+    int bars();
+
+    /**
+     * How far the line at a tick of a bar is moved, in ticks; negative is earlier.
+     *
+     * @param bar 0 up to {@link #bars()}
+     */
+    long ticks(int bar, long tickInBar);
+  }
 
   /** No swing. */
   public static final double EVEN = 50;
@@ -21,23 +52,28 @@ public final class GridLines {
   public static final double MOST_SWING = 75;
 
   private final List<NoteValue> values;
-  private final long[] ticks;
   private final MeterMap meters;
   private final double swing;
+  private final Shift shift;
+  private final Map<List<Long>, long[]> known = new HashMap<>();
 
   /**
    * Lays a grid over bars.
    *
    * @param swing {@value #EVEN} to {@value #MOST_SWING} per cent
    */
-  public GridLines(Grid grid, MeterMap meters, double swing) {
+  public GridLines(Grid grid, MeterMap meters, double swing, Shift shift) {
     if (!(swing >= EVEN && swing <= MOST_SWING)) {
       throw new IllegalArgumentException("Swing goes from 50 to 75 %, not " + swing);
     }
     this.values = grid.values();
-    this.ticks = values.stream().mapToLong(NoteValue::ticks).toArray();
     this.meters = meters;
     this.swing = swing;
+    this.shift = shift;
+  }
+
+  public GridLines(Grid grid, MeterMap meters, double swing) {
+    this(grid, meters, swing, Shift.NONE);
   }
 
   public GridLines(Grid grid, MeterMap meters) {
@@ -63,33 +99,69 @@ public final class GridLines {
 
   /** The last line at or before the tick. */
   public long atOrBefore(long tick) {
-    TickRange bar = meters.barRangeAt(tick);
-    long best = bar.start();
-    for (NoteValue value : values) {
-      long step = (tick - bar.start()) / value.ticks();
-      long line = bar.start() + offset(step, value);
-      if (line > tick) {
-        line = bar.start() + offset(step - 1, value);
-      }
-      best = Math.max(best, line);
-    }
-    return best;
+    Walker walker = walker();
+    return walker.before(tick);
   }
 
   /** The first line after the tick. */
   public long after(long tick) {
-    TickRange bar = meters.barRangeAt(tick);
-    long best = bar.end();
-    for (NoteValue value : values) {
-      long step = (tick - bar.start()) / value.ticks();
-      long line = bar.start() + offset(step, value);
-      best = Math.min(best, line > tick ? line : bar.start() + offset(step + 1, value));
+    Walker walker = walker();
+    walker.before(tick);
+    return walker.after;
+  }
+
+  /**
+   * The lines of a bar, from the last of the bar before to the first two of the bar after, in ticks
+   * from its start.
+   */
+  private long[] linesOf(TickRange bar) {
+    TickRange previous = meters.barRangeAt(bar.start() - 1);
+    TickRange next = meters.barRangeAt(bar.end());
+    int number = shift.bars() == 1 ? 0 : Math.floorMod(barNumber(bar), shift.bars());
+    List<Long> kind = List.of(previous.length(), bar.length(), next.length(), (long) number);
+    return known.computeIfAbsent(kind, k -> linesOf(previous, bar, next, number));
+  }
+
+  private int barNumber(TickRange bar) {
+    return bar.start() < 0 ? -1 : meters.barAt(bar.start());
+  }
+
+  private long[] linesOf(TickRange previous, TickRange bar, TickRange next, int number) {
+    LongStream before =
+        within(previous.length(), number - 1).map(t -> t - previous.length()).sorted();
+    LongStream after = within(next.length(), number + 1).map(t -> t + bar.length()).sorted();
+    long[] all =
+        LongStream.concat(
+                LongStream.concat(before, within(bar.length(), number)), after.limit(LINES_AFTER))
+            .sorted()
+            .distinct()
+            .toArray();
+    int from = 0;
+    while (from + 2 < all.length && all[from + 2] < 0) {
+      from++;
     }
-    return best;
+    return Arrays.copyOfRange(all, from, all.length);
+  }
+
+  private static final int LINES_AFTER = 3;
+
+  /** The lines of a bar of a length, each moved by the groove. */
+  private LongStream within(long length, int number) {
+    int bar = Math.floorMod(number, shift.bars());
+    return values.stream()
+        .flatMapToLong(
+            value ->
+                LongStream.range(0, value.stepsIn(length))
+                    .map(
+                        step -> {
+                          long line = offset(step, value);
+                          return line + shift.ticks(bar, line);
+                        })
+                    .filter(line -> line < length));
   }
 
   private long offset(long step, NoteValue value) {
-    long even = step * value.ticks();
+    long even = value.tickOf(step);
     boolean swung = (step & 1) == 1 && value.division() == NoteValue.Division.STRAIGHT;
     return swung ? even + Math.round(value.ticks() * (swing - EVEN) / EVEN) : even;
   }
@@ -97,42 +169,47 @@ public final class GridLines {
   /** Looks for the lines near one tick after another, remembering the bar. */
   public final class Walker {
     private TickRange bar = meters.barRangeAt(0);
-    private long tick;
+    private long[] lines = linesOf(bar);
+    private int at;
+    private long after;
     private long first;
     private long second;
 
     private Walker() {}
 
     /** Finds the lines next to a tick; a tick half way between two goes to the later one. */
-    public void find(long at) {
-      tick = at;
-      first = Long.MIN_VALUE;
-      second = Long.MIN_VALUE;
-      if (!bar.contains(at)) {
-        bar = meters.barRangeAt(at);
-      }
-      if (ticks.length == 1 && swing == EVEN) {
-        findEven(ticks[0]);
-        return;
-      }
-      offer(bar.end());
-      for (int i = 0; i < values.size(); i++) {
-        NoteValue value = values.get(i);
-        long step = (at - bar.start()) / ticks[i];
-        for (long k = step - 1; k <= step + 2; k++) {
-          long line = k < 0 ? lastOfPreviousBar(i) : bar.start() + offset(k, value);
-          offer(Math.min(line, bar.end()));
-        }
-      }
-    }
-
-    /** Between even lines the two nearest are those on either side. */
-    private void findEven(long gap) {
-      long before = tick - (tick - bar.start()) % gap;
-      long after = Math.min(before + gap, bar.end());
+    public void find(long tick) {
+      long before = before(tick);
       boolean early = tick - before < after - tick;
       first = early ? before : after;
-      second = early ? after : before;
+      second = early ? nearer(tick, at - 1, after) : nearer(tick, at + 2, before);
+    }
+
+    /** The runner-up, which need not lie on the other side where lines are uneven. */
+    private long nearer(long tick, int index, long than) {
+      if (index < 0 || index >= lines.length) {
+        return than;
+      }
+      long line = bar.start() + lines[index];
+      return Math.abs(line - tick) < Math.abs(than - tick) ? line : than;
+    }
+
+    private long before(long tick) {
+      if (!bar.contains(tick)) {
+        bar = meters.barRangeAt(tick);
+        lines = linesOf(bar);
+        at = 0;
+      }
+      long inBar = tick - bar.start();
+      at = Math.min(at, lines.length - 2);
+      while (at > 0 && lines[at] > inBar) {
+        at--;
+      }
+      while (at + 2 < lines.length && lines[at + 1] <= inBar) {
+        at++;
+      }
+      after = bar.start() + lines[at + 1];
+      return bar.start() + lines[at];
     }
 
     public long line() {
@@ -142,33 +219,6 @@ public final class GridLines {
     /** The nearest line but one. */
     public long runnerUp() {
       return second;
-    }
-
-    private long lastOfPreviousBar(int i) {
-      TickRange previous = meters.barRangeAt(bar.start() - 1);
-      long steps = (previous.length() - 1) / ticks[i];
-      return previous.start() + offset(steps, values.get(i));
-    }
-
-    private void offer(long line) {
-      if (line == first || line == second) {
-        return;
-      }
-      if (nearer(line, first)) {
-        second = first;
-        first = line;
-      } else if (nearer(line, second)) {
-        second = line;
-      }
-    }
-
-    private boolean nearer(long line, long than) {
-      if (than == Long.MIN_VALUE) {
-        return true;
-      }
-      long a = Math.abs(line - tick);
-      long b = Math.abs(than - tick);
-      return a < b || a == b && line > than;
     }
   }
 }

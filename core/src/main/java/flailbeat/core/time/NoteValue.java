@@ -5,17 +5,20 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A written note value, such as an eighth or a dotted quarter.
+ * A written note value, such as an eighth or a dotted quarter, or a part of one.
  *
  * @param denominator 1, 2, 4, 8, 16, 32 or 64
- * @param division plain, triplet (two thirds as long) or dotted (half as long again)
+ * @param division plain, triplet (two thirds as long), dotted (half as long again), or a fifth or a
+ *     seventh of it
  */
 public record NoteValue(int denominator, Division division) {
   /** How the plain value is divided. */
   public enum Division {
     STRAIGHT("", 1, 1),
     TRIPLET("T", 2, 3),
-    DOTTED("D", 3, 2);
+    DOTTED("D", 3, 2),
+    FIFTH(":5", 1, 5),
+    SEVENTH(":7", 1, 7);
 
     private final String suffix;
     private final int numerator;
@@ -26,10 +29,19 @@ public record NoteValue(int denominator, Division division) {
       this.numerator = numerator;
       this.divisor = divisor;
     }
+
+    private static Division of(String suffix) {
+      for (Division division : values()) {
+        if (division.suffix.equals(suffix)) {
+          return division;
+        }
+      }
+      throw new IllegalArgumentException("There is no division " + suffix);
+    }
   }
 
   private static final int FINEST = 64;
-  private static final Pattern FORM = Pattern.compile("1/(\\d{1,2})([TD]?)");
+  private static final Pattern FORM = Pattern.compile("1/(\\d{1,3})(T|D|:5|:7|)");
 
   public NoteValue {
     if (denominator < 1 || denominator > FINEST || Integer.bitCount(denominator) != 1) {
@@ -47,7 +59,7 @@ public record NoteValue(int denominator, Division division) {
   }
 
   /**
-   * Reads {@code 1/8}, {@code 1/8T} or {@code 1/8D}.
+   * Reads {@code 1/8}, {@code 1/8T}, {@code 1/8D}, {@code 1/4:5} or {@code 1/4:7}.
    *
    * @throws IllegalArgumentException with a message fit for the person who typed it
    */
@@ -55,20 +67,31 @@ public record NoteValue(int denominator, Division division) {
     Matcher m = FORM.matcher(text.strip().toUpperCase(Locale.ROOT));
     if (!m.matches()) {
       throw new IllegalArgumentException(
-          "\"" + text + "\" is not a note value; write 1/16, 1/8T (triplet) or 1/4D (dotted)");
+          "\""
+              + text
+              + "\" is not a note value; write 1/16, 1/8T (triplet), 1/4D (dotted),"
+              + " 1/4:5 (five in a quarter) or 1/4:7");
     }
-    Division division =
-        switch (m.group(2)) {
-          case "T" -> Division.TRIPLET;
-          case "D" -> Division.DOTTED;
-          default -> Division.STRAIGHT;
-        };
-    return new NoteValue(Integer.parseInt(m.group(1)), division);
+    return new NoteValue(Integer.parseInt(m.group(1)), Division.of(m.group(2)));
   }
 
-  /** Its length in ticks: always a whole number, from 40 to 5760. */
+  /** Its length in ticks, 9 to 5760: whole, but for sevenths, which are rounded. */
   public long ticks() {
-    return (long) Ticks.WHOLE / denominator * division.numerator / division.divisor;
+    return tickOf(1);
+  }
+
+  /** Where so many of them in a row end, in ticks, rounded. */
+  public long tickOf(long step) {
+    long whole = step * Ticks.WHOLE * division.numerator;
+    long parts = (long) denominator * division.divisor;
+    return Math.floorDiv(2 * whole + parts, 2 * parts);
+  }
+
+  /** How many of them begin within a length of ticks. */
+  public long stepsIn(long length) {
+    long parts = (long) denominator * division.divisor;
+    long whole = (long) Ticks.WHOLE * division.numerator;
+    return Math.ceilDiv(length * parts, whole);
   }
 
   @Override

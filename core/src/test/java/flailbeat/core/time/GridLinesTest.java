@@ -26,7 +26,9 @@ class GridLinesTest {
     "1/8D, 720",
     "1/64, 60",
     "1/1, 3840",
-    "1/64T, 40"
+    "1/64T, 40",
+    "1/4:5, 192",
+    "1/4:7, 137"
   })
   void note_values_have_their_ticks(String text, long ticks) {
     assertThat(NoteValue.parse(text).ticks()).isEqualTo(ticks);
@@ -49,7 +51,9 @@ class GridLinesTest {
     "1/4D, 2880, 2880, 3840",
     "1/4D, 3400, 3840, 2880",
     "1/16+1/8T, 310, 320, 240",
-    "1/16+1/8T, 250, 240, 320"
+    "1/16+1/8T, 250, 240, 320",
+    "1/4:5, 400, 384, 576",
+    "1/4:7, 950, 960, 823"
   })
   void the_nearest_line_and_the_next(String grid, long tick, long line, long runnerUp) {
     GridLines.Nearest found = new GridLines(Grid.parse(grid), COMMON).nearestTwo(tick);
