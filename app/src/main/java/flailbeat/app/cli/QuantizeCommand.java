@@ -76,11 +76,18 @@ final class QuantizeCommand implements Callable<Integer> {
       description = "Only notes this close to a line, 0 to 100 per cent of half the gap.")
   private double catchRange;
 
-  @Option(names = "--ends", defaultValue = "keep", description = "keep or snap.")
+  @Option(
+      names = "--ends",
+      defaultValue = "keep",
+      description =
+          "keep (the length), snap (the end), lengths (snap the length), stay (only the start moves)"
+              + " or only (only the end moves).")
   private QuantizeSettings.Ends ends;
 
-  @Option(names = "--lag", defaultValue = "off", description = "auto, off or milliseconds.")
-  private String lag;
+  @Option(
+      names = "--lag",
+      description = "auto, off or milliseconds; with fit it is auto unless you say otherwise.")
+  private Optional<String> lag;
 
   @Option(names = "--track", paramLabel = "N", description = "Only this track, from 1.")
   private Optional<Integer> track;
@@ -107,6 +114,7 @@ final class QuantizeCommand implements Callable<Integer> {
     long start = System.nanoTime();
     Input input = read();
     Song song = input.opened().song();
+    requireWithin(song, settings.grid());
     List<Integer> chosen = chosenTracks(song);
     progress.now("Quantizing");
     long read = System.nanoTime();
@@ -135,23 +143,38 @@ final class QuantizeCommand implements Callable<Integer> {
 
   private QuantizeSettings settings() {
     try {
-      return new QuantizeSettings(
-          method, Grid.parse(grid), strength, swing, catchRange, ends, lag());
+      return QuantizeSettings.standard()
+          .withMethod(method)
+          .withGrid(Grid.parse(grid))
+          .withStrength(strength)
+          .withSwing(swing)
+          .withCatchRange(catchRange)
+          .withEnds(ends)
+          .withLag(lag());
     } catch (IllegalArgumentException e) {
       throw new ParameterException(spec.commandLine(), e.getMessage(), e);
     }
   }
 
+  private void requireWithin(Song song, Grid wanted) throws CommandFault {
+    try {
+      wanted.requireWithin(song.resolution());
+    } catch (IllegalArgumentException e) {
+      throw new CommandFault(in + ": " + e.getMessage(), e);
+    }
+  }
+
   private Lag lag() {
-    return switch (lag.toLowerCase(Locale.ROOT)) {
+    String wanted = lag.orElse(method == QuantizeSettings.Method.FIT ? "auto" : "off");
+    return switch (wanted.toLowerCase(Locale.ROOT)) {
       case "auto" -> new Lag.Auto();
       case "off" -> new Lag.Off();
       default -> {
         try {
-          yield new Lag.Millis(Double.parseDouble(lag));
+          yield new Lag.Millis(Double.parseDouble(wanted));
         } catch (NumberFormatException e) {
           throw new ParameterException(
-              spec.commandLine(), "--lag is auto, off or milliseconds, not " + lag, e);
+              spec.commandLine(), "--lag is auto, off or milliseconds, not " + wanted, e);
         }
       }
     };
@@ -233,7 +256,7 @@ final class QuantizeCommand implements Callable<Integer> {
     Report content =
         new Report(
             all.size(),
-            (int) all.stream().filter(NotePlan::changes).count(),
+            plans.stream().mapToInt(QuantizePlan::moved).sum(),
             timing.lagMs(),
             timing.spreadMs(),
             doubtful);

@@ -61,6 +61,10 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
     return new Note(id, pitch, velocity, newOnset, newLength, played);
   }
 
+  public Note withVelocity(int value) {
+    return value == velocity ? this : new Note(id, pitch, value, onset, length, played);
+  }
+
   /** Moved by hand: the time as played goes along, so that its deviation stays what it was. */
   public Note moved(long ticks, int semitones) {
     return new Note(id, pitch + semitones, velocity, onset + ticks, length, played.shifted(ticks));

@@ -1,21 +1,22 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.quantize.fit.Doubts;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
-import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Chooses the most probable lines for a whole performance; see {@link FitSolver} for the model, its
  * sources and its cost. The lag is found from the notes, and follows a player who drifts; a lag
- * that is given in the settings is taken to be known to some {@value #KNOWN_MS} ms.
+ * that is given in the settings, or off, is taken to be known to some {@value #KNOWN_MS} ms.
  *
- * <p>Notes struck within {@value GridSlots#CHORD_MS} ms, of different pitches, are one event and go
- * to one line. Two notes of one pitch never come to stand on one line: where there is no room the
+ * <p>Notes struck within {@value Events#CHORD_MS} ms, of different pitches, are one event and go to
+ * one line. Two notes of one pitch never come to stand on one line: where there is no room the
  * later one stays as played.
  */
 public final class Fit implements Quantizer {
@@ -30,58 +31,42 @@ public final class Fit implements Quantizer {
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final MeterMap meters;
-  private final GridLines lines;
 
   public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
     this.settings = settings;
     this.tempos = tempos;
     this.meters = meters;
-    this.lines = new GridLines(settings.grid(), meters, settings.swing());
   }
 
   @Override
-  public QuantizePlan plan(List<Note> notes, List<Note> others) {
+  public QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
+    Events events = new Events(drafts, tempos);
     GridSlots grid = new GridSlots(settings, tempos, meters, drafts);
     FitSolver solver =
         new FitSolver(
-            grid.eventsMs(), grid.sharesPitch(), grid.slots(), givenLagMs(), lagSpreadMs());
+            events.ms(), events.sharesPitch(), grid.slots(), likelyLagMs(), lagSpreadMs());
     List<Reading> readings = solver.readings();
     Reading best = readings.get(0);
     Doubts doubts = solver.doubts(readings);
     double[] ofNotes = new double[drafts.size()];
     for (int i = 0; i < drafts.size(); i++) {
-      int event = grid.eventOf(i);
-      long freed = tempos.earlier(drafts.played(i).onset(), best.lagMs()[event]);
-      long line = grid.tick(best.slot()[event]);
-      long other =
-          doubts.other()[event] == best.slot()[event] ? line : grid.tick(doubts.other()[event]);
+      int event = events.of(i);
       drafts.choose(
           i,
-          freed,
-          line,
-          other == line ? nextTo(freed, line) : other,
-          settings.strength() / 100,
-          reach());
+          tempos.earlier(drafts.played(i).onset(), best.lagMs()[event]),
+          grid.tick(best.slot()[event]),
+          grid.tick(doubts.other()[event]));
       ofNotes[i] = doubts.doubt()[event];
     }
     drafts.setDoubts(ofNotes);
-    drafts.settle(others, settings, lines);
-    return new QuantizePlan(drafts, drafts.measure(tempos), best.meanLagMs(), others(readings));
-  }
-
-  /** The line next to the chosen one, for want of a runner-up. */
-  private long nextTo(long freed, long line) {
-    GridLines.Nearest near = lines.nearestTwo(freed);
-    return near.line() == line ? near.runnerUp() : near.line();
-  }
-
-  /** All notes are within reach when the catch range is 100 per cent: Fit knows better. */
-  private double reach() {
-    return settings.catchRange() >= 100 ? Double.POSITIVE_INFINITY : settings.catchRange() / 200;
+    drafts.decide(decided);
+    int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
+    return new QuantizePlan(
+        drafts, drafts.measure(tempos), best.meanLagMs(), others(readings), trimmed);
   }
 
   private static List<QuantizePlan.OtherReading> others(List<Reading> readings) {
@@ -92,11 +77,15 @@ public final class Fit implements Quantizer {
         .toList();
   }
 
-  private double givenLagMs() {
-    return settings.lag() instanceof Lag.Millis given ? given.value() : USUAL_LAG_MS;
+  private double likelyLagMs() {
+    return switch (settings.lag()) {
+      case Lag.Auto auto -> USUAL_LAG_MS;
+      case Lag.Off off -> 0;
+      case Lag.Millis given -> given.value();
+    };
   }
 
   private double lagSpreadMs() {
-    return settings.lag() instanceof Lag.Millis ? KNOWN_MS : USUAL_LAG_SPREAD_MS;
+    return settings.lag() instanceof Lag.Auto ? USUAL_LAG_SPREAD_MS : KNOWN_MS;
   }
 }

@@ -2,19 +2,18 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.quantize.fit.Slots;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
-/** Notes as events, and the lines of a grid round them as slots. */
+/** The lines of a grid round some notes, as slots: whole bars, each kind worked out once. */
 final class GridSlots {
-  /** How far the notes of a chord may be apart. */
-  static final double CHORD_MS = 25;
-
   private static final double WHOLE_BEAT = 1;
   private static final double HALF_OR_THIRD = 0.6;
   private static final double QUARTER = 0.25;
@@ -22,183 +21,140 @@ final class GridSlots {
   private static final int BEATS_AROUND = 2;
 
   private final QuantizeSettings settings;
-  private final TempoMap tempos;
-  private final MeterMap meters;
-  private final int[] eventOf;
-  private final double[] eventsMs;
-  private final boolean[] sharesPitch;
+  private final GridLines lines;
+  private final Numbers places = new Numbers();
+  private final Numbers barPlaces = new Numbers();
+  private final List<Double> weights = new ArrayList<>();
   private final long[] ticks;
   private final Slots slots;
 
+  /** A bar of a length, at a place in the groove. */
+  private record BarKind(Meter meter, long length, int number) {}
+
+  /** The lines of a kind of bar, side by side; ticks and beats count from the bar's start. */
+  private record BarLines(
+      long[] tick, int[] place, int[] barPlace, int[] beat, byte[] family, int beats) {}
+
   GridSlots(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
     this.settings = settings;
-    this.tempos = tempos;
-    this.meters = meters;
-    this.eventOf = new int[drafts.size()];
-    int[] notesIn = new int[drafts.size()];
-    double[] sums = new double[drafts.size()];
-    boolean[] shared = new boolean[drafts.size()];
-    int events = gather(drafts, sums, notesIn, shared);
-    this.eventsMs = new double[events];
-    this.sharesPitch = Arrays.copyOf(shared, events);
-    for (int e = 0; e < events; e++) {
-      eventsMs[e] = sums[e] / notesIn[e];
-    }
-    long first = drafts.played(0).onset();
-    long last = drafts.played(drafts.size() - 1).onset();
-    this.ticks = lines(first, last);
-    this.slots = describe();
-  }
-
-  /** Sums up each event's times, counts its notes; gives the number of events. */
-  private int gather(Drafts drafts, double[] sums, int[] notesIn, boolean[] shared) {
-    long[] here = new long[2];
-    long[] before = new long[2];
-    int last = -1;
-    double began = 0;
-    for (int i = 0; i < drafts.size(); i++) {
-      double ms = tempos.nanosAt(drafts.played(i).onset()) / 1e6;
-      int pitch = drafts.note(i).pitch();
-      if (last < 0 || ms - began > CHORD_MS || has(here, pitch)) {
-        last++;
-        began = ms;
-        before[0] = here[0];
-        before[1] = here[1];
-        Arrays.fill(here, 0);
-      }
-      sums[last] += ms;
-      notesIn[last]++;
-      here[pitch >> 6] |= 1L << (pitch & 63);
-      shared[last] |= has(before, pitch);
-      eventOf[i] = last;
-    }
-    return last + 1;
-  }
-
-  private static boolean has(long[] pitches, int pitch) {
-    return (pitches[pitch >> 6] & 1L << (pitch & 63)) != 0;
-  }
-
-  private long[] lines(long first, long last) {
-    GridLines grid = new GridLines(settings.grid(), meters, settings.swing());
-    long around = BEATS_AROUND * meters.meterAt(Math.max(0, first)).ticksPerBeat();
-    long end = last + around;
-    long[] found = new long[256];
-    int size = 0;
-    long line = grid.atOrBefore(Math.max(0, first - around));
-    while (line <= end || size < 2) {
-      if (size == found.length) {
-        found = Arrays.copyOf(found, 2 * size);
-      }
-      found[size++] = line;
-      line = grid.after(line);
-    }
-    return Arrays.copyOf(found, size);
-  }
-
-  private Slots describe() {
-    int n = ticks.length;
+    this.lines = new GridLines(settings.grid(), meters, settings.swing(), settings.groove());
+    long first = Math.max(0, drafts.played(0).onset());
+    long last = Math.max(0, drafts.played(drafts.size() - 1).onset());
+    long around = BEATS_AROUND * meters.meterAt(first).ticksPerBeat();
+    int firstBar = meters.barAt(Math.max(0, first - around));
+    int bars = meters.barAt(last + around) + 1 - firstBar;
+    List<BarLines> all = barsFrom(firstBar, bars, meters);
+    int n = all.stream().mapToInt(b -> b.tick().length).sum();
+    ticks = new long[n];
     double[] ms = new double[n];
     int[] place = new int[n];
     int[] barPlace = new int[n];
     int[] beat = new int[n];
     byte[] family = new byte[n];
-    Places places = new Places();
-    Places barPlaces = new Places();
-    List<Double> weights = new ArrayList<>();
-    TickRange bar = meters.barRangeAt(ticks[0]);
-    long beatTicks = meters.meterAt(ticks[0]).ticksPerBeat();
-    long lastBeat = Long.MIN_VALUE;
-    int beats = -1;
-    for (int i = 0; i < n; i++) {
-      if (!bar.contains(ticks[i])) {
-        bar = meters.barRangeAt(ticks[i]);
-        beatTicks = meters.meterAt(ticks[i]).ticksPerBeat();
+    int at = 0;
+    int beats = 0;
+    for (int b = 0; b < bars; b++) {
+      BarLines bar = all.get(b);
+      int length = bar.tick().length;
+      long start = meters.barStart(firstBar + b);
+      for (int i = 0; i < length; i++) {
+        long least = at + i == 0 ? 0 : ticks[at + i - 1] + 1;
+        ticks[at + i] = Math.max(least, start + bar.tick()[i]);
+        ms[at + i] = tempos.nanosAt(ticks[at + i]) / 1e6;
+        beat[at + i] = beats + bar.beat()[i];
       }
-      long inBar = ticks[i] - bar.start();
-      long inBeat = inBar % beatTicks;
-      long beatStart = ticks[i] - inBeat;
-      beats += beatStart == lastBeat ? 0 : 1;
-      lastBeat = beatStart;
-      ms[i] = tempos.nanosAt(ticks[i]) / 1e6;
-      barPlace[i] = barPlaces.of(inBar);
+      System.arraycopy(bar.place(), 0, place, at, length);
+      System.arraycopy(bar.barPlace(), 0, barPlace, at, length);
+      System.arraycopy(bar.family(), 0, family, at, length);
+      at += length;
+      beats += bar.beats();
+    }
+    double[] weight = weights.stream().mapToDouble(Double::doubleValue).toArray();
+    slots = new Slots(ms, place, weight, barPlace, beat, family);
+  }
+
+  private List<BarLines> barsFrom(int firstBar, int bars, MeterMap meters) {
+    Map<BarKind, BarLines> known = new HashMap<>();
+    List<BarLines> all = new ArrayList<>(bars);
+    for (int bar = firstBar; bar < firstBar + bars; bar++) {
+      TickRange range = meters.barRangeAt(meters.barStart(bar));
+      int number = Math.floorMod(bar, settings.groove().bars());
+      BarKind kind = new BarKind(meters.meterAt(range.start()), range.length(), number);
+      all.add(known.computeIfAbsent(kind, this::linesOf));
+    }
+    return all;
+  }
+
+  private BarLines linesOf(BarKind kind) {
+    long[] even = lines.evenLines(kind.length());
+    long beatTicks = kind.meter().ticksPerBeat();
+    int n = even.length;
+    long[] tick = new long[n];
+    int[] place = new int[n];
+    int[] barPlace = new int[n];
+    int[] beat = new int[n];
+    byte[] family = new byte[n];
+    for (int i = 0; i < n; i++) {
+      long inBeat = even[i] % beatTicks;
+      tick[i] = lines.standing(kind.number(), even[i]);
       place[i] = places.of(inBeat);
       if (place[i] == weights.size()) {
         weights.add(weight(inBeat, beatTicks));
       }
-      beat[i] = beats;
-      family[i] = family(inBar);
+      barPlace[i] = barPlaces.of(even[i]);
+      beat[i] = (int) (even[i] / beatTicks);
+      family[i] = family(even[i]);
     }
-    double[] weight = weights.stream().mapToDouble(Double::doubleValue).toArray();
-    return new Slots(ms, place, weight, barPlace, beat, family);
+    return new BarLines(
+        tick, place, barPlace, beat, family, (int) Math.ceilDiv(kind.length(), beatTicks));
   }
 
   /** Gives each distance in ticks a number, in the order in which they are first met. */
-  private static final class Places {
-    private int[] numbers = new int[0];
-    private int count;
+  private static final class Numbers {
+    private final Map<Long, Integer> known = new HashMap<>();
 
     int of(long ticks) {
-      int at = (int) ticks;
-      if (at >= numbers.length) {
-        numbers = Arrays.copyOf(numbers, Math.max(at + 1, 2 * numbers.length));
-      }
-      if (numbers[at] == 0) {
-        numbers[at] = ++count;
-      }
-      return numbers[at] - 1;
+      return known.computeIfAbsent(ticks, t -> known.size());
     }
   }
 
-  /** How strong a place is: where it would be without swing, on a straight or a triplet line. */
-  private double weight(long inBeat, long beatTicks) {
-    long even = unswung(inBeat);
-    if (even == 0) {
+  /** How strong a place is. */
+  private static double weight(long inBeat, long beatTicks) {
+    if (inBeat == 0) {
       return WHOLE_BEAT;
     }
-    if (even * 2 % beatTicks == 0 || even * 3 % beatTicks == 0) {
+    if (inBeat * 2 % beatTicks == 0 || inBeat * 3 % beatTicks == 0) {
       return HALF_OR_THIRD;
     }
-    return even * 4 % beatTicks == 0 ? QUARTER : FINER;
+    return inBeat * 4 % beatTicks == 0 ? QUARTER : FINER;
   }
 
-  private long unswung(long inBeat) {
-    NoteValue value = settings.grid().values().get(0);
-    boolean swings =
-        settings.grid().values().size() == 1
-            && settings.swing() != GridLines.EVEN
-            && value.division() == NoteValue.Division.STRAIGHT;
-    if (!swings) {
-      return inBeat;
-    }
-    return Math.round((double) inBeat / value.ticks() - 0.25) * value.ticks();
-  }
-
+  /** Which division a line belongs to alone; {@link Slots#BOTH} where there are several. */
   private byte family(long inBar) {
-    boolean straight = false;
-    boolean triplet = false;
+    byte found = Slots.BOTH;
     for (NoteValue value : settings.grid().values()) {
-      boolean on = inBar % value.ticks() == 0;
-      triplet |= on && value.division() == NoteValue.Division.TRIPLET;
-      straight |= on && value.division() != NoteValue.Division.TRIPLET;
+      if (value.tickOf(Math.round((double) inBar / value.ticks())) == inBar) {
+        byte family = familyOf(value.division());
+        if (found != Slots.BOTH && found != family) {
+          return Slots.BOTH;
+        }
+        found = family;
+      }
     }
-    return straight == triplet ? Slots.BOTH : straight ? Slots.STRAIGHT : Slots.TRIPLET;
+    return found;
   }
 
-  double[] eventsMs() {
-    return eventsMs;
-  }
-
-  boolean[] sharesPitch() {
-    return sharesPitch;
+  private static byte familyOf(NoteValue.Division division) {
+    return switch (division) {
+      case STRAIGHT, DOTTED -> Slots.STRAIGHT;
+      case TRIPLET -> Slots.TRIPLET;
+      case FIFTH -> Slots.FIFTHS;
+      case SEVENTH -> Slots.SEVENTHS;
+    };
   }
 
   Slots slots() {
     return slots;
-  }
-
-  int eventOf(int note) {
-    return eventOf[note];
   }
 
   long tick(int slot) {

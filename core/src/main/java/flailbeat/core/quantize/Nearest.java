@@ -1,10 +1,13 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /**
  * Rounds every onset, as played, to the nearest line.
@@ -25,24 +28,25 @@ import java.util.List;
 public final class Nearest implements Quantizer {
   private final QuantizeSettings settings;
   private final TempoMap tempos;
-  private final GridLines lines;
+  private final MeterMap meters;
 
   public Nearest(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
     this.settings = settings;
     this.tempos = tempos;
-    this.lines = new GridLines(settings.grid(), meters, settings.swing());
+    this.meters = meters;
   }
 
   @Override
-  public QuantizePlan plan(List<Note> notes, List<Note> others) {
+  public QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
     double lagMs = lagMs(drafts);
     chooseLines(drafts, lagMs);
-    drafts.settle(others, settings, lines);
-    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, List.of());
+    drafts.decide(decided);
+    int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
+    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, List.of(), trimmed);
   }
 
   private double lagMs(Drafts drafts) {
@@ -56,15 +60,22 @@ public final class Nearest implements Quantizer {
     };
   }
 
+  /** Each note by itself; the notes of a chord that is to keep its spread by their mean. */
   private void chooseLines(Drafts drafts, double lagMs) {
-    GridLines.Walker walker = lines.walker();
-    double strength = settings.strength() / 100;
-    double reach = settings.catchRange() / 200;
+    GridLines.Walker walker =
+        new GridLines(settings.grid(), meters, settings.swing(), settings.groove()).walker();
+    boolean together = settings.chords() == QuantizeSettings.Chords.KEEP;
+    Optional<Events> events = together ? Optional.of(new Events(drafts, tempos)) : Optional.empty();
     for (int i = 0; i < drafts.size(); i++) {
       long played = drafts.played(i).onset();
       long freed = lagMs == 0 ? played : tempos.earlier(played, lagMs);
-      walker.find(freed);
-      drafts.choose(i, freed, walker.line(), walker.runnerUp(), strength, reach);
+      if (events.isPresent()) {
+        double ms = events.get().ms()[events.get().of(i)] - lagMs;
+        walker.find(tempos.tickAt(Math.round(ms * 1e6)));
+      } else {
+        walker.find(freed);
+      }
+      drafts.choose(i, freed, walker.line(), walker.runnerUp());
     }
   }
 }

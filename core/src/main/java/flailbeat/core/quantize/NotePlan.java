@@ -12,15 +12,25 @@ import flailbeat.core.model.Note;
  * @param length how long it would be
  * @param outcome why it goes there
  * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 1
+ * @param decided whether a person has decided on the line
  */
 public record NotePlan(
-    Note note, long line, long otherLine, long onset, long length, Outcome outcome, double doubt) {
+    Note note,
+    long line,
+    long otherLine,
+    long onset,
+    long length,
+    Outcome outcome,
+    double doubt,
+    boolean decided) {
   /** What becomes of a note. */
   public enum Outcome {
     /** It goes towards its line. */
     TO_LINE,
     /** It stays as played, being outside the catch range. */
     OUT_OF_CATCH,
+    /** It is near enough to its line to keep its place. */
+    TIGHT,
     /** It stays as played, since a note of its pitch has the line already. */
     LINE_TAKEN
   }
@@ -30,15 +40,5 @@ public record NotePlan(
 
   public boolean isDoubtful() {
     return doubt >= DOUBTFUL;
-  }
-
-  /** Whether the note would stand elsewhere, or last otherwise, than it does now. */
-  public boolean changes() {
-    return onset != note.onset() || length != note.length();
-  }
-
-  /** The note as it would stand. */
-  public Note result() {
-    return changes() ? note.standingAt(onset, length) : note;
   }
 }

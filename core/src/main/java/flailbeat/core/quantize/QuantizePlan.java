@@ -1,8 +1,10 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
 import java.util.AbstractList;
 import java.util.HashMap;
 import java.util.List;
@@ -17,7 +19,7 @@ import java.util.function.UnaryOperator;
 public final class QuantizePlan {
   /** A plan for no notes. */
   public static final QuantizePlan NONE =
-      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0, List.of());
+      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0, List.of(), 0);
 
   /** Up to so many names for each note, an array is used to find them. */
   private static final int DENSE = 8;
@@ -28,9 +30,15 @@ public final class QuantizePlan {
   private final Timing timing;
   private final double removedLagMs;
   private final List<OtherReading> otherReadings;
+  private final int trimmed;
 
   QuantizePlan(
-      Drafts drafts, Timing timing, double removedLagMs, List<OtherReading> otherReadings) {
+      Drafts drafts,
+      Timing timing,
+      double removedLagMs,
+      List<OtherReading> otherReadings,
+      int trimmed) {
+    this.trimmed = trimmed;
     this.otherReadings = List.copyOf(otherReadings);
     this.drafts = drafts;
     this.timing = timing;
@@ -87,6 +95,11 @@ public final class QuantizePlan {
     return moved;
   }
 
+  /** How many notes are shortened, since the next of their pitch begins. */
+  public int trimmed() {
+    return trimmed;
+  }
+
   public int doubtful() {
     return (int) notes().stream().filter(NotePlan::isDoubtful).count();
   }
@@ -98,6 +111,18 @@ public final class QuantizePlan {
   /** The song with the plan carried out: the same song when nothing changes. O(n). */
   public Song applyTo(Song song) {
     return NoteEdits.mapAll(song, mover());
+  }
+
+  /** As {@link #applyTo(Song)}, with the sustain pedal of their track moved along. */
+  public Song applyTo(Song song, TrackId track) {
+    double ticksPerMs = song.tempos().tickAt(1_000_000_000) / 1000.0;
+    return applyTo(song)
+        .withTrack(
+            track,
+            t -> {
+              List<ControlPoint> controls = new PedalsAlong(drafts).move(t.controls(), ticksPerMs);
+              return controls == t.controls() ? t : t.withEvents(controls, t.carried());
+            });
   }
 
   /** Gives each note as it would stand; a note that is not in the plan, or stays, as it is. */

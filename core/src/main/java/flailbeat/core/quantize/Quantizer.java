@@ -1,9 +1,11 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
+import java.util.Map;
 
 /** Plans where notes go. */
 public interface Quantizer {
@@ -13,7 +15,18 @@ public interface Quantizer {
    * @param notes those to quantize, in any order
    * @param others the track's other notes, which keep their places
    */
-  QuantizePlan plan(List<Note> notes, List<Note> others);
+  default QuantizePlan plan(List<Note> notes, List<Note> others) {
+    return plan(notes, others, Map.of());
+  }
+
+  /**
+   * Plans where notes of one track go, some of them as a person has decided.
+   *
+   * @param notes those to quantize, in any order
+   * @param others the track's other notes, which keep their places
+   * @param decided the lines, as ticks, of those that were decided on
+   */
+  QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided);
 
   /** The one that the settings ask for. */
   static Quantizer of(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {

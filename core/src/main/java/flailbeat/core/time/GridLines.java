@@ -80,6 +80,32 @@ public final class GridLines {
     this(grid, meters, EVEN);
   }
 
+  /** The lines of a bar as arithmetic puts them, in ticks from its start, in order. O(lines). */
+  public long[] evenLines(long barLength) {
+    return values.stream()
+        .flatMapToLong(v -> LongStream.range(0, v.stepsIn(barLength)).map(v::tickOf))
+        .sorted()
+        .distinct()
+        .toArray();
+  }
+
+  /**
+   * Where a line stands, in ticks from the start of its bar, with swing and groove.
+   *
+   * @param bar the number of the bar
+   * @param even where arithmetic puts it, as {@link #evenLines} says
+   */
+  public long standing(int bar, long even) {
+    for (NoteValue value : values) {
+      long step = Math.round((double) even / value.ticks());
+      if (value.tickOf(step) == even) {
+        long line = offset(step, value);
+        return line + shift.ticks(Math.floorMod(bar, shift.bars()), line);
+      }
+    }
+    return even;
+  }
+
   /** The nearest line; a tick half way between two goes to the later one. */
   public long nearest(long tick) {
     return nearestTwo(tick).line();

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
-import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -21,7 +20,7 @@ import org.junit.jupiter.api.Test;
 class FitTest {
   private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
   private static final MeterMap METER = MeterMap.of(Meter.COMMON);
-  private static final QuantizeSettings FIT = QuantizeSettings.standard().withMethod(Method.FIT);
+  private static final QuantizeSettings FIT = QuantizeSettings.recommended();
 
   private final List<Note> notes = new ArrayList<>();
 

@@ -8,7 +8,9 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.quantize.NotePlan.Outcome;
+import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
+import flailbeat.core.quantize.QuantizeSettings.Reach;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -61,10 +63,11 @@ class NearestTest {
 
   @Test
   void quantizing_starts_from_as_played_however_often_it_is_done() {
-    Note once = plan(SIXTEENTHS, List.of(played(60, 300, 400))).notes().get(0).result();
+    Note played = played(60, 300, 400);
+    Note once = plan(SIXTEENTHS, List.of(played)).mover().apply(played);
     QuantizeSettings half = SIXTEENTHS.withStrength(50);
-    Note twice = plan(half, List.of(once)).notes().get(0).result();
-    Note thrice = plan(half, List.of(twice)).notes().get(0).result();
+    Note twice = plan(half, List.of(once)).mover().apply(once);
+    Note thrice = plan(half, List.of(twice)).mover().apply(twice);
     assertThat(twice.onset()).isEqualTo(270);
     assertThat(thrice).isEqualTo(twice);
     assertThat(plan(SIXTEENTHS.withStrength(0), List.of(once)).notes().get(0).onset())
@@ -189,15 +192,18 @@ class NearestTest {
         long onset = random.nextInt(1200) - 100;
         notes.add(played(60 + random.nextInt(3), onset, onset + 1 + random.nextInt(400)));
       }
+      Ends[] ends = Ends.values();
       QuantizeSettings settings =
-          new QuantizeSettings(
-              round % 2 == 0 ? QuantizeSettings.Method.NEAREST : QuantizeSettings.Method.FIT,
-              Grid.parse(round % 2 == 0 ? "1/16" : "1/8T"),
-              random.nextInt(101),
-              50 + random.nextInt(26),
-              random.nextInt(101),
-              round % 3 == 0 ? Ends.SNAP : Ends.KEEP,
-              round % 5 == 0 ? new Lag.Auto() : new Lag.Off());
+          (round % 2 == 0 ? QuantizeSettings.standard() : QuantizeSettings.recommended())
+              .withGrid(Grid.parse(round % 2 == 0 ? "1/16" : "1/8T"))
+              .withStrength(random.nextInt(101))
+              .withSwing(50 + random.nextInt(26))
+              .withReach(
+                  new Reach(
+                      random.nextInt(101), round % 7 == 0, round % 4 * 5, 1 + random.nextInt(200)))
+              .withEnds(ends[round % ends.length])
+              .withChords(round % 6 == 0 ? Chords.KEEP : Chords.CLOSE)
+              .withLag(round % 5 == 0 ? new Lag.Auto() : new Lag.Off());
       List<NotePlan> plans = plan(settings, notes).notes();
       assertThat(plans.stream().map(p -> p.note().id()).collect(Collectors.toSet()))
           .isEqualTo(notes.stream().map(Note::id).collect(Collectors.toSet()));
@@ -208,7 +214,7 @@ class NearestTest {
   private static void assertNoneBecameOne(List<NotePlan> plans) {
     Set<Long> movedTo = new HashSet<>();
     for (NotePlan p : plans) {
-      if (p.outcome() == Outcome.TO_LINE && p.changes()) {
+      if (p.outcome() == Outcome.TO_LINE && p.onset() != p.note().onset()) {
         assertThat(movedTo.add(p.onset() * 128 + p.note().pitch())).isTrue();
       }
     }

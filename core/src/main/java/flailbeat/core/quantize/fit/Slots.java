@@ -11,7 +11,7 @@ import java.util.Arrays;
  * @param barPlace which place of the bar each is, from 0
  * @param beat the number of the beat that each lies in
  * @param family what each belongs to alone: {@value #BOTH} to every division, {@value #STRAIGHT} to
- *     straight ones, {@value #TRIPLET} to triplets
+ *     straight ones, {@value #TRIPLET} to triplets, and so on
  */
 public record Slots(
     double[] ms, int[] place, double[] weight, int[] barPlace, int[] beat, byte[] family) {
@@ -28,15 +28,22 @@ public record Slots(
     return ms.length;
   }
 
-  /** Whether there are slots of straight and of triplet divisions alone. */
+  /** It belongs to fifths alone. */
+  public static final byte FIFTHS = 3;
+
+  /** It belongs to sevenths alone. */
+  public static final byte SEVENTHS = 4;
+
+  /** Whether there are slots that belong to different divisions alone. */
   boolean isMixed() {
-    boolean straight = false;
-    boolean triplet = false;
+    byte only = BOTH;
     for (byte f : family) {
-      straight |= f == STRAIGHT;
-      triplet |= f == TRIPLET;
+      if (f != BOTH && only != BOTH && f != only) {
+        return true;
+      }
+      only = f == BOTH ? only : f;
     }
-    return straight && triplet;
+    return false;
   }
 
   /** Those that begin before a time, and at least a few. */

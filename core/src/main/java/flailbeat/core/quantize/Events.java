@@ -1,0 +1,76 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.time.TempoMap;
+import java.util.Arrays;
+
+/**
+ * Notes as events: those of different pitches that were struck within {@value #CHORD_MS} ms are one
+ * event, a chord. O(n).
+ */
+final class Events {
+  /** How far the notes of a chord may be apart. */
+  static final double CHORD_MS = 25;
+
+  private final int[] eventOf;
+  private final double[] ms;
+  private final boolean[] sharesPitch;
+
+  Events(Drafts drafts, TempoMap tempos) {
+    int n = drafts.size();
+    eventOf = new int[n];
+    double[] sums = new double[n];
+    int[] notesIn = new int[n];
+    boolean[] shared = new boolean[n];
+    int count = gather(drafts, tempos, sums, notesIn, shared);
+    ms = new double[count];
+    sharesPitch = Arrays.copyOf(shared, count);
+    for (int e = 0; e < count; e++) {
+      ms[e] = sums[e] / notesIn[e];
+    }
+  }
+
+  /** Sums up each event's times, counts its notes; gives the number of events. */
+  private int gather(
+      Drafts drafts, TempoMap tempos, double[] sums, int[] notesIn, boolean[] shared) {
+    long[] here = new long[2];
+    long[] before = new long[2];
+    int last = -1;
+    double began = 0;
+    for (int i = 0; i < drafts.size(); i++) {
+      double at = tempos.nanosAt(drafts.played(i).onset()) / 1e6;
+      int pitch = drafts.note(i).pitch();
+      if (last < 0 || at - began > CHORD_MS || has(here, pitch)) {
+        last++;
+        began = at;
+        before[0] = here[0];
+        before[1] = here[1];
+        Arrays.fill(here, 0);
+      }
+      sums[last] += at;
+      notesIn[last]++;
+      here[pitch >> 6] |= 1L << (pitch & 63);
+      shared[last] |= has(before, pitch);
+      eventOf[i] = last;
+    }
+    return last + 1;
+  }
+
+  private static boolean has(long[] pitches, int pitch) {
+    return (pitches[pitch >> 6] & 1L << (pitch & 63)) != 0;
+  }
+
+  /** The event of each note, in the order of the drafts. */
+  int of(int note) {
+    return eventOf[note];
+  }
+
+  /** When each was played: the mean of its notes. */
+  double[] ms() {
+    return ms;
+  }
+
+  /** For each, whether it has a pitch in common with the one before. */
+  boolean[] sharesPitch() {
+    return sharesPitch;
+  }
+}

@@ -1,0 +1,82 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.ControlPoint.Kind;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * Moves the sustain pedal along with the notes: each of its points as far as the note that it
+ * belongs to, which is the last that had begun by then, or begins within {@value #AHEAD_MS} ms.
+ * Points keep their order. Those outside the notes stay. O((n + m) log n).
+ */
+final class PedalsAlong {
+  private static final int SUSTAIN = 64;
+  private static final double AHEAD_MS = 60;
+
+  private final long[] from;
+  private final long[] moved;
+  private final long end;
+
+  PedalsAlong(Drafts drafts) {
+    int[] order =
+        IntStream.range(0, drafts.size())
+            .boxed()
+            .sorted(Comparator.comparingLong(i -> drafts.note(i).onset()))
+            .mapToInt(Integer::intValue)
+            .toArray();
+    from = new long[order.length];
+    moved = new long[order.length];
+    long last = 0;
+    for (int i = 0; i < order.length; i++) {
+      from[i] = drafts.note(order[i]).onset();
+      moved[i] = drafts.onset(order[i]) - from[i];
+      last = Math.max(last, drafts.note(order[i]).end());
+    }
+    end = last;
+  }
+
+  /**
+   * The points of a track, in order; the same list when none moves.
+   *
+   * @param ticksPerMs at the song's tempo
+   */
+  List<ControlPoint> move(List<ControlPoint> points, double ticksPerMs) {
+    long ahead = Math.round(AHEAD_MS * ticksPerMs);
+    List<ControlPoint> result = new ArrayList<>(points.size());
+    long latest = 0;
+    boolean same = true;
+    for (ControlPoint point : points) {
+      boolean pedal = point.kind() == Kind.CONTROLLER && point.number() == SUSTAIN;
+      long by = pedal ? by(point.tick(), ahead) : 0;
+      same &= by == 0;
+      long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
+      latest = pedal ? tick : latest;
+      result.add(
+          tick == point.tick()
+              ? point
+              : new ControlPoint(tick, point.kind(), point.number(), point.value()));
+    }
+    if (same) {
+      return points;
+    }
+    result.sort(Comparator.comparingLong(ControlPoint::tick));
+    return result;
+  }
+
+  private long by(long tick, long ahead) {
+    int low = 0;
+    int high = from.length;
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (from[mid] <= tick + ahead) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low == 0 || tick > end + ahead ? 0 : moved[low - 1];
+  }
+}

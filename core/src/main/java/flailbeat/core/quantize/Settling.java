@@ -1,0 +1,303 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.quantize.NotePlan.Outcome;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntToLongFunction;
+
+/**
+ * What follows once lines are chosen: who is within reach, that no two notes of one pitch come to
+ * stand on one place, where each note ends, and that none is still held when the next of its pitch
+ * begins. O(n log n) at most; O(n) for notes in order with nothing else on their track.
+ */
+final class Settling {
+  private static final int ABSENT = -1;
+
+  private final Drafts drafts;
+  private final QuantizeSettings settings;
+  private final TempoMap tempos;
+  private final MeterMap meters;
+  private final GridLines lines;
+  private int trimmed;
+
+  Settling(Drafts drafts, QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
+    this.drafts = drafts;
+    this.settings = settings;
+    this.tempos = tempos;
+    this.meters = meters;
+    this.lines = new GridLines(settings.grid(), meters, settings.swing(), settings.groove());
+  }
+
+  /**
+   * Settles the drafts.
+   *
+   * @param others notes of the same track that keep their places
+   * @return how many notes were trimmed where the next of their pitch begins
+   */
+  int settle(List<Note> others) {
+    long[] fixed = others.stream().mapToLong(n -> place(n.pitch(), n.onset())).sorted().toArray();
+    boolean endsOnly = settings.ends() == QuantizeSettings.Ends.ONLY;
+    for (int i = 0; i < drafts.size(); i++) {
+      if (endsOnly) {
+        drafts.moveTo(i, drafts.note(i).onset());
+      } else {
+        move(i);
+      }
+    }
+    if (!endsOnly) {
+      giveOnce(i -> place(drafts.note(i).pitch(), drafts.line(i)));
+      closeChordsOrNot();
+      giveOnce(this::place);
+      keepClearOfThoseThatStay(fixed);
+    }
+    end();
+    trimOverlaps(fixed);
+    weigh();
+    return trimmed;
+  }
+
+  private void move(int i) {
+    long freed = drafts.freed(i);
+    long line = drafts.line(i);
+    if (!isCaught(i, freed, line)) {
+      drafts.leaveAt(i, drafts.played(i).onset(), Outcome.OUT_OF_CATCH);
+    } else if (isTight(i, freed, line)) {
+      drafts.leaveAt(i, freed, Outcome.TIGHT);
+    } else {
+      drafts.moveTo(i, Math.round(freed + (line - freed) * settings.strength() / 100));
+    }
+  }
+
+  private boolean isCaught(int i, long freed, long line) {
+    QuantizeSettings.Reach reach = settings.reach();
+    if (reach.isAll() || drafts.isDecided(i)) {
+      return true;
+    }
+    double within = Math.abs(line - drafts.otherLine(i)) * reach.catchRange() / 200;
+    return Math.abs(freed - line) <= within != reach.outside();
+  }
+
+  private boolean isTight(int i, long freed, long line) {
+    double tight = settings.reach().tightMs();
+    return tight > 0 && !drafts.isDecided(i) && Math.abs(tempos.millisBetween(freed, line)) < tight;
+  }
+
+  /** The notes of a chord that go to one line may keep their distances. */
+  private void closeChordsOrNot() {
+    if (settings.chords() == QuantizeSettings.Chords.CLOSE) {
+      return;
+    }
+    Events events = new Events(drafts, tempos);
+    int from = 0;
+    for (int i = 1; i <= drafts.size(); i++) {
+      boolean ends = i == drafts.size() || events.of(i) != events.of(from);
+      if (ends && i - from > 1) {
+        keepTogether(from, i);
+      }
+      from = ends ? i : from;
+    }
+  }
+
+  private void keepTogether(int from, int end) {
+    double mean = 0;
+    for (int i = from; i < end; i++) {
+      mean += (double) drafts.freed(i) / (end - from);
+    }
+    double move = (drafts.line(from) - mean) * settings.strength() / 100;
+    for (int i = from; i < end; i++) {
+      if (drafts.goesToLine(i) && drafts.line(i) == drafts.line(from)) {
+        drafts.moveTo(i, Math.round(drafts.freed(i) + move));
+      }
+    }
+  }
+
+  /**
+   * No two go to one line, or come to stand on one place: the first in order of the times as played
+   * has it, unless a later one was played just on its line.
+   */
+  private void giveOnce(IntToLongFunction placeOf) {
+    Places holders = new Places(drafts.size());
+    for (int i = 0; i < drafts.size(); i++) {
+      if (!drafts.goesToLine(i)) {
+        continue;
+      }
+      int holder = holders.putIfAbsent(placeOf.applyAsLong(i), i);
+      if (holder == ABSENT) {
+        continue;
+      }
+      if (isPlayedOnLine(i) && !isPlayedOnLine(holder)) {
+        stay(holder);
+        holders.replace(placeOf.applyAsLong(i), i);
+      } else {
+        stay(i);
+      }
+    }
+  }
+
+  private boolean isPlayedOnLine(int i) {
+    return drafts.played(i).onset() == drafts.line(i);
+  }
+
+  private void stay(int i) {
+    drafts.leaveAt(i, drafts.played(i).onset(), Outcome.LINE_TAKEN);
+  }
+
+  /** A note that moves must not land on one of its pitch that does not; then it stays as well. */
+  private void keepClearOfThoseThatStay(long[] fixed) {
+    boolean again = true;
+    while (again) {
+      long[] places = withStayers(fixed);
+      again = false;
+      for (int i = 0; i < drafts.size() && places.length > 0; i++) {
+        if (drafts.goesToLine(i) && Arrays.binarySearch(places, place(i)) >= 0) {
+          stay(i);
+          again = true;
+        }
+      }
+    }
+  }
+
+  private long[] withStayers(long[] fixed) {
+    int count = fixed.length;
+    long[] all = Arrays.copyOf(fixed, count + drafts.size());
+    for (int i = 0; i < drafts.size(); i++) {
+      if (!drafts.goesToLine(i)) {
+        all[count++] = place(i);
+      }
+    }
+    long[] result = Arrays.copyOf(all, count);
+    Arrays.sort(result);
+    return result;
+  }
+
+  private long place(int i) {
+    return place(drafts.note(i).pitch(), drafts.onset(i));
+  }
+
+  private static long place(int pitch, long onset) {
+    return (long) pitch << 48 | onset;
+  }
+
+  private void end() {
+    GridLines.Walker walker = lines.walker();
+    for (int i = 0; i < drafts.size(); i++) {
+      long asPlayed = drafts.lengthAsPlayed(i);
+      drafts.setLength(i, drafts.goesToLine(i) ? lengthOf(i, asPlayed, walker) : asPlayed);
+    }
+  }
+
+  private long lengthOf(int i, long asPlayed, GridLines.Walker walker) {
+    double strength = settings.strength() / 100;
+    long step = settings.grid().finestTicks();
+    long release = drafts.freed(i) + drafts.played(i).length();
+    long least = Math.min(asPlayed, settings.reach().leastLength());
+    return switch (settings.ends()) {
+      case KEEP -> asPlayed;
+      case STAY -> Math.max(least, drafts.played(i).release() - drafts.onset(i));
+      case LENGTHS -> {
+        long whole = Math.max(1, Math.round((double) asPlayed / step)) * step;
+        yield Math.max(least, Math.round(asPlayed + (whole - asPlayed) * strength));
+      }
+      case SNAP, ONLY -> {
+        walker.find(release);
+        long end = Math.round(release + (walker.line() - release) * strength);
+        yield Math.max(Math.max(least, Math.round(step * strength)), end - drafts.onset(i));
+      }
+    };
+  }
+
+  /**
+   * A key can be pressed again only once it is up: a note ends where the next of its pitch begins.
+   */
+  private void trimOverlaps(long[] fixed) {
+    int[] last = new int[Pitch.HIGHEST + 1];
+    Arrays.fill(last, ABSENT);
+    for (int i = 0; i < drafts.size(); i++) {
+      int pitch = drafts.note(i).pitch();
+      int before = last[pitch];
+      if (before != ABSENT) {
+        boolean inOrder = drafts.onset(before) <= drafts.onset(i);
+        trim(inOrder ? before : i, drafts.onset(inOrder ? i : before));
+        last[pitch] = inOrder ? i : before;
+      } else {
+        last[pitch] = i;
+      }
+      trimAtOthers(i, pitch, fixed);
+    }
+  }
+
+  private void trimAtOthers(int i, int pitch, long[] fixed) {
+    if (fixed.length > 0) {
+      int at = Arrays.binarySearch(fixed, place(i) + 1);
+      int next = at < 0 ? -at - 1 : at;
+      if (next < fixed.length && fixed[next] >> 48 == pitch) {
+        trim(i, fixed[next] & (1L << 48) - 1);
+      }
+    }
+  }
+
+  /** Notes that overlapped where they stood, and are not changed, are left alone. */
+  private void trim(int i, long next) {
+    boolean overlaps = drafts.onset(i) < next && drafts.onset(i) + drafts.length(i) > next;
+    if (overlaps && drafts.changes(i)) {
+      drafts.setLength(i, next - drafts.onset(i));
+      trimmed++;
+    }
+  }
+
+  private void weigh() {
+    if (settings.groove().velocityShare() == 0) {
+      return;
+    }
+    for (int i = 0; i < drafts.size(); i++) {
+      if (drafts.goesToLine(i)) {
+        drafts.setVelocity(
+            i, settings.groove().velocity(drafts.note(i).velocity(), drafts.line(i), meters));
+      }
+    }
+  }
+
+  /** Which draft has a place: a table with open addressing, since there may be a million. */
+  private static final class Places {
+    private final long[] keys;
+    private final int[] holders;
+    private final int mask;
+
+    Places(int count) {
+      int size = Integer.highestOneBit(Math.max(4, count)) * 4;
+      keys = new long[size];
+      holders = new int[size];
+      mask = size - 1;
+      Arrays.fill(holders, ABSENT);
+    }
+
+    /** The one who has it already; {@link #ABSENT} when it was free. */
+    int putIfAbsent(long key, int holder) {
+      int at = slot(key);
+      if (holders[at] == ABSENT) {
+        keys[at] = key;
+        holders[at] = holder;
+        return ABSENT;
+      }
+      return holders[at];
+    }
+
+    void replace(long key, int holder) {
+      holders[slot(key)] = holder;
+    }
+
+    private int slot(long key) {
+      long mixed = key * 0x9E3779B97F4A7C15L;
+      int at = (int) (mixed >>> 32) & mask;
+      while (holders[at] != ABSENT && keys[at] != key) {
+        at = at + 1 & mask;
+      }
+      return at;
+    }
+  }
+}

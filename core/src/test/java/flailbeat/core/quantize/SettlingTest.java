@@ -1,0 +1,190 @@
+package flailbeat.core.quantize;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.quantize.NotePlan.Outcome;
+import flailbeat.core.quantize.QuantizeSettings.Chords;
+import flailbeat.core.quantize.QuantizeSettings.Ends;
+import flailbeat.core.quantize.QuantizeSettings.Reach;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** At 120 bpm a tick is 0.520833 ms (facts.md), so 24 ticks are 12.5 ms; a sixteenth is 240. */
+class SettlingTest {
+  private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
+  private static final MeterMap METER = MeterMap.of(Meter.COMMON);
+  private static final QuantizeSettings ROUNDED = QuantizeSettings.standard();
+
+  private final List<Note> notes = new ArrayList<>();
+
+  private Note play(int pitch, long onset, long release) {
+    Note note = Note.asPlayed(new NoteId(notes.size() + 1), pitch, 90, new Played(onset, release));
+    notes.add(note);
+    return note;
+  }
+
+  private QuantizePlan plan(QuantizeSettings settings) {
+    return new Nearest(settings, TEMPO, METER).plan(notes, List.of());
+  }
+
+  private NotePlan only(QuantizeSettings settings) {
+    return plan(settings).notes().get(0);
+  }
+
+  /** A note from 250 to 600, on a grid of 240: worked out by hand. */
+  @ParameterizedTest
+  @CsvSource({
+    "KEEP, 240, 350",
+    "SNAP, 240, 480",
+    "LENGTHS, 240, 240",
+    "STAY, 240, 360",
+    "ONLY, 250, 470"
+  })
+  void what_moves_of_a_note(Ends ends, long onset, long length) {
+    play(60, 250, 600);
+    NotePlan plan = only(ROUNDED.withEnds(ends));
+    assertThat(plan.onset()).isEqualTo(onset);
+    assertThat(plan.length()).isEqualTo(length);
+  }
+
+  @Test
+  void no_note_gets_shorter_than_is_wanted_unless_it_was() {
+    play(60, 230, 235);
+    play(62, 130, 245);
+    Reach reach = Reach.ALL.withLeastLength(60);
+    QuantizePlan plan = plan(ROUNDED.withEnds(Ends.STAY).withReach(reach));
+    assertThat(plan.notes()).extracting(NotePlan::length).containsExactly(60L, 5L);
+  }
+
+  @Test
+  void only_notes_outside_the_catch_range_or_what_is_not_tight_is_moved() {
+    play(60, 240 + 20, 400);
+    play(62, 480 + 100, 700);
+    Reach outside = Reach.ALL.withCatchRange(50).withOutside(true);
+    assertThat(plan(ROUNDED.withReach(outside)).notes())
+        .extracting(NotePlan::outcome)
+        .containsExactly(Outcome.OUT_OF_CATCH, Outcome.TO_LINE);
+    QuantizePlan tight = plan(ROUNDED.withReach(Reach.ALL.withTightMs(12.5)));
+    assertThat(tight.notes())
+        .extracting(NotePlan::outcome)
+        .containsExactly(Outcome.TIGHT, Outcome.TO_LINE);
+    assertThat(tight.notes().get(0).onset()).isEqualTo(260);
+    assertThatThrownBy(() -> Reach.ALL.withTightMs(-1)).hasMessageContaining("0 to 100 ms");
+  }
+
+  @Test
+  void a_chord_closes_up_or_keeps_its_spread() {
+    play(60, 300, 500);
+    play(64, 310, 500);
+    play(67, 332, 500);
+    assertThat(plan(ROUNDED).notes()).extracting(NotePlan::onset).containsOnly(240L);
+    assertThat(plan(ROUNDED.withChords(Chords.KEEP)).notes())
+        .extracting(NotePlan::onset)
+        .containsExactly(226L, 236L, 258L);
+  }
+
+  @Test
+  void a_note_ends_where_the_next_of_its_pitch_begins_and_that_is_told() {
+    play(60, 20, 490);
+    play(60, 510, 700);
+    play(60, 730, 900);
+    QuantizePlan plan = plan(ROUNDED.withEnds(Ends.SNAP));
+    assertThat(plan.notes()).extracting(NotePlan::length).containsExactly(480L, 240L, 240L);
+    assertThat(plan(ROUNDED).trimmed()).isZero();
+    notes.clear();
+    play(60, 0, 470);
+    play(60, 471, 580);
+    play(60, 590, 700);
+    QuantizePlan closer = plan(ROUNDED.withGrid(Grid.parse("1/8")));
+    assertThat(closer.notes().get(2).outcome()).isEqualTo(Outcome.LINE_TAKEN);
+    notes.clear();
+    play(60, 10, 300);
+    play(60, 310, 500);
+    QuantizePlan trimmed = plan(ROUNDED);
+    assertThat(trimmed.trimmed()).isEqualTo(1);
+    assertThat(trimmed.notes().get(0).length()).isEqualTo(240);
+  }
+
+  @Test
+  void a_decision_stands_whatever_seemed_likelier_and_is_no_longer_doubtful() {
+    Note note = play(60, 350, 500);
+    QuantizePlan plan =
+        new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Map.of(note.id(), 480L));
+    assertThat(plan.notes().get(0).onset()).isEqualTo(480);
+    assertThat(plan.notes().get(0).otherLine()).isEqualTo(240);
+    assertThat(plan.notes().get(0).doubt()).isZero();
+    assertThat(plan.notes().get(0).decided()).isTrue();
+  }
+
+  @Test
+  void a_groove_is_taken_from_a_clip_and_moves_lines_and_velocities() {
+    for (int bar = 0; bar < 4; bar++) {
+      notes.add(Note.placed(new NoteId(100 + bar), 42, 100, bar * 3840L + 6, 100));
+      notes.add(Note.placed(new NoteId(200 + bar), 42, 60, bar * 3840L + 500 + bar % 2 * 8, 100));
+    }
+    Groove groove = Groove.from(notes, Grid.parse("1/8"), METER, 1, "Shuffle");
+    assertThat(groove.slots())
+        .containsExactly(new Groove.Slot(0, 0, 6, 100), new Groove.Slot(0, 480, 24, 60));
+    notes.clear();
+    play(60, 3840 + 490, 5000);
+    play(60, 3840 * 3 - 10, 12000);
+    QuantizeSettings grooved =
+        ROUNDED.withGrid(Grid.parse("1/8")).withGroove(groove.withVelocityShare(50));
+    QuantizePlan plan = plan(grooved);
+    assertThat(plan.notes()).extracting(NotePlan::onset).containsExactly(3840L + 504, 11526L);
+    assertThat(plan.mover().apply(notes.get(0)).velocity()).isEqualTo(75);
+    QuantizePlan fitted =
+        new Fit(grooved.withMethod(QuantizeSettings.Method.FIT), TEMPO, METER)
+            .plan(notes, List.of());
+    assertThat(fitted.notes()).extracting(NotePlan::line).containsExactly(3840L + 504, 11526L);
+    assertThatThrownBy(() -> Groove.from(List.of(), Grid.parse("1/8"), METER, 1, "Nothing"))
+        .hasMessageContaining("needs notes");
+  }
+
+  @Test
+  void the_sustain_pedal_moves_with_the_notes_it_belongs_to() {
+    Song song = SongEdits.addTrack(Song.empty(), Instrument.melodic(0));
+    Track track = song.tracks().getLast();
+    List<NoteEdits.NewNote> added =
+        List.of(
+            new NoteEdits.NewNote(60, 90, new Played(20, 460)),
+            new NoteEdits.NewNote(62, 90, new Played(460, 900)));
+    Song played =
+        NoteEdits.add(song, track.id(), added, new TickRange(0, 3840))
+            .withTrack(
+                track.id(),
+                t ->
+                    t.withEvents(
+                        List.of(
+                            ControlPoint.of(60, 0xB0, 64, 127),
+                            ControlPoint.of(100, 0xB0, 1, 50),
+                            ControlPoint.of(440, 0xB0, 64, 0)),
+                        List.of()));
+    List<Note> inHand = played.track(track.id()).orElseThrow().notes();
+    Song moved =
+        new Nearest(ROUNDED, TEMPO, METER).plan(inHand, List.of()).applyTo(played, track.id());
+    assertThat(moved.track(track.id()).orElseThrow().controls())
+        .extracting(ControlPoint::tick)
+        .as("the first 20 earlier, the modulation as it was, the release 20 later with its note")
+        .containsExactly(40L, 100L, 460L);
+  }
+}
