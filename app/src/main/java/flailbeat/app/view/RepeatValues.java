@@ -8,6 +8,8 @@ import java.util.List;
 /** The note values at which notes can repeat. */
 public final class RepeatValues {
   private static final int[] DENOMINATORS = {4, 8, 16, 32};
+  private static final List<Division> DIVISIONS =
+      List.of(Division.STRAIGHT, Division.TRIPLET, Division.DOTTED);
 
   private RepeatValues() {}
 
@@ -15,7 +17,7 @@ public final class RepeatValues {
   public static List<NoteValue> all() {
     List<NoteValue> result = new ArrayList<>();
     for (int denominator : DENOMINATORS) {
-      for (Division division : Division.values()) {
+      for (Division division : DIVISIONS) {
         result.add(new NoteValue(denominator, division));
       }
     }
@@ -35,6 +37,8 @@ public final class RepeatValues {
       case STRAIGHT -> plain;
       case TRIPLET -> plain + " triplet";
       case DOTTED -> plain + " dotted";
+      case FIFTH -> plain + " in five";
+      case SEVENTH -> plain + " in seven";
     };
   }
 }

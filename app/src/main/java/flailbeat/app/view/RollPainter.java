@@ -8,8 +8,10 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 
@@ -55,24 +57,34 @@ final class RollPainter {
     }
     boolean crowded = chosen.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
     Set<NoteId> selected = session.document().selection();
-    boolean asPlayed = session.timing().isAsPlayed();
+    Version version = session.timing().version();
+    UnaryOperator<Note> inVersion = inVersion(version);
     Set<NoteId> swept = session.conductor().sweeper().wiped();
     for (Clip clip : chosen.clips()) {
       for (Note note : clip.notes()) {
         boolean isSelected = selected.contains(note.id());
-        Note shown = isSelected ? inHand(note, gesture) : note;
+        Note shown = inVersion.apply(isSelected ? inHand(note, gesture) : note);
         if (isInSight(shown) && !swept.contains(note.id())) {
           if (crowded) {
             drawSmall(shown, isSelected);
           } else {
-            drawNote(shown, isSelected, asPlayed);
+            drawNote(shown, isSelected);
           }
         }
       }
     }
-    if (!crowded && !asPlayed && !(gesture instanceof Gesture.Move)) {
+    if (!crowded && version == Version.STANDING && !(gesture instanceof Gesture.Move)) {
       drawWhiskers();
     }
+  }
+
+  /** Notes as they stand, or as they were played, or as quantizing would have them. */
+  private UnaryOperator<Note> inVersion(Version version) {
+    return switch (version) {
+      case STANDING -> UnaryOperator.identity();
+      case PLAYED -> Note::standingAsPlayed;
+      case QUANTIZED -> session.timing().plan().mover();
+    };
   }
 
   private static Note inHand(Note note, Gesture gesture) {
@@ -96,13 +108,12 @@ final class RollPainter {
     }
   }
 
-  private void drawNote(Note note, boolean selected, boolean asPlayed) {
-    if (!asPlayed && note.playedOff() != 0) {
+  private void drawNote(Note note, boolean selected) {
+    if (note.playedOff() != 0) {
       painter.ghost(note);
     }
-    long onset = asPlayed ? note.played().onset() : note.onset();
-    long end = asPlayed ? note.played().release() : note.end();
-    painter.body(note.pitch(), note.velocity(), onset, end, color(onset), selected);
+    painter.body(
+        note.pitch(), note.velocity(), note.onset(), note.end(), color(note.onset()), selected);
   }
 
   /** Thousands of notes at once are bars in their colour; details come with a closer look. */

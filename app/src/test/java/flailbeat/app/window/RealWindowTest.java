@@ -13,6 +13,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.TimingDesk;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
@@ -211,9 +212,9 @@ class RealWindowTest {
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
     keys.chord("CONTROL", "T");
     keys.send("+CONTROL +SHIFT +T ~200");
-    ui.await(() -> ui.session.timing().isAsPlayed());
+    ui.await(() -> ui.session.timing().version() == TimingDesk.Version.PLAYED);
     keys.send("-T -SHIFT -CONTROL ~100");
-    ui.await(() -> !ui.session.timing().isAsPlayed());
+    ui.await(() -> ui.session.timing().version() == TimingDesk.Version.STANDING);
     ui.await(() -> !ui.session.conductor().transport().isRunning());
   }
 

@@ -92,7 +92,7 @@ public final class NoteEdits {
 
   /** Puts the named notes back to where they were played. */
   public static Song restorePlayed(Song song, Set<NoteId> ids) {
-    return change(song, ids, n -> Note.asPlayed(n.id(), n.pitch(), n.velocity(), n.played()));
+    return change(song, ids, Note::standingAsPlayed);
   }
 
   /**

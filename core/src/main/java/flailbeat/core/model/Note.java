@@ -56,6 +56,11 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
     return played.onset() - onset;
   }
 
+  /** The same note, standing where it was played. */
+  public Note standingAsPlayed() {
+    return asPlayed(id, pitch, velocity, played);
+  }
+
   /** Stands elsewhere, played when it was: what quantizing does. */
   public Note standingAt(long newOnset, long newLength) {
     return new Note(id, pitch, velocity, newOnset, newLength, played);

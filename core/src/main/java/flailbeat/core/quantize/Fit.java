@@ -57,7 +57,7 @@ public final class Fit implements Quantizer {
       int event = events.of(i);
       drafts.choose(
           i,
-          tempos.earlier(drafts.played(i).onset(), best.lagMs()[event]),
+          tempos.earlier(drafts.played(i).onset(), takenOutMs(best.lagMs()[event])),
           grid.tick(best.slot()[event]),
           grid.tick(doubts.other()[event]));
       ofNotes[i] = doubts.doubt()[event];
@@ -66,7 +66,15 @@ public final class Fit implements Quantizer {
     drafts.decide(decided);
     int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
     return new QuantizePlan(
-        drafts, drafts.measure(tempos), best.meanLagMs(), others(readings), trimmed);
+        drafts, drafts.measure(tempos), takenOutMs(best.meanLagMs()), others(readings), trimmed);
+  }
+
+  private double takenOutMs(double found) {
+    return switch (settings.lag()) {
+      case Lag.Auto auto -> found;
+      case Lag.Off off -> 0;
+      case Lag.Millis given -> given.value();
+    };
   }
 
   private static List<QuantizePlan.OtherReading> others(List<Reading> readings) {

@@ -7,6 +7,7 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.Player;
+import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.NoteValue;
@@ -35,6 +36,7 @@ public final class Conductor {
   private final Repeater repeater;
   private final LiveSound live;
   private final Playback playback;
+  private final Comparison comparison;
   private RecordSettings recordSettings = RecordSettings.standard();
   private Optional<Calibration> calibration = Optional.empty();
   private boolean calibrating;
@@ -61,6 +63,7 @@ public final class Conductor {
     this.live = new LiveSound(document, performer, player, repeater);
     Heard heard = new Heard(document, timing, recorder, sweeper, looping);
     this.playback = new Playback(document, looping, heard, changes, clock, player, transport);
+    this.comparison = new Comparison(timing, heard, playback, transport, clock, player);
     performer.playTo(this::hear, playback::beatAt);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
@@ -200,6 +203,7 @@ public final class Conductor {
       performer.releaseAll(now);
     }
     calibrating = false;
+    comparison.end();
     Optional<Notice> swept = sweeper.release();
     long unrolled = transport.unrolledAt(now) - recorder.offsetNanos(recordSettings);
     playback.halt();
@@ -236,6 +240,7 @@ public final class Conductor {
     transport.follow(player.songOffsetNanos());
     Optional<Notice> said = followPasses(transport.unrolledAt(clock.nanoTime()));
     followSweep();
+    comparison.advance();
     if (calibrating) {
       return followCalibration();
     }
@@ -335,10 +340,11 @@ public final class Conductor {
 
   /** Shows and sounds the notes in hand as they were played, while {@code held}. */
   void hearAsPlayed(boolean held) {
-    if (timing.isAsPlayed() == held || transport.isRecording()) {
+    boolean now = timing.version() == Version.PLAYED;
+    if (now == held || transport.isRecording() || comparison.isOn()) {
       return;
     }
-    timing.setAsPlayed(held);
+    timing.setVersion(held ? Version.PLAYED : Version.STANDING);
     if (!held) {
       stop();
     } else if (transport.isRunning()) {
@@ -346,6 +352,19 @@ public final class Conductor {
     } else {
       play();
     }
+  }
+
+  /** Goes round the loop, one round as played, the next as quantizing would have it, and so on. */
+  void compareRounds() {
+    stop();
+    seek(looping.active().orElseThrow().start());
+    play();
+    comparison.begin();
+  }
+
+  /** Whether rounds as played and rounds as quantized alternate. */
+  public boolean isComparing() {
+    return comparison.isOn();
   }
 
   /** Sounds and writes down what is performed. While sweeping, keys say what is wiped. */
@@ -386,6 +405,7 @@ public final class Conductor {
         repeater.followSong(clock.nanoTime());
       }
       case CHOICE -> live.follow(clock.nanoTime());
+      case TIMING -> comparison.followPlan();
       case KEYS -> repeater.setVelocity(performer.hands().velocity());
       case LOOP -> {
         if (!transport.isRecording()) {

@@ -1,12 +1,12 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Works out what is to be heard: of the song as it stands, with the click. */
@@ -37,7 +37,7 @@ final class Heard {
     ClickTrack clicks =
         click || countInTicks > 0 ? clicks(tick, countInTicks, click) : ClickTrack.NONE;
     long startNanos = countInTicks > 0 ? song.tempos().nanosAt(tick) : 0;
-    return PlaybackPlan.of(song(), clicks, startNanos);
+    return PlaybackPlan.of(inVersion(timing.version()), clicks, startNanos);
   }
 
   private ClickTrack clicks(long tick, long countInTicks, boolean goesOn) {
@@ -63,13 +63,15 @@ final class Heard {
         song.tempos().nanosAt(range.start()));
   }
 
-  private Song song() {
+  /** The song with the notes in hand in one of their versions. */
+  Song inVersion(Version version) {
     Song song = sweeper.swept(recorder.silenced(document.song()));
-    if (!timing.isAsPlayed()) {
-      return song;
-    }
-    Set<NoteId> inHand =
-        document.notesInHand().stream().map(n -> n.id()).collect(Collectors.toSet());
-    return NoteEdits.restorePlayed(song, inHand);
+    return switch (version) {
+      case STANDING -> song;
+      case PLAYED ->
+          NoteEdits.restorePlayed(
+              song, document.notesInHand().stream().map(Note::id).collect(Collectors.toSet()));
+      case QUANTIZED -> timing.carriedOut(song);
+    };
   }
 }

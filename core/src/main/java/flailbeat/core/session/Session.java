@@ -16,6 +16,7 @@ import flailbeat.core.time.TickRange;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 
 /**
@@ -31,6 +32,8 @@ public final class Session {
   private final Performer performer;
   private final Conductor conductor;
   private final KeyboardDesk keyboard;
+  private final Audition audition;
+  private final DoubtWalk doubts;
   private Notice notice = Notice.NONE;
   private Grid snap = Grid.of(NoteValue.straight(16));
 
@@ -39,6 +42,8 @@ public final class Session {
     performer = new Performer(changes, clock);
     keyboard = new KeyboardDesk(performer, changes);
     conductor = new Conductor(document, timing, performer, changes, clock, player);
+    audition = new Audition(document, player, clock);
+    doubts = new DoubtWalk(timing, changes, audition);
   }
 
   public Changes changes() {
@@ -64,6 +69,11 @@ public final class Session {
   /** What is found out about the person's keyboard. */
   public KeyboardDesk keyboard() {
     return keyboard;
+  }
+
+  /** The walk through the doubtful notes of the preview. */
+  public DoubtWalk doubts() {
+    return doubts;
   }
 
   /** Begins to learn the keyboard: the keys are its own until that is over. */
@@ -119,6 +129,7 @@ public final class Session {
 
   /** Called for each frame drawn. */
   public void tick() {
+    audition.advance();
     conductor.tick().ifPresent(this::tell);
   }
 
@@ -282,11 +293,58 @@ public final class Session {
     }
   }
 
+  /** Carries the preview out. */
   public void quantize() {
+    tellUnlessRecording(timing::apply);
+  }
+
+  /** Quantizes every track, each with a lag of its own. */
+  public void quantizeAllTracks() {
+    tellUnlessRecording(timing::applyToAll);
+  }
+
+  /** Moves the notes in hand by their lag, and no more. */
+  public void takeOutLag() {
+    tellUnlessRecording(timing::takeOutLag);
+  }
+
+  /** Brings the notes in hand back to where they were played. */
+  public void bringBackPlayed() {
+    tellUnlessRecording(timing::bringBackPlayed);
+  }
+
+  private void tellUnlessRecording(Supplier<Notice> command) {
+    if (!refusedWhileRecording()) {
+      tell(command.get());
+    }
+  }
+
+  /** Begins the walk through the doubtful notes: some keys are its own until it is over. */
+  public void walkDoubtful() {
+    if (!refusedWhileRecording()) {
+      performer.releaseAll(clock.nanoTime());
+      doubts.start().ifPresent(this::tell);
+    }
+  }
+
+  /** Goes round the loop, as played and as quantized in turn; once more stops it. */
+  public void compareRounds() {
     if (refusedWhileRecording()) {
       return;
     }
-    tell(timing.apply());
+    if (conductor.isComparing()) {
+      stop();
+      return;
+    }
+    if (document.notesInHand().isEmpty()) {
+      tell(new Notice("There are no notes here to compare", false));
+      return;
+    }
+    if (conductor.looping().active().isEmpty()) {
+      conductor.looping().chooseAround(document.notesInHand());
+    }
+    conductor.compareRounds();
+    tell(new Notice("One round as played, the next as quantized. Space stops", false));
   }
 
   public void hearAsPlayed(boolean held) {

@@ -5,11 +5,15 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -19,12 +23,24 @@ import java.util.stream.Collectors;
  * first asked for after something changed.
  */
 public final class TimingDesk {
+  /** Which version of the notes in hand is shown and heard. */
+  public enum Version {
+    /** As they stand. */
+    STANDING,
+    /** As they were played. */
+    PLAYED,
+    /** As quantizing would put them. */
+    QUANTIZED
+  }
+
   private final Document document;
   private final Changes changes;
-  private QuantizeSettings settings = QuantizeSettings.standard();
+  private final Map<NoteId, Long> decided = new HashMap<>();
+  private QuantizeSettings settings = QuantizeSettings.recommended();
   private QuantizePlan plan = QuantizePlan.NONE;
   private boolean stale = true;
-  private boolean asPlayed;
+  private Version version = Version.STANDING;
+  private int openings;
 
   TimingDesk(Document document, Changes changes) {
     this.document = document;
@@ -32,6 +48,7 @@ public final class TimingDesk {
     changes.listen(
         aspect -> {
           if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+            forgetDecisionsOfAnotherSong();
             refresh();
           }
         });
@@ -41,8 +58,12 @@ public final class TimingDesk {
     return settings;
   }
 
+  /** Sets how to quantize; with other lines, what was decided note by note is forgotten. */
   public void setSettings(QuantizeSettings value) {
     if (!settings.equals(value)) {
+      if (!value.hasSameLines(settings)) {
+        decided.clear();
+      }
       settings = value;
       refresh();
     }
@@ -54,14 +75,47 @@ public final class TimingDesk {
     return plan;
   }
 
-  /** Whether notes are shown and heard as they were played, for as long as it is held. */
-  public boolean isAsPlayed() {
-    return asPlayed;
+  /** Which version of the notes in hand is shown and heard now. */
+  public Version version() {
+    return version;
   }
 
-  void setAsPlayed(boolean value) {
-    asPlayed = value;
-    changes.fire(Aspect.TIMING);
+  void setVersion(Version value) {
+    if (version != value) {
+      version = value;
+      changes.fire(Aspect.TIMING);
+    }
+  }
+
+  /** The notes that a person has to be asked about, as they were played, chords in one. */
+  List<List<NotePlan>> questions() {
+    List<List<NotePlan>> result = new ArrayList<>();
+    for (NotePlan note : plan().notes()) {
+      if (!note.isDoubtful() && !note.decided()) {
+        continue;
+      }
+      if (!result.isEmpty() && isOneWith(result.getLast().get(0), note)) {
+        result.getLast().add(note);
+      } else {
+        result.add(new ArrayList<>(List.of(note)));
+      }
+    }
+    return result;
+  }
+
+  private static boolean isOneWith(NotePlan a, NotePlan b) {
+    return a.line() == b.line() && a.otherLine() == b.otherLine() && a.decided() == b.decided();
+  }
+
+  /** Decides on the line of some notes, whatever seemed likelier. */
+  void decide(List<NotePlan> notes, long line) {
+    notes.forEach(n -> decided.put(n.note().id(), line));
+    refresh();
+  }
+
+  /** Understands the whole in another way: with the lag that it would mean. */
+  public void takeReading(QuantizePlan.OtherReading reading) {
+    setSettings(settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
   }
 
   /** Carries the plan out as one undo step, and says what it did. */
@@ -70,15 +124,98 @@ public final class TimingDesk {
     if (todo.notes().isEmpty()) {
       return new Notice("There are no notes here to quantize", false);
     }
-    int moved = todo.moved();
-    int taken = todo.count(NotePlan.Outcome.LINE_TAKEN);
+    if (todo.moved() == 0) {
+      return new Notice("Nothing to move: every note stands where quantizing puts it", false);
+    }
+    TrackId track = document.track().id();
+    document.edit("Quantize to " + settings.grid(), s -> carriedOut(todo, s, track));
+    return new Notice(
+        "Quantized " + Notice.notes(todo.moved()) + " to " + settings.grid() + besides(todo),
+        false);
+  }
+
+  /** A song with the notes in hand as quantizing would put them. */
+  Song carriedOut(Song song) {
+    return carriedOut(plan(), song, document.track().id());
+  }
+
+  private Song carriedOut(QuantizePlan todo, Song song, TrackId track) {
+    return settings.controls() ? todo.applyTo(song, track) : todo.applyTo(song);
+  }
+
+  private static String besides(QuantizePlan plan) {
+    int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
+    String text =
+        taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
+    int trimmed = plan.trimmed();
+    return trimmed == 0
+        ? text
+        : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
+  }
+
+  /** Quantizes every track, each with a lag of its own, as one undo step. */
+  Notice applyToAll() {
+    List<String> lags = new ArrayList<>();
+    int moved = 0;
+    Song result = document.song();
+    for (Track track : document.song().tracks()) {
+      QuantizePlan todo = quantizer(result).plan(track.notes(), List.of(), decided);
+      if (todo.moved() > 0) {
+        moved += todo.moved();
+        lags.add(track.name() + " " + inWords(todo.timing().lagMs()));
+        result = carriedOut(todo, result, track.id());
+      }
+    }
     if (moved == 0) {
       return new Notice("Nothing to move: every note stands where quantizing puts it", false);
     }
-    document.edit("Quantize to " + settings.grid(), todo::applyTo);
-    String kept =
-        taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
-    return new Notice("Quantized " + Notice.notes(moved) + " to " + settings.grid() + kept, false);
+    Song quantized = result;
+    document.edit("Quantize all tracks", s -> quantized);
+    return new Notice(
+        "Quantized "
+            + Notice.notes(moved)
+            + " to "
+            + settings.grid()
+            + ". "
+            + String.join(", ", lags),
+        false);
+  }
+
+  /** A lag in words, such as 43 ms late. */
+  public static String inWords(double lagMs) {
+    return Math.abs(lagMs) < 0.5
+        ? "in time"
+        : String.format(Locale.ROOT, "%.0f ms %s", Math.abs(lagMs), lagMs > 0 ? "late" : "early");
+  }
+
+  /** Takes the lag out and nothing else: all notes in hand move alike, and keep their feel. */
+  Notice takeOutLag() {
+    double lagMs = plan().timing().lagMs();
+    if (plan().notes().isEmpty() || Math.abs(lagMs) < 0.5) {
+      return new Notice("There is no lag to take out", false);
+    }
+    QuantizeSettings shift = unmoved().withLag(new Lag.Millis(lagMs));
+    carryOut("Take out the lag", shift);
+    return new Notice("Taken out: " + inWords(lagMs) + ". The feel is as it was played", false);
+  }
+
+  /** Brings the notes in hand back to where they were played. */
+  Notice bringBackPlayed() {
+    Song before = document.song();
+    carryOut("As played", unmoved());
+    return new Notice(
+        before == document.song() ? "They stand as they were played" : "Back as played", false);
+  }
+
+  private QuantizeSettings unmoved() {
+    return QuantizeSettings.standard().withStrength(0).withControls(settings.controls());
+  }
+
+  private void carryOut(String label, QuantizeSettings how) {
+    Song song = document.song();
+    QuantizePlan todo =
+        Quantizer.of(how, song.tempos(), song.meters()).plan(document.notesInHand(), others());
+    document.edit(label, s -> carriedOut(todo, s, document.track().id()));
   }
 
   /** A song whose notes of a track, from a name on, are quantized as the settings say. */
@@ -88,9 +225,18 @@ public final class TimingDesk {
         all.stream().collect(Collectors.partitioningBy(n -> n.id().value() >= firstId));
     return byAge.get(true).isEmpty()
         ? song
-        : Quantizer.of(settings, song.tempos(), song.meters())
-            .plan(byAge.get(true), byAge.get(false))
-            .applyTo(song);
+        : quantizer(song).plan(byAge.get(true), byAge.get(false)).applyTo(song);
+  }
+
+  private Quantizer quantizer(Song song) {
+    return Quantizer.of(settings, song.tempos(), song.meters());
+  }
+
+  private void forgetDecisionsOfAnotherSong() {
+    if (openings != document.openings()) {
+      openings = document.openings();
+      decided.clear();
+    }
   }
 
   private void refresh() {
@@ -99,15 +245,20 @@ public final class TimingDesk {
   }
 
   private void update() {
-    if (!stale) {
-      return;
+    if (stale) {
+      stale = false;
+      plan = quantizer(document.song()).plan(document.notesInHand(), others(), decided);
     }
-    stale = false;
-    Song song = document.song();
+  }
+
+  /** The notes of the chosen track that are not in hand. */
+  private List<Note> others() {
+    List<Note> all = document.track().notes();
     List<Note> inHand = document.notesInHand();
+    if (inHand.size() == all.size()) {
+      return List.of();
+    }
     Set<NoteId> ids = inHand.stream().map(Note::id).collect(Collectors.toSet());
-    List<Note> others =
-        document.track().notes().stream().filter(n -> !ids.contains(n.id())).toList();
-    plan = Quantizer.of(settings, song.tempos(), song.meters()).plan(inHand, others);
+    return all.stream().filter(n -> !ids.contains(n.id())).toList();
   }
 }

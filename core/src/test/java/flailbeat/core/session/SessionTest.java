@@ -13,6 +13,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.quantize.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
@@ -316,6 +317,8 @@ class SessionTest {
     assertThat(session.timing().settings().grid()).isEqualTo(session.grid());
     assertThat(session.timing().plan().notes()).allMatch(p -> p.line() % 960 == 0);
     session.timing().setSettings(session.timing().settings().withStrength(0));
+    assertThat(session.timing().plan().moved()).as("the lag is taken out alone").isEqualTo(8);
+    session.timing().setSettings(session.timing().settings().withLag(new Lag.Off()));
     assertThat(session.timing().plan().moved()).isZero();
   }
 

@@ -46,7 +46,7 @@ final class FirstPath {
           double off = times[i] - slots.ms()[to] - known;
           double way =
               i == 0 ? occupancy.playing(to) : cost[p] + lattice.step(i, before + p, to, occupancy);
-          double total = way + Lattice.off(off, sigma);
+          double total = way + Bell.cost(off / sigma);
           if (total < nextCost[c]) {
             nextCost[c] = total;
             nextLag[c] = known + gain * Math.clamp(off, -WILD * spread, WILD * spread);
@@ -58,6 +58,6 @@ final class FirstPath {
       System.arraycopy(nextCost, 0, cost, 0, k);
       System.arraycopy(nextLag, 0, lag, 0, k);
     }
-    return lattice.traced(from, cost);
+    return lattice.traced(from, Lattice.cheapest(cost));
   }
 }

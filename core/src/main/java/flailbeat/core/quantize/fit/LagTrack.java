@@ -9,7 +9,17 @@ final class LagTrack {
   /** How far a lag walks in a second, as a standard deviation, in ms. */
   static final double WALK_MS = 2.5;
 
+  private static final double WALK_PER_MS = WALK_MS * WALK_MS / 1000;
+
+  /** What lies farther off than so many deviations says less: weights of Huber's kind. */
+  private static final double FAR = 2.5;
+
   private LagTrack() {}
+
+  /** How far each event is from its slot, given the lag that is expected there. */
+  private interface Residuals {
+    double at(int event, double expectedLagMs);
+  }
 
   /**
    * The lag at each event.
@@ -26,34 +36,58 @@ final class LagTrack {
       double spreadMs,
       double priorMs,
       double priorSpreadMs) {
+    return smooth(timesMs, (i, expected) -> residualsMs[i], spreadMs, priorMs, priorSpreadMs);
+  }
+
+  /**
+   * The lag at each event of a long performance whose lag at the beginning is known: each event is
+   * taken to be meant for the slot that is nearest, the lag so far considered.
+   *
+   * @param path those slots; written
+   */
+  static double[] pursue(double[] timesMs, Slots slots, double spreadMs, double lagMs, int[] path) {
+    return smooth(
+        timesMs,
+        (i, expected) -> {
+          path[i] = slots.nearest(i == 0 ? 0 : path[i - 1], timesMs[i] - expected);
+          return timesMs[i] - slots.ms()[path[i]];
+        },
+        spreadMs,
+        lagMs,
+        spreadMs / 2);
+  }
+
+  private static double[] smooth(
+      double[] timesMs,
+      Residuals residuals,
+      double spreadMs,
+      double priorMs,
+      double priorSpreadMs) {
     int n = timesMs.length;
     double[] mean = new double[n];
-    double[] variance = new double[n];
-    double[] predicted = new double[n];
+    double[] back = new double[n];
+    double plain = spreadMs * spreadMs;
     double m = priorMs;
     double v = priorSpreadMs * priorSpreadMs;
     for (int i = 0; i < n; i++) {
-      double seconds = i == 0 ? 0 : (timesMs[i] - timesMs[i - 1]) / 1000;
-      double walked = v + WALK_MS * WALK_MS * seconds;
-      predicted[i] = walked;
-      double off = residualsMs[i] - m;
-      double gain = walked / (walked + noise(off, walked, spreadMs));
+      double walked = i == 0 ? v : v + WALK_PER_MS * (timesMs[i] - timesMs[i - 1]);
+      if (i > 0) {
+        back[i - 1] = v / walked;
+      }
+      double off = residuals.at(i, m) - m;
+      double gain = walked / (walked + noise(off, walked, plain));
       m += gain * off;
       v = (1 - gain) * walked;
       mean[i] = m;
-      variance[i] = v;
     }
     for (int i = n - 2; i >= 0; i--) {
-      double back = variance[i] / predicted[i + 1];
-      mean[i] += back * (mean[i + 1] - mean[i]);
+      mean[i] += back[i] * (mean[i + 1] - mean[i]);
     }
     return mean;
   }
 
-  /** What lies far off says less: weights of Huber's kind beyond 2.5 deviations. */
-  private static double noise(double off, double walked, double spreadMs) {
-    double plain = spreadMs * spreadMs;
-    double deviations = Math.abs(off) / Math.sqrt(walked + plain);
-    return deviations <= 2.5 ? plain : plain * deviations / 2.5;
+  private static double noise(double off, double walked, double plain) {
+    double squares = off * off / (FAR * FAR * (walked + plain));
+    return squares <= 1 ? plain : plain * Math.sqrt(squares);
   }
 }

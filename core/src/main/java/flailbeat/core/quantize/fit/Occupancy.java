@@ -1,12 +1,14 @@
 package flailbeat.core.quantize.fit;
 
 import java.util.Arrays;
+import java.util.List;
 
 /**
- * How likely each place of the bar is to be played on: estimated from the phrase itself, as such
- * places of the beat are, and these under a weak prior: on the beat and half way anything may be,
- * but a weak place is seldom played on most of the time. With a prior by which strong places must
- * be likely, off-beat playing would be moved whole by a sixteenth.
+ * How likely each slot is to be played on, estimated from the phrase itself: as the same place of
+ * the neighbouring bars is, since bars are like those next to them, and as such places of the beat
+ * are, under a weak prior: on the beat and half way anything may be, but a weak place is seldom
+ * played on most of the time. With a prior by which strong places must be likely, off-beat playing
+ * would be moved whole by a sixteenth. A slot never says anything of itself.
  */
 final class Occupancy {
   /** How much the prior counts, over a plain one of the same shape. */
@@ -15,62 +17,87 @@ final class Occupancy {
   /** How unlikely weak places are to be played on most of the time. */
   private static final double WEAKNESS = 10;
 
-  /** A place of the bar counts as all such places of the beat do, for so many bars. */
-  private static final double BARS_TO_TRUST = 3;
+  /**
+   * How bars resemble one another.
+   *
+   * @param memory how much less a bar says than one that lies a bar nearer
+   * @param trust how many bars such places of the beat count for
+   */
+  record Likeness(double memory, double trust) {}
+
+  /** Bars that are repeated for a while, bars that are rather alike, and bars that are not. */
+  private static final List<Likeness> LIKENESSES =
+      List.of(new Likeness(0.45, 1), new Likeness(0.7, 4), new Likeness(0.9, 16));
 
   private static final double LEAST = 0.004;
   private static final double MOST = 0.985;
 
+  private final Slots slots;
   private final double[] a;
   private final double[] b;
-  private final double[] probability;
-  private final Slots slots;
-  private final int[] placeOf;
-  private final double[] bySlot;
-  private final double[] playing;
-  private final double[] played;
-  private final double[] passed;
-  private final double[] inBar;
-  private final double[] barChances;
+  private final double[] general;
   private final double[] counts;
   private final double[] chances;
+  private final double[] heard;
+  private final double[] played;
+  private double[] passed = {};
+  private final double[] sum;
+  private final double[] weight;
+  private boolean priced;
+  private Likeness likeness = LIKENESSES.get(1);
+  private boolean likenessKnown;
+  private int first;
+  private int end;
 
   Occupancy(Slots slots) {
     this.slots = slots;
     int places = slots.weight().length;
     a = new double[places];
     b = new double[places];
-    probability = new double[places];
+    general = new double[places];
     counts = new double[places];
     chances = new double[places];
     for (int i = 0; i < places; i++) {
       double weak = 1 - slots.weight()[i];
       a[i] = SHARPNESS * (1.1 - 0.6 * weak);
       b[i] = SHARPNESS * (0.8 + WEAKNESS * weak * weak * weak);
-      probability[i] = a[i] / (a[i] + b[i]);
+      general[i] = a[i] / (a[i] + b[i]);
     }
     int barPlaces = Arrays.stream(slots.barPlace()).max().orElse(0) + 1;
-    placeOf = new int[barPlaces];
-    bySlot = new double[barPlaces];
-    playing = new double[barPlaces];
-    inBar = new double[barPlaces];
-    barChances = new double[barPlaces];
+    sum = new double[barPlaces];
+    weight = new double[barPlaces];
+    heard = new double[slots.size()];
     played = new double[slots.size()];
-    passed = new double[slots.size() + 1];
     for (int s = 0; s < slots.size(); s++) {
-      placeOf[slots.barPlace()[s]] = slots.place()[s];
-      bySlot[slots.barPlace()[s]] = probability[slots.place()[s]];
+      played[s] = general[slots.place()[s]];
     }
-    price();
+  }
+
+  /** How the bars resemble one another, as far as is known. */
+  Likeness likeness() {
+    return likeness;
+  }
+
+  /** Takes it from elsewhere how bars resemble one another. */
+  void setLikeness(Likeness value) {
+    likeness = value;
+    likenessKnown = true;
   }
 
   /** The cost of a slot's being played on: the negative logarithm of its probability. */
   double playing(int slot) {
-    return playing[slots.barPlace()[slot]];
+    return -Math.log(played[slot]);
   }
 
   /** The cost of passing over the slots from one up to, but without, another. */
   double passed(int from, int to) {
+    if (!priced) {
+      priced = true;
+      passed = passed.length == 0 ? new double[slots.size() + 1] : passed;
+      for (int s = 0; s < played.length; s++) {
+        passed[s + 1] = passed[s] - Math.log(1 - played[s]);
+      }
+    }
     return passed[to] - passed[from];
   }
 
@@ -79,111 +106,134 @@ final class Occupancy {
     return played;
   }
 
-  private void price() {
-    double[] cost = new double[bySlot.length];
-    for (int place = 0; place < cost.length; place++) {
-      cost[place] = -Math.log(1 - bySlot[place]);
-      playing[place] = -Math.log(bySlot[place]);
-    }
-    for (int s = 0; s < played.length; s++) {
-      int place = slots.barPlace()[s];
-      played[s] = bySlot[place];
-      passed[s + 1] = passed[s] + cost[place];
-    }
-  }
-
   /**
    * Learns which slots are played on, over whole beats: a phrase is likelier to begin where a beat
    * does than just before.
    */
   void learn(int[] path) {
-    forget();
-    int last = -1;
+    Arrays.fill(heard, 0);
     for (int slot : path) {
-      if (slot != last) {
-        count(slot, 1);
-      }
-      last = slot;
+      heard[slot] = 1;
     }
     estimate(path[0], path[path.length - 1]);
   }
 
   /** Learns from how probable each slot is, between the first and the last of a path. */
   void learn(Posterior posterior, int[] path) {
-    forget();
+    Arrays.fill(heard, 0);
     int near = posterior.near();
     for (int i = 0; i < path.length; i++) {
       for (int c = 0; c < near; c++) {
-        count(posterior.first()[i] + c, posterior.probability()[i * near + c]);
+        heard[posterior.first()[i] + c] += posterior.probability()[i * near + c];
       }
+    }
+    for (int s = 0; s < heard.length; s++) {
+      heard[s] = Math.min(1, heard[s]);
     }
     estimate(path[0], path[path.length - 1]);
   }
 
-  private void forget() {
-    Arrays.fill(counts, 0);
-    Arrays.fill(chances, 0);
-    Arrays.fill(inBar, 0);
-    Arrays.fill(barChances, 0);
-  }
-
-  private void count(int slot, double times) {
-    counts[slots.place()[slot]] += times;
-    inBar[slots.barPlace()[slot]] += times;
-  }
-
   private void estimate(int firstPlayed, int lastPlayed) {
-    int first = firstPlayed;
+    first = firstPlayed;
     while (first > 0 && slots.beat()[first - 1] == slots.beat()[firstPlayed]) {
       first--;
     }
-    int end = lastPlayed + 1;
+    end = lastPlayed + 1;
     while (end < slots.size() && slots.beat()[end] == slots.beat()[end - 1]) {
       end++;
     }
-    for (int slot = first; slot < end; slot++) {
-      chances[slots.place()[slot]]++;
-      barChances[slots.barPlace()[slot]]++;
+    Arrays.fill(counts, 0);
+    Arrays.fill(chances, 0);
+    for (int s = first; s < end; s++) {
+      counts[slots.place()[s]] += heard[s];
+      chances[slots.place()[s]]++;
     }
     for (int i = 0; i < a.length; i++) {
-      probability[i] = mean(counts[i], chances[i], a[i], b[i]);
+      general[i] = mean(counts[i], chances[i], a[i], b[i]);
     }
-    for (int place = 0; place < bySlot.length; place++) {
-      double general = BARS_TO_TRUST * probability[placeOf[place]];
-      bySlot[place] = mean(inBar[place], barChances[place], general, BARS_TO_TRUST - general);
+    if (!likenessKnown) {
+      chooseLikeness();
     }
-    price();
+    for (int s = 0; s < played.length; s++) {
+      played[s] = general[slots.place()[s]];
+    }
+    asNeighbours();
+    priced = false;
   }
 
   private static double mean(double played, double chances, double a, double b) {
-    double p = (Math.min(played, chances) + a) / (chances + a + b);
-    return Math.clamp(p, LEAST, MOST);
+    return Math.clamp((played + a) / (chances + a + b), LEAST, MOST);
   }
 
-  /** The logarithm of how probable what was learned is, all probabilities considered. */
+  /** How the bars resemble one another is seen from how well those before foretell them. */
+  private void chooseLikeness() {
+    double best = Double.NEGATIVE_INFINITY;
+    Likeness chosen = likeness;
+    for (Likeness candidate : LIKENESSES) {
+      likeness = candidate;
+      double evidence = evidence();
+      if (evidence > best) {
+        best = evidence;
+        chosen = candidate;
+      }
+    }
+    likeness = chosen;
+  }
+
+  /** Each slot as the same place is in the bars before and after it. */
+  private void asNeighbours() {
+    double[] before = new double[end - first];
+    double[] weightBefore = new double[end - first];
+    forget();
+    for (int s = first; s < end; s++) {
+      int place = slots.barPlace()[s];
+      before[s - first] = sum[place];
+      weightBefore[s - first] = weight[place];
+      remember(s, place);
+    }
+    forget();
+    for (int s = end - 1; s >= first; s--) {
+      int place = slots.barPlace()[s];
+      double all = before[s - first] + sum[place] + likeness.trust() * played[s];
+      played[s] =
+          Math.clamp(
+              all / (weightBefore[s - first] + weight[place] + likeness.trust()), LEAST, MOST);
+      remember(s, place);
+    }
+  }
+
+  private void forget() {
+    Arrays.fill(sum, 0);
+    Arrays.fill(weight, 0);
+  }
+
+  private void remember(int slot, int place) {
+    sum[place] = likeness.memory() * (sum[place] + heard[slot]);
+    weight[place] = likeness.memory() * (weight[place] + 1);
+  }
+
+  /**
+   * The logarithm of how probable what was learned is: each slot as what came before it foretells.
+   */
   double evidence() {
-    double sum = 0;
-    for (int i = 0; i < a.length; i++) {
-      double k = Math.min(counts[i], chances[i]);
-      sum += logBeta(a[i] + k, b[i] + chances[i] - k) - logBeta(a[i], b[i]);
+    forget();
+    Arrays.fill(counts, 0);
+    Arrays.fill(chances, 0);
+    double logSum = 0;
+    for (int s = first; s < end; s++) {
+      int place = slots.place()[s];
+      int inBar = slots.barPlace()[s];
+      double such = (counts[place] + a[place]) / (chances[place] + a[place] + b[place]);
+      double p =
+          Math.clamp(
+              (sum[inBar] + likeness.trust() * such) / (weight[inBar] + likeness.trust()),
+              LEAST,
+              MOST);
+      logSum += heard[s] * Math.log(p) + (1 - heard[s]) * Math.log(1 - p);
+      counts[place] += heard[s];
+      chances[place]++;
+      remember(s, inBar);
     }
-    return sum;
-  }
-
-  private static double logBeta(double a, double b) {
-    return logGamma(a) + logGamma(b) - logGamma(a + b);
-  }
-
-  /** Stirling's series after a shift above 8; exact to some 1e-10. */
-  private static double logGamma(double x) {
-    double shift = 0;
-    double y = x;
-    while (y < 8) {
-      shift -= Math.log(y);
-      y += 1;
-    }
-    double z = 1 / (y * y);
-    double series = (1.0 / 12 - z * (1.0 / 360 - z * (1.0 / 1260))) / y;
-    return shift + (y - 0.5) * Math.log(y) - y + 0.5 * Math.log(2 * Math.PI) + series;
+    return logSum;
   }
 }

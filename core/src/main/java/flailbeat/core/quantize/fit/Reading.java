@@ -9,6 +9,7 @@ package flailbeat.core.quantize.fit;
  * @param evidence the logarithm of how well it explains the phrase, up to a constant
  * @param weight its probability among the readings, 0 to 1
  * @param posterior how probable each slot is by this reading
+ * @param likeness how the bars resemble one another
  */
 public record Reading(
     int[] slot,
@@ -16,9 +17,10 @@ public record Reading(
     double spreadMs,
     double evidence,
     double weight,
-    Posterior posterior) {
+    Posterior posterior,
+    Occupancy.Likeness likeness) {
   Reading withWeight(double value) {
-    return new Reading(slot, lagMs, spreadMs, evidence, value, posterior);
+    return new Reading(slot, lagMs, spreadMs, evidence, value, posterior, likeness);
   }
 
   /** The lag of the phrase as a whole: the mean over its events. */

@@ -24,15 +24,15 @@ public record Slots(
   /** It belongs to triplets alone. */
   public static final byte TRIPLET = 2;
 
-  int size() {
-    return ms.length;
-  }
-
   /** It belongs to fifths alone. */
   public static final byte FIFTHS = 3;
 
   /** It belongs to sevenths alone. */
   public static final byte SEVENTHS = 4;
+
+  int size() {
+    return ms.length;
+  }
 
   /** Whether there are slots that belong to different divisions alone. */
   boolean isMixed() {
@@ -84,6 +84,15 @@ public record Slots(
       return between(at + 1, Math.min(at + step, size()), time);
     }
     while (at > 0 && ms[at - 1] >= time) {
+      at--;
+    }
+    return at;
+  }
+
+  /** The slot nearest to a time, sought from one that is not far. */
+  int nearest(int near, double time) {
+    int at = from(near, time);
+    if (at == size() || at > 0 && time - ms[at - 1] < ms[at] - time) {
       at--;
     }
     return at;

@@ -1,0 +1,47 @@
+package flailbeat.core.session;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.playback.Player;
+import flailbeat.core.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Lets single notes of the chosen track be heard for a moment. None of them ever hangs. */
+final class Audition {
+  private static final long LENGTH_NANOS = 350_000_000;
+
+  private final Document document;
+  private final Player player;
+  private final Clock clock;
+  private final List<int[]> sounding = new ArrayList<>();
+  private long endsAtNanos;
+
+  Audition(Document document, Player player, Clock clock) {
+    this.document = document;
+    this.player = player;
+    this.clock = clock;
+  }
+
+  /** Sounds them together, and ends what sounded before. */
+  void sound(List<Note> notes) {
+    end();
+    int channel = document.track().channel();
+    for (Note note : notes) {
+      player.noteOn(channel, note.pitch(), note.velocity());
+      sounding.add(new int[] {channel, note.pitch()});
+    }
+    endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
+  }
+
+  /** Called for each frame drawn. */
+  void advance() {
+    if (!sounding.isEmpty() && clock.nanoTime() - endsAtNanos >= 0) {
+      end();
+    }
+  }
+
+  void end() {
+    sounding.forEach(s -> player.noteOff(s[0], s[1]));
+    sounding.clear();
+  }
+}

@@ -1,0 +1,125 @@
+package flailbeat.core.session;
+
+import flailbeat.core.quantize.NotePlan;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Walks a person through the doubtful notes of the preview, one by one: each sounds, and goes to
+ * the earlier or to the later line, or keeps the one it has. Until it is over, the keys are its
+ * own.
+ */
+public final class DoubtWalk {
+  private final TimingDesk timing;
+  private final Changes changes;
+  private final Audition audition;
+  private boolean on;
+  private int at;
+
+  DoubtWalk(TimingDesk timing, Changes changes, Audition audition) {
+    this.timing = timing;
+    this.changes = changes;
+    this.audition = audition;
+    changes.listen(
+        aspect -> {
+          if (on && (aspect == Aspect.SONG || aspect == Aspect.CHOICE)) {
+            leave();
+          }
+        });
+  }
+
+  public boolean isOn() {
+    return on;
+  }
+
+  /** The notes that are asked about now: one, or a chord. */
+  public List<NotePlan> current() {
+    List<List<NotePlan>> questions = on ? timing.questions() : List.of();
+    return at < questions.size() ? questions.get(at) : List.of();
+  }
+
+  /** How many are still to be decided. */
+  public int left() {
+    return (int) timing.questions().stream().filter(DoubtWalk::isOpen).count();
+  }
+
+  /** Which one it is, counted from 1, and of how many. */
+  public String place() {
+    return (at + 1) + " of " + timing.questions().size();
+  }
+
+  private static boolean isOpen(List<NotePlan> question) {
+    return !question.get(0).decided();
+  }
+
+  /** Begins with the first that is not decided; says so when there is none. */
+  Optional<Notice> start() {
+    if (timing.questions().isEmpty()) {
+      return Optional.of(new Notice("No note is doubtful here", false));
+    }
+    on = true;
+    at = nextOpen(0).orElse(0);
+    arrive();
+    return Optional.empty();
+  }
+
+  /** Goes to the next one or, with -1, to the one before, deciding nothing. */
+  public void step(int by) {
+    at = Math.floorMod(at + by, Math.max(1, timing.questions().size()));
+    arrive();
+  }
+
+  /** Decides for the earlier of the two lines, or for the later, and goes on. */
+  public Optional<Notice> choose(boolean later) {
+    List<NotePlan> asked = current();
+    if (asked.isEmpty()) {
+      return leave();
+    }
+    NotePlan note = asked.get(0);
+    long early = Math.min(note.line(), note.otherLine());
+    long late = Math.max(note.line(), note.otherLine());
+    return decide(asked, later ? late : early);
+  }
+
+  /** Keeps the line that seems likelier, and goes on. */
+  public Optional<Notice> keep() {
+    List<NotePlan> asked = current();
+    return asked.isEmpty() ? leave() : decide(asked, asked.get(0).line());
+  }
+
+  private Optional<Notice> decide(List<NotePlan> asked, long line) {
+    timing.decide(asked, line);
+    Optional<Integer> next = nextOpen(at + 1).or(() -> nextOpen(0));
+    if (next.isEmpty()) {
+      leave();
+      return Optional.of(
+          new Notice("Every doubtful note is decided. Ctrl+T quantizes as you see it", false));
+    }
+    at = next.get();
+    arrive();
+    return Optional.empty();
+  }
+
+  private Optional<Integer> nextOpen(int from) {
+    List<List<NotePlan>> questions = timing.questions();
+    for (int i = from; i < questions.size(); i++) {
+      if (isOpen(questions.get(i))) {
+        return Optional.of(i);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private void arrive() {
+    audition.sound(current().stream().map(NotePlan::note).toList());
+    changes.fire(Aspect.TIMING);
+  }
+
+  /** Leaves the rest undecided, and gives the keys back. */
+  public Optional<Notice> leave() {
+    on = false;
+    audition.end();
+    changes.fire(Aspect.TIMING);
+    return Optional.empty();
+  }
+}
