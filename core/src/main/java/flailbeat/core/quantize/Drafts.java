@@ -3,6 +3,7 @@ package flailbeat.core.quantize;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
@@ -75,6 +76,15 @@ final class Drafts {
     line[i] = Math.max(0, nearest);
     otherLine[i] = next;
     outcome[i] = Outcome.TO_LINE;
+  }
+
+  /** When each was struck, with its pitch: notes that are the same in these sound alike. */
+  long[] strokes() {
+    long[] strokes = new long[size()];
+    for (int i = 0; i < strokes.length; i++) {
+      strokes[i] = played(i).onset() * (Pitch.HIGHEST + 1) + note(i).pitch();
+    }
+    return strokes;
   }
 
   /** Takes the lines that a person has decided on, whatever else seemed likely. */

@@ -2,7 +2,6 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.quantize.fit.Doubts;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
 import flailbeat.core.time.MeterMap;
@@ -20,19 +19,21 @@ import java.util.Map;
  * later one stays as played.
  */
 public final class Fit implements Quantizer {
-  /** Before anything is known: a little late, since a computer's keys and sound take time. */
-  static final double USUAL_LAG_MS = 10;
-
-  /** A person is rarely more than some 60 ms off: the spread of lags before anything is known. */
-  static final double USUAL_LAG_SPREAD_MS = 36;
-
-  private static final double KNOWN_MS = 8;
+  /** How uncertain a lag is that is given, as a standard deviation. */
+  static final double KNOWN_MS = 8;
 
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final MeterMap meters;
+  private final FitMemory memory;
 
   public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
+    this(settings, tempos, meters, new FitMemory());
+  }
+
+  /** With what was found before: where only strength and the like have changed, it still holds. */
+  public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters, FitMemory memory) {
+    this.memory = memory;
     this.settings = settings;
     this.tempos = tempos;
     this.meters = meters;
@@ -44,29 +45,27 @@ public final class Fit implements Quantizer {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
-    Events events = new Events(drafts, tempos);
-    GridSlots grid = new GridSlots(settings, tempos, meters, drafts);
-    FitSolver solver =
-        new FitSolver(
-            events.ms(), events.sharesPitch(), grid.slots(), likelyLagMs(), lagSpreadMs());
-    List<Reading> readings = solver.readings();
-    Reading best = readings.get(0);
-    Doubts doubts = solver.doubts(readings);
+    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts);
+    Reading best = found.readings().get(0);
     double[] ofNotes = new double[drafts.size()];
     for (int i = 0; i < drafts.size(); i++) {
-      int event = events.of(i);
+      int event = found.problem().event(i);
       drafts.choose(
           i,
           tempos.earlier(drafts.played(i).onset(), takenOutMs(best.lagMs()[event])),
-          grid.tick(best.slot()[event]),
-          grid.tick(doubts.other()[event]));
-      ofNotes[i] = doubts.doubt()[event];
+          found.problem().tick(best.slot()[event]),
+          found.problem().tick(found.doubts().other()[event]));
+      ofNotes[i] = found.doubts().doubt()[event];
     }
     drafts.setDoubts(ofNotes);
     drafts.decide(decided);
     int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
     return new QuantizePlan(
-        drafts, drafts.measure(tempos), takenOutMs(best.meanLagMs()), others(readings), trimmed);
+        drafts,
+        drafts.measure(tempos),
+        takenOutMs(best.meanLagMs()),
+        others(found.readings()),
+        trimmed);
   }
 
   private double takenOutMs(double found) {
@@ -83,17 +82,5 @@ public final class Fit implements Quantizer {
         .filter(r -> r.weight() >= QuantizePlan.PLAUSIBLE)
         .map(r -> new QuantizePlan.OtherReading(r.meanLagMs(), r.weight()))
         .toList();
-  }
-
-  private double likelyLagMs() {
-    return switch (settings.lag()) {
-      case Lag.Auto auto -> USUAL_LAG_MS;
-      case Lag.Off off -> 0;
-      case Lag.Millis given -> given.value();
-    };
-  }
-
-  private double lagSpreadMs() {
-    return settings.lag() instanceof Lag.Auto ? USUAL_LAG_SPREAD_MS : KNOWN_MS;
   }
 }

@@ -193,6 +193,15 @@ public record QuantizeSettings(
     return grid.equals(other.grid) && swing == other.swing && groove.equals(other.groove);
   }
 
+  /** What of them says which line each note is meant for; the rest is as standard. */
+  QuantizeSettings linesAlone() {
+    return standard()
+        .withGrid(grid)
+        .withSwing(swing)
+        .withGroove(groove.withVelocityShare(0))
+        .withLag(lag);
+  }
+
   private static void requirePercent(String what, double value) {
     if (!(value >= 0 && value <= 100)) {
       throw new IllegalArgumentException(what + " goes from 0 to 100 %, not " + value);

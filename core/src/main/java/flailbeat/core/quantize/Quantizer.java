@@ -30,9 +30,15 @@ public interface Quantizer {
 
   /** The one that the settings ask for. */
   static Quantizer of(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
+    return of(settings, tempos, meters, new FitMemory());
+  }
+
+  /** The one that the settings ask for, with what was found the time before. */
+  static Quantizer of(
+      QuantizeSettings settings, TempoMap tempos, MeterMap meters, FitMemory memory) {
     return switch (settings.method()) {
       case NEAREST -> new Nearest(settings, tempos, meters);
-      case FIT -> new Fit(settings, tempos, meters);
+      case FIT -> new Fit(settings, tempos, meters, memory);
     };
   }
 }

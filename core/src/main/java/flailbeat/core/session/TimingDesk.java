@@ -5,6 +5,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.FitMemory;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
@@ -35,6 +36,7 @@ public final class TimingDesk {
 
   private final Document document;
   private final Changes changes;
+  private final FitMemory memory = new FitMemory();
   private final Map<NoteId, Long> decided = new HashMap<>();
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private QuantizePlan plan = QuantizePlan.NONE;
@@ -247,7 +249,10 @@ public final class TimingDesk {
   private void update() {
     if (stale) {
       stale = false;
-      plan = quantizer(document.song()).plan(document.notesInHand(), others(), decided);
+      Song song = document.song();
+      plan =
+          Quantizer.of(settings, song.tempos(), song.meters(), memory)
+              .plan(document.notesInHand(), others(), decided);
     }
   }
 
