@@ -33,6 +33,11 @@ public record ControlPoint(long tick, Kind kind, int number, int value) {
     }
   }
 
+  /** The same at another time. */
+  public ControlPoint at(long newTick) {
+    return newTick == tick ? this : new ControlPoint(newTick, kind, number, value);
+  }
+
   /** The first data byte of its MIDI message. */
   public int data1() {
     return switch (kind) {

@@ -54,10 +54,7 @@ final class PedalsAlong {
       same &= by == 0;
       long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
       latest = pedal ? tick : latest;
-      result.add(
-          tick == point.tick()
-              ? point
-              : new ControlPoint(tick, point.kind(), point.number(), point.value()));
+      result.add(point.at(tick));
     }
     if (same) {
       return points;

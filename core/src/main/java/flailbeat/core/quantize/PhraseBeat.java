@@ -1,0 +1,186 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.beat.BeatFinder;
+import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.quantize.beat.Stroke;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.function.LongUnaryOperator;
+import java.util.stream.Collectors;
+
+/**
+ * A phrase that was played with no click: finds its beat, and brings song and phrase together.
+ * Times are the times as played, at the song's tempo when it was played.
+ */
+public final class PhraseBeat {
+  /** Who gives way to whom. */
+  public enum Taking {
+    /** The phrase keeps its beats and takes the song's tempo. */
+    PHRASE_FITS("Fit the phrase to the song"),
+    /** The song takes the phrase's tempo in the mean; the phrase sounds as it was played. */
+    AVERAGE_TEMPO("The song takes its tempo"),
+    /** The song's tempo follows the phrase beat by beat; the phrase sounds as it was played. */
+    TEMPO_MAP("The song follows every beat");
+
+    private final String title;
+
+    Taking(String title) {
+      this.title = title;
+    }
+
+    public String title() {
+      return title;
+    }
+  }
+
+  private static final double MILLION = 1e6;
+  private static final long AROUND = 120;
+
+  private final Song song;
+  private final List<Note> notes;
+
+  /** Of some notes of a song, in any order. */
+  public PhraseBeat(Song song, List<Note> notes) {
+    this.song = song;
+    this.notes = List.copyOf(notes);
+  }
+
+  /** The best few ways to hear the beat, the likeliest first; none for fewer than four strokes. */
+  public List<BeatGuess> guesses() {
+    if (notes.isEmpty()) {
+      return List.of();
+    }
+    List<Stroke> strokes = strokes();
+    long first = song.tempos().tickAt(Math.round(strokes.get(0).ms() * MILLION));
+    int beats = song.meters().meterAt(Math.max(0, first)).beats();
+    return new BeatFinder(strokes, beats).guesses();
+  }
+
+  private List<Stroke> strokes() {
+    Drafts drafts = Drafts.inOrder(notes);
+    Events events = new Events(drafts, song.tempos());
+    List<Stroke> strokes = new ArrayList<>();
+    for (int i = 0; i < drafts.size(); i++) {
+      Note note = drafts.note(i);
+      double held = song.tempos().millisBetween(note.played().onset(), note.played().release());
+      int event = events.of(i);
+      if (event == strokes.size()) {
+        strokes.add(new Stroke(events.ms()[event], held, note.velocity(), 1, note.pitch()));
+      } else {
+        strokes.set(event, strokes.get(event).with(held, note.velocity(), note.pitch()));
+      }
+    }
+    return strokes;
+  }
+
+  /** Where the first bar line of a guess comes to lie: the song's bar line that is nearest. */
+  public long anchor(BeatGuess guess) {
+    MeterMap meters = song.meters();
+    long tick = song.tempos().tickAt(Math.round(guess.beatMs()[0] * MILLION));
+    long before = meters.barRangeAt(Math.max(0, tick)).start();
+    long after = meters.barRangeAt(Math.max(0, tick)).end();
+    return tick - before < after - tick ? before : after;
+  }
+
+  /** The beats of a guess, as ticks at the song's tempo. */
+  public long[] beatTicks(BeatGuess guess) {
+    return Arrays.stream(guess.beatMs())
+        .mapToLong(ms -> song.tempos().tickAt(Math.round(ms * MILLION)))
+        .toArray();
+  }
+
+  /** The song with the phrase on its bar lines, the one or the other having given way. */
+  public Song take(TrackId track, BeatGuess guess, Taking taking) {
+    long anchor = anchor(guess);
+    long beat = song.meters().meterAt(anchor).ticksPerBeat();
+    LongUnaryOperator placed = tick -> anchor + Math.round(beatsAt(tick, guess, taking) * beat);
+    Set<NoteId> ids = notes.stream().map(Note::id).collect(Collectors.toSet());
+    Song moved = NoteEdits.change(song, ids, n -> placed(n, placed));
+    return withControls(moved, track, placed)
+        .withTempos(
+            switch (taking) {
+              case PHRASE_FITS -> song.tempos();
+              case AVERAGE_TEMPO -> average(anchor, beat, guess);
+              case TEMPO_MAP -> following(anchor, beat, guess);
+            });
+  }
+
+  private double beatsAt(long tick, BeatGuess guess, Taking taking) {
+    double ms = song.tempos().nanosAt(tick) / MILLION;
+    return taking == Taking.AVERAGE_TEMPO
+        ? (ms - guess.beatMs()[0]) / guess.meanBeatMs()
+        : guess.beatsAt(ms);
+  }
+
+  private static Note placed(Note note, LongUnaryOperator placed) {
+    long onset = placed.applyAsLong(note.played().onset());
+    long release = Math.max(onset + 1, placed.applyAsLong(note.played().release()));
+    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), new Played(onset, release));
+  }
+
+  private Song withControls(Song moved, TrackId id, LongUnaryOperator placed) {
+    long first = notes.stream().mapToLong(Note::onset).min().orElse(0) - AROUND;
+    long last = notes.stream().mapToLong(Note::end).max().orElse(0) + AROUND;
+    Track track = moved.track(id).orElseThrow();
+    List<ControlPoint> controls =
+        track.controls().stream()
+            .map(
+                c ->
+                    c.tick() < first || c.tick() > last
+                        ? c
+                        : c.at(Math.max(0, placed.applyAsLong(c.tick()))))
+            .sorted(Comparator.comparingLong(ControlPoint::tick))
+            .toList();
+    return controls.equals(track.controls())
+        ? moved
+        : moved.withTrack(id, t -> t.withEvents(controls, t.carried()));
+  }
+
+  private TempoMap average(long anchor, long beat, BeatGuess guess) {
+    Tempo tempo = tempoOf(guess.meanBeatMs(), beat);
+    return song.tempos().changes().size() == 1
+        ? TempoMap.of(tempo)
+        : around(anchor, anchor, List.of(new TempoMap.Change(anchor, tempo)));
+  }
+
+  private TempoMap following(long anchor, long beat, BeatGuess guess) {
+    List<TempoMap.Change> changes = new ArrayList<>();
+    double[] ms = guess.beatMs();
+    for (int i = 0; i + 1 < ms.length; i++) {
+      changes.add(new TempoMap.Change(anchor + i * beat, tempoOf(ms[i + 1] - ms[i], beat)));
+    }
+    long end = anchor + (ms.length - 1) * beat;
+    changes.add(new TempoMap.Change(end, tempoOf(guess.meanBeatMs(), beat)));
+    return around(anchor, end, changes);
+  }
+
+  /** New changes in a stretch, the song's own before and after it. */
+  private TempoMap around(long from, long to, List<TempoMap.Change> changes) {
+    List<TempoMap.Change> all = new ArrayList<>();
+    song.tempos().changes().stream().filter(c -> c.tick() < from).forEach(all::add);
+    all.addAll(changes);
+    song.tempos().changes().stream().filter(c -> c.tick() > to).forEach(all::add);
+    return TempoMap.of(all);
+  }
+
+  private static Tempo tempoOf(double beatMs, long beatTicks) {
+    return Tempo.ofBpm(
+        Math.clamp(
+            60_000.0 * beatTicks / Ticks.PPQ / beatMs, Tempo.SLOWEST_BPM, Tempo.FASTEST_BPM));
+  }
+}

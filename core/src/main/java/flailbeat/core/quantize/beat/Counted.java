@@ -1,0 +1,91 @@
+package flailbeat.core.quantize.beat;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A phrase that has been counted through: which place each event has, and from these when each beat
+ * comes. The beats are a smooth curve through the events: for each, a line is fitted to the events
+ * near it, those that are nearer counting more (W. S. Cleveland, Journal of the American
+ * Statistical Association 74, 1979; from memory). O(n + b w) for b beats with w events near each.
+ */
+final class Counted {
+  /** Within so many beats an event counts. */
+  private static final double REACH = 5;
+
+  private final double[] beats;
+  private final double[] ms;
+
+  Counted(Pulse pulse, List<Stroke> strokes) {
+    int n = strokes.size();
+    int[] places = pulse.places();
+    beats = new double[n];
+    ms = new double[n];
+    for (int i = 0; i < n; i++) {
+      beats[i] = (double) places[i] / pulse.division().parts();
+      ms[i] = strokes.get(i).ms();
+    }
+  }
+
+  /** The place of an event, in beats; the first event lies in beat 0. */
+  double beat(int event) {
+    return beats[event];
+  }
+
+  int size() {
+    return beats.length;
+  }
+
+  double meanBeatMs() {
+    int last = beats.length - 1;
+    return (ms[last] - ms[0]) / Math.max(0.25, beats[last] - beats[0]);
+  }
+
+  /** The guess whose bars begin at a beat, 0 up to the number of beats of a bar. */
+  BeatGuess from(int barBeat, int beatsPerBar) {
+    int first = barBeat == 0 ? 0 : barBeat - beatsPerBar;
+    int last = Math.max(first + beatsPerBar, (int) Math.floor(beats[beats.length - 1]) + 1);
+    double[] times = new double[last - first + 1];
+    for (int b = first; b <= last; b++) {
+      times[b - first] = timeOf(b);
+    }
+    for (int i = 1; i < times.length; i++) {
+      times[i] = Math.max(times[i], times[i - 1] + 1);
+    }
+    return new BeatGuess(times, beatsPerBar, 0);
+  }
+
+  private int firstFrom(double beat) {
+    int at = Arrays.binarySearch(beats, beat);
+    return at < 0 ? -at - 1 : at;
+  }
+
+  /** When a beat comes, by the events near it. */
+  private double timeOf(int beat) {
+    double reach = REACH;
+    double inner = Math.clamp(beat, beats[0], beats[beats.length - 1]);
+    double w = 0;
+    double wx = 0;
+    double wy = 0;
+    double wxx = 0;
+    double wxy = 0;
+    for (int i = firstFrom(inner - reach); i < beats.length && beats[i] < inner + reach; i++) {
+      double away = Math.abs(beats[i] - inner) / reach;
+      if (away < 1) {
+        double cube = 1 - away * away * away;
+        double weight = cube * cube * cube;
+        double x = beats[i] - beat;
+        w += weight;
+        wx += weight * x;
+        wy += weight * ms[i];
+        wxx += weight * x * x;
+        wxy += weight * x * ms[i];
+      }
+    }
+    double apart = w * wxx - wx * wx;
+    double usual = meanBeatMs();
+    double slope = apart < 1e-9 * w * w ? usual : (w * wxy - wx * wy) / apart;
+    double bounded = Math.clamp(slope, usual / 1.5, usual * 1.5);
+    return (wy - bounded * wx) / w;
+  }
+}

@@ -1,0 +1,79 @@
+package flailbeat.core.quantize.report;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+
+/** Made-up clips over bars of 4/4 at a known grid, played loosely; from a seed. */
+final class Clips {
+  /**
+   * What a clip is made on.
+   *
+   * @param grid its right name
+   * @param swing 50 to 75 per cent
+   * @param places of the beat, as parts of it, before swing
+   * @param chances how likely each is to be played on
+   */
+  record Kind(String grid, double swing, double[] places, double[] chances) {
+    @Override
+    public String toString() {
+      return swing == 50 ? grid : grid + ", swing " + swing;
+    }
+  }
+
+  static final List<Kind> KINDS =
+      List.of(
+          new Kind("1/4", 50, new double[] {0}, new double[] {0.8}),
+          new Kind("1/8", 50, new double[] {0, 0.5}, new double[] {0.8, 0.6}),
+          new Kind(
+              "1/16", 50, new double[] {0, 0.25, 0.5, 0.75}, new double[] {0.85, 0.3, 0.55, 0.25}),
+          new Kind("1/8T", 50, new double[] {0, 1 / 3.0, 2 / 3.0}, new double[] {0.85, 0.5, 0.7}),
+          new Kind("1/8", 58, new double[] {0, 0.5}, new double[] {0.85, 0.6}),
+          new Kind("1/8", 62, new double[] {0, 0.5}, new double[] {0.85, 0.6}),
+          new Kind("1/8", 70, new double[] {0, 0.5}, new double[] {0.85, 0.6}),
+          new Kind(
+              "1/16", 60, new double[] {0, 0.25, 0.5, 0.75}, new double[] {0.85, 0.4, 0.6, 0.4}));
+
+  private Clips() {}
+
+  /**
+   * So many bars of a kind.
+   *
+   * @param lagMs how late it is
+   * @param spreadMs the standard deviation about that
+   */
+  static List<Note> of(Kind kind, int bars, double bpm, double lagMs, double spreadMs, long seed) {
+    Random random = new Random(977 * seed + kind.hashCode());
+    double ticksPerMs = bpm * Ticks.PPQ / 60_000;
+    List<Note> notes = new ArrayList<>();
+    boolean[][] pattern = new boolean[4][kind.places().length];
+    for (int beat = 0; beat < 4 * bars; beat++) {
+      boolean fresh = beat < 4 || random.nextInt(3) == 0;
+      for (int i = 0; fresh && i < kind.places().length; i++) {
+        pattern[beat % 4][i] = random.nextDouble() < kind.chances()[i];
+      }
+      for (int i = 0; i < kind.places().length; i++) {
+        if (pattern[beat % 4][i]) {
+          double late = lagMs + spreadMs * random.nextGaussian();
+          double meant = (beat + swung(kind, i)) * Ticks.PPQ;
+          long onset = Math.round(meant + late * ticksPerMs);
+          int pitch = 57 + random.nextInt(12);
+          notes.add(
+              Note.asPlayed(
+                  new NoteId(notes.size() + 1L), pitch, 80, new Played(onset, onset + 150)));
+        }
+      }
+    }
+    return notes;
+  }
+
+  private static double swung(Kind kind, int i) {
+    boolean second = i % 2 == 1;
+    double step = kind.places().length > 1 ? kind.places()[1] : 1;
+    return kind.places()[i] + (second ? 2 * step * (kind.swing() - 50) / 100 : 0);
+  }
+}
