@@ -3,8 +3,10 @@ package flailbeat.app.control;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.quantize.Timing;
 import java.util.Locale;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Tooltip;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
@@ -12,15 +14,50 @@ import javafx.scene.text.TextAlignment;
 public final class Histogram extends Canvas {
   private static final int BINS = 41;
   private static final double LABELS = 16;
+  private static final double LEAST_BRUSH = 3;
 
   private final Palette palette;
   private Timing timing = Timing.of(new double[0]);
   private double rangeMs = 100;
+  private double brushFrom = Double.NaN;
+  private double brushTo = Double.NaN;
 
-  public Histogram(Palette palette, double width, double height) {
+  /** Gets a stretch that was brushed over, in ms; of no width for a click. */
+  public interface OnBrushed {
+    void brushed(double fromMs, double toMs);
+  }
+
+  public Histogram(Palette palette, double width, double height, OnBrushed onBrushed) {
     super(width, height);
     this.palette = palette;
     palette.onChange(this::draw);
+    setCursor(Cursor.CROSSHAIR);
+    Tooltip.install(
+        this, new Tooltip("Drag over a part to select its notes; click for the whole clip"));
+    setOnMousePressed(e -> brush(e.getX(), e.getX()));
+    setOnMouseDragged(e -> brush(brushFrom, e.getX()));
+    setOnMouseReleased(
+        e -> {
+          double from = msAt(Math.min(brushFrom, brushTo));
+          double to = msAt(Math.max(brushFrom, brushTo));
+          boolean click = Math.abs(brushTo - brushFrom) < LEAST_BRUSH;
+          brush(Double.NaN, Double.NaN);
+          onBrushed.brushed(from, click ? from : to);
+        });
+  }
+
+  private void brush(double from, double to) {
+    brushFrom = from;
+    brushTo = to;
+    draw();
+  }
+
+  /** The deviation at a place; at either end, all that lies beyond as well. */
+  private double msAt(double x) {
+    if (x <= 1 || x >= getWidth() - 1) {
+      return x <= 1 ? -Double.MAX_VALUE : Double.MAX_VALUE;
+    }
+    return (x / getWidth() * 2 - 1) * rangeMs;
   }
 
   /**
@@ -47,6 +84,10 @@ public final class Histogram extends Canvas {
     g.strokeLine(w / 2, 4, w / 2, base + 3);
     drawLag(g, w, base);
     drawLabels(g, w);
+    if (!Double.isNaN(brushFrom)) {
+      g.setFill(palette.color(Ink.WHEAT, 0.25));
+      g.fillRect(Math.min(brushFrom, brushTo), 0, Math.abs(brushTo - brushFrom), base);
+    }
   }
 
   private void drawBars(GraphicsContext g, double w, double base) {

@@ -1,9 +1,12 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.view.timing.GrooveFiles;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.format.groove.GrooveFile;
 import flailbeat.core.model.Song;
+import flailbeat.core.quantize.Groove;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import java.io.IOException;
@@ -11,7 +14,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 
 /** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
-public final class FileActions {
+public final class FileActions implements GrooveFiles {
   private final Session session;
   private final Prompts prompts;
   private final Background background;
@@ -125,6 +128,43 @@ public final class FileActions {
                               false)),
                   e -> failed(file, e));
             });
+  }
+
+  @Override
+  public void openGroove() {
+    prompts
+        .grooveToOpen()
+        .ifPresent(
+            file ->
+                background.run(
+                    "Opening " + file.getFileName(),
+                    () -> GrooveFile.read(file),
+                    groove -> {
+                      session.timing().setSettings(session.timing().settings().withGroove(groove));
+                      session.tell(new Notice("Groove \"" + groove.name() + "\"", false));
+                    },
+                    e -> failed(file, e)));
+  }
+
+  @Override
+  public void saveGroove() {
+    Groove groove = session.timing().settings().groove();
+    if (groove.isNone()) {
+      session.tell(new Notice("There is no groove yet: take one from notes first", false));
+      return;
+    }
+    prompts
+        .grooveToSave(groove.name() + GrooveFile.ENDING)
+        .ifPresent(
+            file ->
+                background.run(
+                    "Saving " + file.getFileName(),
+                    () -> {
+                      GrooveFile.write(groove, file);
+                      return groove;
+                    },
+                    saved -> session.tell(new Notice("Saved " + file.getFileName(), false)),
+                    e -> failed(file, e)));
   }
 
   /** Does something that loses unsaved work, after asking about it. */

@@ -26,6 +26,7 @@ final class HabitKeeper {
   private final Session session;
   private final Path file;
   private final PauseTransition later = new PauseTransition(MOMENT);
+  private Optional<Habits> kept = Optional.empty();
   private boolean faultTold;
 
   HabitKeeper(Session session) {
@@ -53,14 +54,19 @@ final class HabitKeeper {
         .changes()
         .listen(
             aspect -> {
-              if (aspect == Aspect.SETTINGS || aspect == Aspect.LAYOUT) {
+              if (aspect == Aspect.SETTINGS || aspect == Aspect.LAYOUT || aspect == Aspect.TIMING) {
                 later.playFromStart();
               }
             });
   }
 
   private void keep() {
-    Optional<IOException> fault = write();
+    Habits now = Habits.of(session);
+    if (kept.filter(now::equals).isPresent()) {
+      return;
+    }
+    kept = Optional.of(now);
+    Optional<IOException> fault = write(now);
     fault.ifPresent(
         e -> {
           LOG.warn("The settings cannot be kept in {}", file, e);
@@ -71,9 +77,9 @@ final class HabitKeeper {
     faultTold = fault.isPresent();
   }
 
-  private Optional<IOException> write() {
+  private Optional<IOException> write(Habits habits) {
     try {
-      HabitsFile.write(Habits.of(session), file);
+      HabitsFile.write(habits, file);
       return Optional.empty();
     } catch (IOException e) {
       return Optional.of(e);

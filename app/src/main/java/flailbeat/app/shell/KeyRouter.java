@@ -5,6 +5,8 @@ import flailbeat.app.view.KeyDeck;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.session.DoubtWalk;
+import flailbeat.core.session.Notice;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
@@ -93,6 +95,14 @@ final class KeyRouter {
       e.consume();
       return;
     }
+    if (session.doubts().isOn() && !hasCommandModifier(e) && !e.getCode().isModifierKey()) {
+      if (!repeat) {
+        decide(e.getCode());
+      }
+      down.putIfAbsent(name, Optional.empty());
+      e.consume();
+      return;
+    }
     if (!repeat && playNote(e, name, now)) {
       e.consume();
       return;
@@ -126,6 +136,21 @@ final class KeyRouter {
       case BACK_SPACE -> session.keyboard().back();
       default -> session.keyboard().press(signOf(e));
     }
+  }
+
+  /** While doubtful notes are walked through, every plain key decides. */
+  private void decide(KeyCode code) {
+    DoubtWalk doubts = session.doubts();
+    Optional<Notice> said =
+        switch (code) {
+          case ESCAPE -> doubts.leave();
+          case LEFT -> doubts.choose(false);
+          case RIGHT -> doubts.choose(true);
+          case UP, PAGE_UP -> doubts.step(-1);
+          case DOWN, PAGE_DOWN -> doubts.step(1);
+          default -> doubts.keep();
+        };
+    said.ifPresent(session::tell);
   }
 
   private static KeySign signOf(KeyEvent e) {

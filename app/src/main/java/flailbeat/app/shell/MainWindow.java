@@ -10,8 +10,8 @@ import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
-import flailbeat.app.view.TimingDeskView;
 import flailbeat.app.view.TrackTabs;
+import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.session.Aspect;
@@ -71,17 +71,15 @@ public final class MainWindow {
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
     InputMenu input = new InputMenu(midi::lookFor, midi::choose);
     midi.onCurrent(input::showName);
-    SidePane pages =
-        new SidePane(
-            new TimingDeskView(session, palette),
-            new HandsPage(session),
-            new RecordingPage(session, input));
+    TimingDeskView desk = new TimingDeskView(session, palette, files);
+    SidePane pages = new SidePane(desk, new HandsPage(session), new RecordingPage(session, input));
     VBox root = layOut(palette, pages, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
     fitDeck(deck, HEIGHT);
-    new KeyRouter(session, deck, new Shortcuts(session, files, bench, pages)).install(stage, scene);
+    new KeyRouter(session, deck, new Shortcuts(session, files, bench, pages, desk))
+        .install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);

@@ -24,6 +24,12 @@ public interface Prompts {
   /** Asks where to write a MIDI file. */
   Optional<Path> midiToExport(String suggestedName);
 
+  /** Asks for a groove to open. */
+  Optional<Path> grooveToOpen();
+
+  /** Asks where to save a groove. */
+  Optional<Path> grooveToSave(String suggestedName);
+
   /** Offers what could be saved of a damaged file; true to take it. */
   boolean takeDamaged(String damage, String loss, int notes);
 }

@@ -3,6 +3,7 @@ package flailbeat.app.shell;
 import flailbeat.app.view.BenchView;
 import flailbeat.app.view.RepeatValues;
 import flailbeat.app.view.SidePane;
+import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.NoteEdits;
@@ -27,8 +28,11 @@ final class Shortcuts {
   private final FileActions files;
   private final BenchView bench;
   private final SidePane pages;
+  private final TimingDeskView desk;
 
-  Shortcuts(Session session, FileActions files, BenchView bench, SidePane pages) {
+  Shortcuts(
+      Session session, FileActions files, BenchView bench, SidePane pages, TimingDeskView desk) {
+    this.desk = desk;
     this.pages = pages;
     this.session = session;
     this.files = files;
@@ -39,7 +43,7 @@ final class Shortcuts {
     return List.of(
         // Who has the keys
         Shortcut.always("F2", this::switchKeys),
-        Shortcut.always("Esc", () -> session.performer().setKeysMode(KeysMode.COMMANDS)),
+        Shortcut.always("Esc", () -> session.setKeysMode(KeysMode.COMMANDS)),
         Shortcut.always("Ctrl+Minus", () -> session.performer().moveReach(-1)).repeating(),
         Shortcut.always("Ctrl+Equals", () -> session.performer().moveReach(1)).repeating(),
         // Transport
@@ -81,7 +85,15 @@ final class Shortcuts {
         Shortcut.always("Ctrl+Shift+Z", session::redo).repeating(),
         Shortcut.always("Ctrl+A", session.document()::selectAll),
         Shortcut.always("Delete", this::delete),
+        // Timing
         Shortcut.always("Ctrl+T", session::quantize),
+        Shortcut.always("Ctrl+D", session::walkDoubtful),
+        Shortcut.always("Alt+T", session::compareRounds),
+        Shortcut.always("Alt+P", session::bringBackPlayed),
+        Shortcut.always("Alt+A", session::selectSamePitches),
+        Shortcut.always("Alt+G", () -> onDesk(desk::askWhichGrid)),
+        Shortcut.always("Alt+B", () -> onDesk(desk::findBeat)),
+        // By hand
         Shortcut.always("Ctrl+Left", () -> move(-1, 0)).repeating(),
         Shortcut.always("Ctrl+Right", () -> move(1, 0)).repeating(),
         Shortcut.always("Ctrl+Up", () -> move(0, 1)).repeating(),
@@ -118,9 +130,14 @@ final class Shortcuts {
         Shortcut.always("Down", () -> session.performer().stepVelocity(-1)).repeating());
   }
 
+  private void onDesk(Runnable command) {
+    pages.show(SidePane.Page.TIMING);
+    command.run();
+  }
+
   void switchKeys() {
     boolean playing = session.performer().keysMode() == KeysMode.PLAY;
-    session.performer().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+    session.setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
   }
 
   private void repeat() {

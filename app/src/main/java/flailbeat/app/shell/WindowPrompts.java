@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.core.format.groove.GrooveFile;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -18,6 +19,9 @@ public final class WindowPrompts implements Prompts {
       new ExtensionFilter("MIDI file", "*.mid", "*.midi", "*.MID");
   private static final ExtensionFilter ALL =
       new ExtensionFilter("Songs", "*.flail", "*.mid", "*.midi", "*.MID");
+
+  private static final ExtensionFilter GROOVES =
+      new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
 
   private final Window owner;
 
@@ -82,6 +86,17 @@ public final class WindowPrompts implements Prompts {
   @Override
   public Optional<Path> midiToExport(String suggestedName) {
     return save(chooser("Export a MIDI file", suggestedName, MIDI), ".mid");
+  }
+
+  @Override
+  public Optional<Path> grooveToOpen() {
+    FileChooser chooser = chooser("Open a groove", "", GROOVES);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> grooveToSave(String suggestedName) {
+    return save(chooser("Save the groove", suggestedName, GROOVES), GrooveFile.ENDING);
   }
 
   private Optional<Path> save(FileChooser chooser, String extension) {

@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Looping;
 import flailbeat.core.session.Session;
@@ -107,6 +108,7 @@ public final class BenchView extends Region {
     switch (aspect) {
       case SONG, CHOICE, TIMING -> {
         changed();
+        keepQuestionInSight();
         takes.refresh();
       }
       case LOOP -> redraw();
@@ -140,6 +142,23 @@ public final class BenchView extends Region {
             .anyMatch(p -> scale.yOf(p) < 0 || scale.yOf(p) + scale.rowHeight() > roll.getHeight());
     if (session.conductor().pass().isPresent() && hidden) {
       showReach();
+    }
+  }
+
+  /** The note that a person is asked about stands in the middle of what is seen. */
+  private void keepQuestionInSight() {
+    for (NotePlan asked : session.doubts().current()) {
+      double x = scale.xOf(asked.note().onset());
+      double y = scale.yOf(asked.note().pitch());
+      double margin = roll.getWidth() * 0.1;
+      if (x < margin || x > roll.getWidth() - margin) {
+        long onset = asked.note().onset();
+        rescale(s -> s.withOrigin(onset - roll.getWidth() / 2 / s.pixelsPerTick()));
+      }
+      if (y < 2 * scale.rowHeight() || y > roll.getHeight() - 2 * scale.rowHeight()) {
+        double rows = roll.getHeight() / scale.rowHeight();
+        rescale(s -> s.withTop(asked.note().pitch() + rows / 2, roll.getHeight()));
+      }
     }
   }
 
@@ -335,8 +354,7 @@ public final class BenchView extends Region {
     var meters = session.song().meters();
     var painter = new GridPainter(palette, scale, ground.getWidth(), ground.getHeight());
     painter.rows(ground.getGraphicsContext2D());
-    painter.lines(
-        ground.getGraphicsContext2D(), session.grid(), session.timing().settings().swing(), meters);
+    painter.lines(ground.getGraphicsContext2D(), session.timing().settings(), meters);
     painter.ruler(ruler.getGraphicsContext2D(), meters, RULER_HEIGHT);
     Looping looping = session.conductor().looping();
     looping

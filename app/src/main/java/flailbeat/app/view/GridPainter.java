@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
@@ -51,8 +52,9 @@ final class GridPainter {
   }
 
   /** Grid lines, thinned out until they are some pixels apart; beats and bars stronger. */
-  void lines(GraphicsContext g, Grid grid, double swing, MeterMap meters) {
-    GridLines lines = new GridLines(grid, meters, swing);
+  void lines(GraphicsContext g, QuantizeSettings settings, MeterMap meters) {
+    Grid grid = settings.grid();
+    GridLines lines = new GridLines(grid, meters, settings.swing(), settings.groove());
     long last = (long) scale.tickAt(width) + 1;
     boolean showGrid = grid.finestTicks() * scale.pixelsPerTick() >= LEAST_GAP;
     TickRange bar = meters.barRangeAt((long) Math.max(0, scale.originTick()));

@@ -50,7 +50,7 @@ public final class KeyDeck extends HBox {
     getStyleClass().add("deck");
     setId("key-deck");
     keysSwitch =
-        new Segments<KeysMode>(performer::setKeysMode)
+        new Segments<KeysMode>(session::setKeysMode)
             .add(KeysMode.COMMANDS, "Commands", "Letters are shortcuts (Esc)")
             .add(KeysMode.PLAY, "Play", "Letters are notes (F2)");
     keysSwitch.getStyleClass().add("keys-switch");
@@ -115,7 +115,7 @@ public final class KeyDeck extends HBox {
   }
 
   private void onChange(Aspect aspect) {
-    if (aspect == Aspect.KEYS) {
+    if (aspect == Aspect.KEYS || aspect == Aspect.TIMING && session.doubts().isOn()) {
       refresh();
     }
   }
@@ -124,7 +124,7 @@ public final class KeyDeck extends HBox {
     boolean play = performer.keysMode() == KeysMode.PLAY;
     pseudoClassStateChanged(PLAY, play);
     keysSwitch.show(performer.keysMode());
-    String asked = session.keyboard().says();
+    String asked = session.doubts().isOn() ? session.doubts().says() : session.keyboard().says();
     String says =
         !asked.isEmpty()
             ? asked

@@ -4,8 +4,12 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
+import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
 
 /**
  * Draws notes: pills with a firm edge at the onset. Colour says timing, the fill's height velocity,
@@ -86,6 +90,35 @@ final class NotePainter {
     } else if (plan.onset() != plan.note().onset()) {
       stroke(from, scale.xOf(plan.onset()), y, y, 1.8);
     }
+  }
+
+  /** A line that a doubtful note may be meant for, with the key that chooses it. */
+  void candidate(double x, double y, double height, boolean later, NotePlan plan) {
+    boolean likelier = later == plan.line() > plan.otherLine();
+    g.setStroke(palette.color(Ink.WHEAT));
+    g.setLineWidth(likelier ? 2.5 : 1.5);
+    g.setLineDashes(likelier ? new double[0] : new double[] {5, 4});
+    g.strokeLine(x, 0, x, height);
+    g.setLineDashes();
+    g.setLineWidth(1);
+    String text = later ? "later \u2192" : "\u2190 earlier";
+    g.setFont(Font.font("Lato", FontWeight.BOLD, 13));
+    g.setTextAlign(later ? TextAlignment.LEFT : TextAlignment.RIGHT);
+    g.setTextBaseline(VPos.CENTER);
+    double at = Math.max(16, y - 16);
+    g.setFill(palette.color(Ink.RAISED, 0.9));
+    double left = later ? x + 3 : x - 71;
+    g.fillRoundRect(left, at - 10, 68, 20, 5, 5);
+    g.setFill(palette.color(Ink.INK));
+    g.fillText(text, later ? x + 8 : x - 8, at);
+  }
+
+  /** Round the note that is asked about. */
+  void ring(double from, double to, double y) {
+    g.setStroke(palette.color(Ink.WHEAT));
+    g.setLineWidth(3);
+    g.strokeRoundRect(from - 4, y - 3, Math.max(8, to - from) + 8, scale.rowHeight() + 6, 10, 10);
+    g.setLineWidth(1);
   }
 
   private void stroke(double from, double to, double y, double toY, double width) {

@@ -44,7 +44,11 @@ final class RollPainter {
     this.height = height;
     painter = new NotePainter(palette, g, scale);
     lines =
-        new GridLines(session.grid(), session.song().meters(), session.timing().settings().swing());
+        new GridLines(
+            session.grid(),
+            session.song().meters(),
+            session.timing().settings().swing(),
+            session.timing().settings().groove());
   }
 
   /** The notes of all tracks, those in the mouse's hand where it holds them. */
@@ -73,6 +77,7 @@ final class RollPainter {
         }
       }
     }
+    drawBeats();
     if (!crowded && version == Version.STANDING && !(gesture instanceof Gesture.Move)) {
       drawWhiskers();
     }
@@ -130,7 +135,37 @@ final class RollPainter {
     return painter.timingColor(onset - nearest.line(), halfGap);
   }
 
+  /** The beats of the guess that is looked at, its bar lines strongest. */
+  private void drawBeats() {
+    long[] beats = session.beat().beatTicks();
+    for (int i = 0; i < beats.length; i++) {
+      double x = Math.round(scale.xOf(beats[i])) + 0.5;
+      boolean bar = i % session.beat().beatsPerBar() == 0;
+      g.setStroke(palette.color(Ink.WHEAT, bar ? 1 : 0.75));
+      g.setLineWidth(bar ? 2.5 : 1);
+      g.setLineDashes(bar ? new double[0] : new double[] {4, 4});
+      g.strokeLine(x, 0, x, height);
+    }
+    g.setLineDashes();
+    g.setLineWidth(1);
+  }
+
+  /** The note that is asked about, between its two lines. */
+  private void drawQuestion() {
+    for (NotePlan asked : session.doubts().current()) {
+      double earlier = scale.xOf(Math.min(asked.line(), asked.otherLine()));
+      double later = scale.xOf(Math.max(asked.line(), asked.otherLine()));
+      double y = scale.yOf(asked.note().pitch());
+      g.setFill(palette.color(Ink.WHEAT, 0.16));
+      g.fillRect(earlier, 0, later - earlier, height);
+      painter.candidate(earlier, y, height, false, asked);
+      painter.candidate(later, y, height, true, asked);
+      painter.ring(scale.xOf(asked.note().onset()), scale.xOf(asked.note().end()), y);
+    }
+  }
+
   private void drawWhiskers() {
+    drawQuestion();
     for (NotePlan plan : session.timing().plan().notes()) {
       if (isInSight(plan.note())) {
         painter.whisker(plan);

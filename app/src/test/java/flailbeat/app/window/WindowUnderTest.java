@@ -45,6 +45,16 @@ final class WindowUnderTest {
     }
 
     @Override
+    public Optional<Path> grooveToOpen() {
+      return fileToOpen();
+    }
+
+    @Override
+    public Optional<Path> grooveToSave(String suggestedName) {
+      return projectToSave(suggestedName);
+    }
+
+    @Override
     public Optional<Path> midiToExport(String suggestedName) {
       asked = suggestedName;
       return file;

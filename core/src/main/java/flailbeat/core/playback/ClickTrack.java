@@ -44,6 +44,11 @@ public final class ClickTrack {
         Arrays.copyOf(nanos, size), Arrays.copyOf(accents, size), tempos.nanosAt(tick));
   }
 
+  /** Clicks at moments of one's own, in order; at least one. */
+  public static ClickTrack of(long[] nanos, boolean[] accents) {
+    return new ClickTrack(nanos.clone(), accents.clone(), nanos[nanos.length - 1]);
+  }
+
   public int size() {
     return nanos.length;
   }

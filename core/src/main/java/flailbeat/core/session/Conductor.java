@@ -6,6 +6,7 @@ import flailbeat.core.capture.Recording;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Clock;
@@ -323,6 +324,12 @@ public final class Conductor {
 
   public boolean isCalibrating() {
     return calibrating;
+  }
+
+  /** Plays a song of one's own with clicks of its own, from the first of them or of its notes. */
+  void playWith(Song song, ClickTrack clicks) {
+    stop();
+    playback.startWith(song, clicks);
   }
 
   private Optional<Notice> followCalibration() {

@@ -52,6 +52,15 @@ public final class DoubtWalk {
     return !question.get(0).decided();
   }
 
+  /** What it asks; empty when it is over. */
+  public String says() {
+    return on
+        ? "Doubtful "
+            + place()
+            + ": \u2190 earlier, \u2192 later line; any other key keeps it. Esc leaves."
+        : "";
+  }
+
   /** Begins with the first that is not decided; says so when there is none. */
   Optional<Notice> start() {
     if (timing.questions().isEmpty()) {
@@ -59,14 +68,16 @@ public final class DoubtWalk {
     }
     on = true;
     at = nextOpen(0).orElse(0);
+    changes.fire(Aspect.KEYS);
     arrive();
     return Optional.empty();
   }
 
   /** Goes to the next one or, with -1, to the one before, deciding nothing. */
-  public void step(int by) {
+  public Optional<Notice> step(int by) {
     at = Math.floorMod(at + by, Math.max(1, timing.questions().size()));
     arrive();
+    return Optional.empty();
   }
 
   /** Decides for the earlier of the two lines, or for the later, and goes on. */
@@ -119,6 +130,7 @@ public final class DoubtWalk {
   public Optional<Notice> leave() {
     on = false;
     audition.end();
+    changes.fire(Aspect.KEYS);
     changes.fire(Aspect.TIMING);
     return Optional.empty();
   }

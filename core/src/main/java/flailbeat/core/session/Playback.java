@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.model.Song;
+import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
@@ -28,7 +29,7 @@ final class Playback {
   private TempoMap tempos;
   private long endNanos;
   private long run;
-  private boolean clicksAlone;
+  private boolean planIsFixed;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Playback(
@@ -115,16 +116,23 @@ final class Playback {
     long from = song.tempos().nanosAt(fromTick);
     long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
     plan = heard.from(fromTick, countIn, clicks(record));
-    clicksAlone = false;
+    planIsFixed = false;
     begin(new Start(record, from, countInNanos, loop()));
   }
 
   /** Plays nothing but the click over a stretch. */
   void startClicks(TickRange range) {
     plan = heard.clicksAlone(range);
-    clicksAlone = true;
+    planIsFixed = true;
     long from = document.song().tempos().nanosAt(range.start());
     begin(new Start(false, from, 0, Optional.empty()));
+  }
+
+  /** Plays another song than the document's, with clicks of its own, from its first bar line on. */
+  void startWith(Song song, ClickTrack clicks) {
+    plan = PlaybackPlan.of(song, clicks, 0);
+    planIsFixed = true;
+    begin(new Start(false, Math.max(0, clicks.nanosAt(0)), 0, Optional.empty()));
   }
 
   private void begin(Start start) {
@@ -146,7 +154,7 @@ final class Playback {
 
   /** Makes what is heard follow the song and the settings while it runs. */
   void replan() {
-    if (transport.isRunning() && !clicksAlone) {
+    if (transport.isRunning() && !planIsFixed) {
       boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
       long from = countingIn ? startTick() : Math.max(0, positionTicks());
       long countIn =

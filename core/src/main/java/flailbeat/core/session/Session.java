@@ -8,6 +8,10 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
+import flailbeat.core.quantize.Groove;
+import flailbeat.core.quantize.PhraseBeat;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.MeterMap;
@@ -34,6 +38,9 @@ public final class Session {
   private final KeyboardDesk keyboard;
   private final Audition audition;
   private final DoubtWalk doubts;
+  private final Tidying tidying;
+  private final BeatDesk beat;
+  private final Presets presets = new Presets(changes);
   private Notice notice = Notice.NONE;
   private Grid snap = Grid.of(NoteValue.straight(16));
 
@@ -44,6 +51,8 @@ public final class Session {
     conductor = new Conductor(document, timing, performer, changes, clock, player);
     audition = new Audition(document, player, clock);
     doubts = new DoubtWalk(timing, changes, audition);
+    tidying = new Tidying(document, timing);
+    beat = new BeatDesk(document, conductor, changes);
   }
 
   public Changes changes() {
@@ -74,6 +83,37 @@ public final class Session {
   /** The walk through the doubtful notes of the preview. */
   public DoubtWalk doubts() {
     return doubts;
+  }
+
+  /** The person's own ways to quantize. */
+  public Presets presets() {
+    return presets;
+  }
+
+  /** Takes over settings for quantizing, their grid for the bench as well. */
+  public void takeSettings(QuantizeSettings settings) {
+    timing.setSettings(settings);
+    setGrid(settings.grid());
+  }
+
+  /** Takes a groove from the notes in hand, as they stand, over one or two bars. */
+  public void takeGroove(String name, int bars) {
+    Groove groove = Groove.from(document.notesInHand(), snap, song().meters(), bars, name.strip());
+    timing.setSettings(timing.settings().withGroove(groove));
+    tell(
+        new Notice(
+            "Groove \""
+                + groove.name()
+                + "\": "
+                + groove.slots().size()
+                + " lines, "
+                + (bars == 1 ? "one bar" : "two bars"),
+            false));
+  }
+
+  /** What is heard of the beat of a phrase that was played with no click. */
+  public BeatDesk beat() {
+    return beat;
   }
 
   /** Begins to learn the keyboard: the keys are its own until that is over. */
@@ -145,6 +185,9 @@ public final class Session {
   public void recordOrStop() {
     boolean recording = conductor.transport().isRecording();
     stop();
+    if (doubts.isOn()) {
+      doubts.leave();
+    }
     if (!recording) {
       tell(conductor.record());
     }
@@ -295,22 +338,50 @@ public final class Session {
 
   /** Carries the preview out. */
   public void quantize() {
-    tellUnlessRecording(timing::apply);
+    tellUnlessRecording(tidying::apply);
   }
 
   /** Quantizes every track, each with a lag of its own. */
   public void quantizeAllTracks() {
-    tellUnlessRecording(timing::applyToAll);
+    tellUnlessRecording(tidying::applyToAll);
   }
 
   /** Moves the notes in hand by their lag, and no more. */
   public void takeOutLag() {
-    tellUnlessRecording(timing::takeOutLag);
+    tellUnlessRecording(tidying::takeOutLag);
   }
 
   /** Brings the notes in hand back to where they were played. */
   public void bringBackPlayed() {
-    tellUnlessRecording(timing::bringBackPlayed);
+    tellUnlessRecording(tidying::bringBackPlayed);
+  }
+
+  /** Selects every note of the track that has a pitch of those in hand. */
+  public void selectSamePitches() {
+    tell(tidying.selectSamePitches());
+  }
+
+  /** Takes a grid that was ranked, with its swing. */
+  public void takeGrid(WhichGrid.Match match) {
+    takeSettings(timing.settings().withSwing(match.swing()).withGrid(match.grid()));
+  }
+
+  /** Looks for the beat of the notes in hand. */
+  public void findBeat() {
+    tellUnlessRecording(beat::find);
+  }
+
+  /** Lets the song take the beat that was found, or the phrase the song's. */
+  public void takeBeat(PhraseBeat.Taking taking) {
+    tellUnlessRecording(() -> beat.take(taking));
+  }
+
+  /** Gives the keys to whom a person says; whatever else has them lets go of them. */
+  public void setKeysMode(KeysMode mode) {
+    if (doubts.isOn()) {
+      doubts.leave();
+    }
+    performer.setKeysMode(mode);
   }
 
   private void tellUnlessRecording(Supplier<Notice> command) {

@@ -11,6 +11,8 @@ import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
+import flailbeat.core.quantize.SlotTiming;
+import flailbeat.core.quantize.WhichGrid;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,6 +20,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * How to quantize, and what it would do to the notes in hand. The preview is worked out when it is
@@ -120,67 +123,47 @@ public final class TimingDesk {
     setSettings(settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
   }
 
-  /** Carries the plan out as one undo step, and says what it did. */
-  Notice apply() {
-    QuantizePlan todo = plan();
-    if (todo.notes().isEmpty()) {
-      return new Notice("There are no notes here to quantize", false);
-    }
-    if (todo.moved() == 0) {
-      return new Notice("Nothing to move: every note stands where quantizing puts it", false);
-    }
-    TrackId track = document.track().id();
-    document.edit("Quantize to " + settings.grid(), s -> carriedOut(todo, s, track));
-    return new Notice(
-        "Quantized " + Notice.notes(todo.moved()) + " to " + settings.grid() + besides(todo),
-        false);
-  }
-
   /** A song with the notes in hand as quantizing would put them. */
   Song carriedOut(Song song) {
     return carriedOut(plan(), song, document.track().id());
   }
 
-  private Song carriedOut(QuantizePlan todo, Song song, TrackId track) {
+  /** A song with a plan for notes of a track carried out, the pedal moved along where wanted. */
+  Song carriedOut(QuantizePlan todo, Song song, TrackId track) {
     return settings.controls() ? todo.applyTo(song, track) : todo.applyTo(song);
   }
 
-  private static String besides(QuantizePlan plan) {
-    int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
-    String text =
-        taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
-    int trimmed = plan.trimmed();
-    return trimmed == 0
-        ? text
-        : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
+  /** What other settings would do to the notes in hand. */
+  QuantizePlan planWith(QuantizeSettings how) {
+    Song song = document.song();
+    return Quantizer.of(how, song.tempos(), song.meters()).plan(document.notesInHand(), others());
   }
 
-  /** Quantizes every track, each with a lag of its own, as one undo step. */
-  Notice applyToAll() {
-    List<String> lags = new ArrayList<>();
-    int moved = 0;
-    Song result = document.song();
-    for (Track track : document.song().tracks()) {
-      QuantizePlan todo = quantizer(result).plan(track.notes(), List.of(), decided);
-      if (todo.moved() > 0) {
-        moved += todo.moved();
-        lags.add(track.name() + " " + inWords(todo.timing().lagMs()));
-        result = carriedOut(todo, result, track.id());
-      }
-    }
-    if (moved == 0) {
-      return new Notice("Nothing to move: every note stands where quantizing puts it", false);
-    }
-    Song quantized = result;
-    document.edit("Quantize all tracks", s -> quantized);
-    return new Notice(
-        "Quantized "
-            + Notice.notes(moved)
-            + " to "
-            + settings.grid()
-            + ". "
-            + String.join(", ", lags),
-        false);
+  /** What would be done to all notes of a track. */
+  QuantizePlan planFor(Track track) {
+    return quantizer(document.song()).plan(track.notes(), List.of(), decided);
+  }
+
+  /** The grids ranked by how well they explain the notes in hand, the likeliest first. */
+  public List<WhichGrid.Match> rankGrids() {
+    Song song = document.song();
+    return new WhichGrid(settings, song.tempos(), song.meters()).rank(document.notesInHand());
+  }
+
+  /** Selects those of the notes in hand that were played between so many ms off their lines. */
+  public void selectDeviating(double fromMs, double toMs) {
+    List<NotePlan> all = plan().notes();
+    double[] off = plan().timing().deviationsMs();
+    document.select(
+        IntStream.range(0, all.size())
+            .filter(i -> off[i] >= fromMs && off[i] <= toMs)
+            .mapToObj(i -> all.get(i).note().id())
+            .collect(Collectors.toSet()));
+  }
+
+  /** How early or late each place of the bar was played in the mean. */
+  public List<SlotTiming> slotTimings() {
+    return SlotTiming.of(plan(), document.song().meters());
   }
 
   /** A lag in words, such as 43 ms late. */
@@ -188,36 +171,6 @@ public final class TimingDesk {
     return Math.abs(lagMs) < 0.5
         ? "in time"
         : String.format(Locale.ROOT, "%.0f ms %s", Math.abs(lagMs), lagMs > 0 ? "late" : "early");
-  }
-
-  /** Takes the lag out and nothing else: all notes in hand move alike, and keep their feel. */
-  Notice takeOutLag() {
-    double lagMs = plan().timing().lagMs();
-    if (plan().notes().isEmpty() || Math.abs(lagMs) < 0.5) {
-      return new Notice("There is no lag to take out", false);
-    }
-    QuantizeSettings shift = unmoved().withLag(new Lag.Millis(lagMs));
-    carryOut("Take out the lag", shift);
-    return new Notice("Taken out: " + inWords(lagMs) + ". The feel is as it was played", false);
-  }
-
-  /** Brings the notes in hand back to where they were played. */
-  Notice bringBackPlayed() {
-    Song before = document.song();
-    carryOut("As played", unmoved());
-    return new Notice(
-        before == document.song() ? "They stand as they were played" : "Back as played", false);
-  }
-
-  private QuantizeSettings unmoved() {
-    return QuantizeSettings.standard().withStrength(0).withControls(settings.controls());
-  }
-
-  private void carryOut(String label, QuantizeSettings how) {
-    Song song = document.song();
-    QuantizePlan todo =
-        Quantizer.of(how, song.tempos(), song.meters()).plan(document.notesInHand(), others());
-    document.edit(label, s -> carriedOut(todo, s, document.track().id()));
   }
 
   /** A song whose notes of a track, from a name on, are quantized as the settings say. */

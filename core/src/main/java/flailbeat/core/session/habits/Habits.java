@@ -8,6 +8,7 @@ import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
@@ -35,6 +36,8 @@ public record Habits(
     PlaySettings play,
     RecordSettings record,
     NoteValue repeat,
+    QuantizeSettings quantize,
+    Map<String, QuantizeSettings> presets,
     Set<Set<PhysicalKey>> blocked) {
 
   /** What is set in a session now. */
@@ -51,6 +54,8 @@ public record Habits(
         session.conductor().settings(),
         session.conductor().recordSettings(),
         session.conductor().repeater().value(),
+        session.timing().settings(),
+        session.presets().all(),
         session.keyboard().blockings().combinations());
   }
 
@@ -76,6 +81,12 @@ public record Habits(
     }
     if (repeat != null) {
       session.conductor().setRepeat(false, repeat);
+    }
+    if (quantize != null) {
+      session.takeSettings(quantize);
+    }
+    if (presets != null) {
+      session.presets().setAll(presets);
     }
     if (blocked != null) {
       session.keyboard().setBlockings(new Blockings(blocked));

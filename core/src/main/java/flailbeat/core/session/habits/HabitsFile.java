@@ -1,6 +1,8 @@
 package flailbeat.core.session.habits;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.MapperFeature;
@@ -8,6 +10,7 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
+import flailbeat.core.quantize.Lag;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,9 +27,19 @@ public final class HabitsFile {
           .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
           .enable(SerializationFeature.INDENT_OUTPUT)
           .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+          .addMixIn(Lag.class, LagByName.class)
           .defaultPropertyInclusion(
               JsonInclude.Value.construct(JsonInclude.Include.NON_NULL, JsonInclude.Include.ALWAYS))
           .build();
+
+  /** A lag is written with what kind it is. */
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "lag")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = Lag.Off.class, name = "off"),
+    @JsonSubTypes.Type(value = Lag.Auto.class, name = "auto"),
+    @JsonSubTypes.Type(value = Lag.Millis.class, name = "given")
+  })
+  private interface LagByName {}
 
   private HabitsFile() {}
 

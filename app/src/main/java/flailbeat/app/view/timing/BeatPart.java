@@ -1,0 +1,89 @@
+package flailbeat.app.view.timing;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
+import flailbeat.core.quantize.PhraseBeat.Taking;
+import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.session.BeatDesk;
+import flailbeat.core.session.Session;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The beat of what was played with no click: found, heard, and taken. */
+final class BeatPart extends DeskPart {
+  private final Label remark = Form.remark("");
+  private final VBox guesses = new VBox(3);
+  private final VBox takings = new VBox(4);
+  private final Button hear;
+  private final Button leave;
+
+  BeatPart(Session session) {
+    super(session);
+    Button find =
+        Buttons.text(
+            "Find the beat", "Tempo and bar line from the notes alone (Alt+B)", session::findBeat);
+    find.setId("find-beat");
+    find.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(find, Priority.ALWAYS);
+    hear =
+        Buttons.text(
+            "Hear with click", "This track with a click on the beats shown", session.beat()::hear);
+    hear.setId("hear-beat");
+    leave = Buttons.text("Leave it", "Forget what was found", session.beat()::leave);
+    guesses.setId("beat-guesses");
+    for (Taking taking : Taking.values()) {
+      Button take = Buttons.text(taking.title(), hint(taking), () -> session.takeBeat(taking));
+      take.setId("take-" + taking.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+      take.setMaxWidth(Double.MAX_VALUE);
+      takings.getChildren().add(take);
+    }
+    getChildren().addAll(new HBox(6, find, hear), remark, guesses, takings, leave);
+  }
+
+  private static String hint(Taking taking) {
+    return switch (taking) {
+      case PHRASE_FITS -> "Its beats go to the song's beats, at the song's tempo";
+      case AVERAGE_TEMPO -> "The song's tempo becomes the phrase's, in the mean";
+      case TEMPO_MAP -> "A tempo for every beat: it sounds just as you played it";
+    };
+  }
+
+  @Override
+  void refresh() {
+    BeatDesk beat = session().beat();
+    boolean on = beat.isOn();
+    remark.setText(
+        on
+            ? "Bar lines over the notes show the one chosen. Which is it?"
+            : "For a phrase played with no click, such as one from Keep (Ctrl+K).");
+    guesses.getChildren().clear();
+    List<BeatGuess> all = beat.guesses();
+    for (int i = 0; i < all.size(); i++) {
+      guesses.getChildren().add(choice(i, all.get(i), i == beat.chosen()));
+    }
+    hear.setDisable(!on);
+    leave.setVisible(on);
+    takings.setVisible(on);
+    takings.setManaged(on);
+  }
+
+  private Button choice(int index, BeatGuess guess, boolean chosen) {
+    Button button =
+        Buttons.text(
+            String.format(
+                Locale.ROOT, "%3.0f %%  %s", 100 * guess.probability(), BeatDesk.inWords(guess)),
+            "Show this one",
+            () -> session().beat().choose(index));
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.getStyleClass().add("ranked");
+    if (chosen) {
+      button.getStyleClass().add("in-force");
+    }
+    return button;
+  }
+}

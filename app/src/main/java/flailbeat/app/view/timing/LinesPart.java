@@ -1,0 +1,123 @@
+package flailbeat.app.view.timing;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.Segments;
+import flailbeat.core.quantize.QuantizeSettings.Method;
+import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.Ticks;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.layout.VBox;
+
+/** Which lines, by which method, and how far towards them. */
+final class LinesPart extends DeskPart {
+  private static final int[] DENOMINATORS = {4, 8, 16, 32};
+  private static final int RANKED = 4;
+
+  private final Segments<Grid> straight;
+  private final Segments<Grid> triplet;
+  private final EntryField own;
+  private final Slider strength =
+      Form.slider("strength", 0, 100, v -> change(s -> s.withStrength(v)));
+  private final Slider swing = Form.slider("swing", 50, 75, v -> change(s -> s.withSwing(v)));
+  private final Label strengthText = Form.figure();
+  private final Label swingText = Form.figure();
+  private final Segments<Method> method;
+  private final VBox ranked = new VBox(3);
+  private List<WhichGrid.Match> matches = List.of();
+  private Object rankedFor = "";
+
+  LinesPart(Session session) {
+    super(session);
+    straight = new Segments<>(session::setGrid);
+    triplet = new Segments<>(session::setGrid);
+    for (int d : DENOMINATORS) {
+      straight.add(Grid.of(NoteValue.straight(d)), "1/" + d, "Lines 1/" + d + " apart");
+      triplet.add(Grid.of(NoteValue.triplet(d)), "1/" + d + "T", "Triplets of 1/" + d);
+    }
+    own =
+        new EntryField(
+            "own-grid",
+            9,
+            "Any sum: 1/16+1/8T, 1/4D (dotted), 1/4:5 (five in a quarter), 1/4:7",
+            text -> session.setGrid(Grid.parse(text).requireWithin(Ticks.PPQ)));
+    method =
+        new Segments<Method>(m -> change(s -> s.withMethod(m)))
+            .add(Method.NEAREST, "Nearest", "Each note to the nearest line")
+            .add(
+                Method.FIT,
+                "Fit",
+                "The likeliest lines for the whole: finds the lag, follows a drift")
+            .named("method");
+    Button which =
+        Buttons.text(
+            "Which?", "Rank the grids by how well they explain it (Alt+G)", this::askWhichGrid);
+    which.setId("which-grid");
+    ranked.setId("ranked-grids");
+    getChildren()
+        .addAll(
+            row("Grid", straight),
+            row("", triplet),
+            row("", own, which),
+            ranked,
+            row("Method", method),
+            row("Strength", strength, strengthText),
+            row("Swing", swing, swingText));
+  }
+
+  /** Ranks the grids; they are shown until other notes are in hand. */
+  void askWhichGrid() {
+    matches = session().timing().rankGrids();
+    rankedFor = session().document().notesInHand();
+    refresh();
+  }
+
+  @Override
+  void refresh() {
+    straight.show(settings().grid());
+    triplet.show(settings().grid());
+    own.show(settings().grid().toString());
+    method.show(settings().method());
+    strength.setValue(settings().strength());
+    swing.setValue(settings().swing());
+    strengthText.setText(percent(settings().strength()));
+    swingText.setText(settings().swing() == 50 ? "even" : percent(settings().swing()));
+    showRanked();
+  }
+
+  private void showRanked() {
+    boolean stale = !session().document().notesInHand().equals(rankedFor);
+    ranked.getChildren().clear();
+    ranked.setManaged(!stale);
+    if (stale) {
+      return;
+    }
+    if (matches.isEmpty()) {
+      ranked.getChildren().add(Form.remark("It takes two notes at least to tell grids apart."));
+    }
+    matches.stream().limit(RANKED).forEach(m -> ranked.getChildren().add(choice(m)));
+  }
+
+  private Button choice(WhichGrid.Match match) {
+    Button button =
+        Buttons.text(
+            String.format(Locale.ROOT, "%3.0f %%  %s", 100 * match.probability(), match),
+            "Take this grid: by it the spread is " + Math.round(match.spreadMs()) + " ms",
+            () -> session().takeGrid(match));
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.getStyleClass().addAll("ranked");
+    boolean inForce = match.grid().equals(settings().grid()) && match.swing() == settings().swing();
+    if (inForce) {
+      button.getStyleClass().add("in-force");
+    }
+    return button;
+  }
+}

@@ -1,0 +1,272 @@
+package flailbeat.app.view.timing;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Histogram;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Segments;
+import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.Timing;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.DoubtWalk;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.TimingDesk;
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/**
+ * How far the notes in hand are from the grid, and what to do about it: what is seen stays at the
+ * top, with the commands; what is set lies in parts below.
+ */
+public final class TimingDeskView extends VBox {
+  /** What can be set, part by part. */
+  public enum Part {
+    LINES,
+    FINER,
+    FEEL,
+    BEAT
+  }
+
+  private static final double WIDTH = 292;
+  private static final double INNER = WIDTH - 26;
+
+  private final Session session;
+  private final Label scope = new Label();
+  private final Label lag = new Label();
+  private final Label details = new Label();
+  private final Histogram histogram;
+  private final FlowPane readings = new FlowPane(4, 4);
+  private final Button apply;
+  private final Button walk;
+  private final ToggleButton rounds =
+      Buttons.toggle("Rounds", "One round of the loop as played, the next as quantized (Alt+T)");
+  private final Map<Part, DeskPart> parts = new EnumMap<>(Part.class);
+  private final Segments<Part> chooser = new Segments<>(this::show);
+  private final VBox place = new VBox();
+  private Part shown = Part.LINES;
+
+  /**
+   * Makes the desk.
+   *
+   * @param grooves opens and saves grooves
+   */
+  public TimingDeskView(Session session, Palette palette, GrooveFiles grooves) {
+    this.session = session;
+    getStyleClass().add("desk");
+    setId("timing-desk");
+    setMinWidth(WIDTH);
+    setPrefWidth(WIDTH);
+    setMaxWidth(WIDTH);
+    histogram = new Histogram(palette, INNER, 74, this::brushed);
+    histogram.setId("histogram");
+    apply = Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", session::quantize);
+    apply.getStyleClass().add("primary");
+    apply.setId("quantize");
+    apply.setMaxWidth(Double.MAX_VALUE);
+    walk = Buttons.text("", "Hear each doubtful note and decide (Ctrl+D)", session::walkDoubtful);
+    walk.setId("walk-doubtful");
+    walk.setMaxWidth(Double.MAX_VALUE);
+    rounds.setId("rounds");
+    rounds.setOnAction(e -> session.compareRounds());
+    parts.put(Part.LINES, new LinesPart(session));
+    parts.put(Part.FINER, new FinerPart(session));
+    parts.put(Part.FEEL, new FeelPart(session, palette, INNER, grooves));
+    parts.put(Part.BEAT, new BeatPart(session));
+    chooser
+        .add(Part.LINES, "Lines", "Which lines, and how far towards them")
+        .add(Part.FINER, "Finer", "Which notes, their ends, chords and lag")
+        .add(Part.FEEL, "Feel", "Where in the bar you are early or late; grooves and presets")
+        .add(Part.BEAT, "Beat", "Find the beat of what was played with no click")
+        .named("part");
+    build();
+    session
+        .changes()
+        .listen(
+            aspect -> {
+              if (aspect == Aspect.TIMING || aspect == Aspect.TRANSPORT) {
+                refresh();
+              } else if (aspect == Aspect.SETTINGS) {
+                parts.get(shown).refresh();
+              }
+            });
+    show(Part.LINES);
+    refresh();
+  }
+
+  private void build() {
+    scope.getStyleClass().addAll("soft", "small");
+    scope.setId("scope");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(8, lag, gap, scope);
+    head.setAlignment(Pos.BASELINE_LEFT);
+    lag.getStyleClass().add("lag");
+    lag.setId("lag");
+    details.getStyleClass().addAll("soft", "small");
+    details.setId("timing-details");
+    details.setWrapText(true);
+    details.setMinHeight(Region.USE_PREF_SIZE);
+    readings.setId("readings");
+    place.setPadding(new Insets(2, 0, 0, 0));
+    HBox seen = new HBox(6, walk, rounds);
+    HBox.setHgrow(walk, Priority.ALWAYS);
+    getChildren().addAll(head, histogram, details, readings, buttons(), seen, chooser, place);
+  }
+
+  private HBox buttons() {
+    Button hold =
+        Buttons.text(
+            "Hold: as played", "Hear and see the notes as played (Ctrl+Shift+T)", () -> {});
+    hold.setId("as-played");
+    hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.hearAsPlayed(true));
+    hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.hearAsPlayed(false));
+    HBox.setHgrow(apply, Priority.ALWAYS);
+    return new HBox(6, apply, hold);
+  }
+
+  /** Turns to a part. */
+  public void show(Part part) {
+    shown = part;
+    chooser.show(part);
+    place.getChildren().setAll(parts.get(part));
+    parts.get(part).refresh();
+  }
+
+  /** Ranks the grids, and shows them. */
+  public void askWhichGrid() {
+    show(Part.LINES);
+    ((LinesPart) parts.get(Part.LINES)).askWhichGrid();
+  }
+
+  /** Looks for the beat, and shows what was found. */
+  public void findBeat() {
+    show(Part.BEAT);
+    session.findBeat();
+  }
+
+  /** A stretch of the histogram selects its notes; a click there takes the whole clip again. */
+  private void brushed(double fromMs, double toMs) {
+    if (fromMs == toMs) {
+      session.document().select(Set.of());
+    } else {
+      session.timing().selectDeviating(fromMs, toMs);
+    }
+  }
+
+  private void refresh() {
+    QuantizePlan plan = session.timing().plan();
+    scope.setText(scopeText(plan));
+    showLag(plan.timing());
+    details.setText(detailText(plan));
+    showReadings(plan);
+    double finest = session.timing().settings().grid().finestTicks();
+    double halfGap = session.song().tempos().millisBetween(0, Math.round(finest)) / 2;
+    histogram.show(plan.timing(), halfGap);
+    apply.setText(plan.moved() == 0 ? "Quantize" : "Quantize " + Notice.notes(plan.moved()));
+    apply.setDisable(plan.moved() == 0);
+    showWalk();
+    rounds.setSelected(session.conductor().isComparing());
+    rounds.setDisable(plan.notes().isEmpty());
+    parts.get(shown).refresh();
+  }
+
+  private void showWalk() {
+    DoubtWalk doubts = session.doubts();
+    int left = doubts.left();
+    walk.setText(
+        doubts.isOn()
+            ? "Doubtful " + doubts.place() + ", " + left + " left"
+            : left == 0 ? "No doubtful notes" : "Decide " + left + " doubtful");
+    walk.setDisable(left == 0 && !doubts.isOn());
+    if (left > 0 && !walk.getStyleClass().contains("calls")) {
+      walk.getStyleClass().add("calls");
+    } else if (left == 0) {
+      walk.getStyleClass().remove("calls");
+    }
+  }
+
+  private String scopeText(QuantizePlan plan) {
+    int n = plan.notes().size();
+    boolean selected = !session.document().selection().isEmpty();
+    return selected ? n + " selected" : n == 0 ? "no notes yet" : "the clip, " + Notice.notes(n);
+  }
+
+  private void showLag(Timing timing) {
+    lag.getStyleClass().removeAll("early", "late");
+    if (timing.count() == 0) {
+      lag.setText("Nothing to measure yet");
+      return;
+    }
+    double ms = timing.lagMs();
+    if (Math.abs(ms) < 1) {
+      lag.setText("On the line");
+      return;
+    }
+    lag.getStyleClass().add(ms > 0 ? "late" : "early");
+    lag.setText("Lag: " + TimingDesk.inWords(ms));
+  }
+
+  private static String detailText(QuantizePlan plan) {
+    if (plan.notes().isEmpty()) {
+      return "Record or open something, and see here how early or late it is.";
+    }
+    String text = String.format(Locale.ROOT, "Spread %.0f ms", plan.timing().spreadMs());
+    if (plan.doubtful() > 0) {
+      text += "; " + plan.doubtful() + " doubtful (forked on the bench)";
+    }
+    int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
+    if (taken > 0) {
+      text += "; " + taken + (taken == 1 ? " stays" : " stay") + ", line taken";
+    }
+    if (plan.trimmed() > 0) {
+      text += "; " + Notice.notes(plan.trimmed()) + " cut short by the next";
+    }
+    return text + ".";
+  }
+
+  /** Other ways to understand the whole are offered, and the way back is. */
+  private void showReadings(QuantizePlan plan) {
+    readings.getChildren().clear();
+    for (QuantizePlan.OtherReading other : plan.otherReadings()) {
+      readings
+          .getChildren()
+          .add(
+              Buttons.text(
+                  String.format(
+                      Locale.ROOT,
+                      "Or everything %s (%.0f %%)",
+                      TimingDesk.inWords(other.lagMs()),
+                      100 * other.probability()),
+                  "Understand the whole in this way; hear it with Rounds",
+                  () -> session.timing().takeReading(other)));
+    }
+    if (session.timing().settings().lag() instanceof Lag.Millis) {
+      readings
+          .getChildren()
+          .add(
+              Buttons.text(
+                  "Find the lag again",
+                  "The lag is given: let it be found from the notes instead",
+                  () ->
+                      session
+                          .timing()
+                          .setSettings(session.timing().settings().withLag(new Lag.Auto()))));
+    }
+    readings.setManaged(!readings.getChildren().isEmpty());
+  }
+}

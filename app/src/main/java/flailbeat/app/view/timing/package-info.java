@@ -1,0 +1,2 @@
+/** The timing desk, part by part. */
+package flailbeat.app.view.timing;

@@ -1,0 +1,2 @@
+/** Grooves, as files of our own. */
+package flailbeat.core.format.groove;

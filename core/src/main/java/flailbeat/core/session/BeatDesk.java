@@ -1,0 +1,123 @@
+package flailbeat.core.session;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.quantize.PhraseBeat;
+import flailbeat.core.quantize.PhraseBeat.Taking;
+import flailbeat.core.quantize.beat.BeatGuess;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * The beat of a phrase that was played with no click: the best few ways to hear it, shown as bar
+ * lines over the notes, each to be heard with a click, until one is taken.
+ */
+public final class BeatDesk {
+  private final Document document;
+  private final Conductor conductor;
+  private final Changes changes;
+  private Optional<PhraseBeat> phrase = Optional.empty();
+  private List<BeatGuess> guesses = List.of();
+  private int chosen;
+
+  BeatDesk(Document document, Conductor conductor, Changes changes) {
+    this.document = document;
+    this.conductor = conductor;
+    this.changes = changes;
+    changes.listen(
+        aspect -> {
+          if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+            leave();
+          }
+        });
+  }
+
+  /** Whether guesses are there to be looked at. */
+  public boolean isOn() {
+    return !guesses.isEmpty();
+  }
+
+  /** The guesses, the likeliest first. */
+  public List<BeatGuess> guesses() {
+    return guesses;
+  }
+
+  public int chosen() {
+    return chosen;
+  }
+
+  Notice find() {
+    List<Note> notes = document.notesInHand();
+    PhraseBeat asked = new PhraseBeat(document.song(), notes);
+    guesses = asked.guesses();
+    phrase = Optional.of(asked);
+    chosen = 0;
+    changes.fire(Aspect.TIMING);
+    return guesses.isEmpty()
+        ? new Notice("To hear a beat it takes four strokes at least", false)
+        : new Notice("Found: " + inWords(guesses.get(0)) + ". Hear it with a click", false);
+  }
+
+  /** A guess in words: its tempo, and how much that varies. */
+  public static String inWords(BeatGuess guess) {
+    return String.format(
+        Locale.ROOT, "%.1f bpm, varying by %.0f %%", guess.bpm(), guess.variationPercent());
+  }
+
+  /** Shows another guess. */
+  public void choose(int index) {
+    chosen = index;
+    changes.fire(Aspect.TIMING);
+  }
+
+  /** The beats of the guess that is shown, as ticks; every so many of them is a bar line. */
+  public long[] beatTicks() {
+    return isOn() ? phrase.orElseThrow().beatTicks(guesses.get(chosen)) : new long[0];
+  }
+
+  /** How many beats make a bar. */
+  public int beatsPerBar() {
+    return isOn() ? guesses.get(chosen).beatsPerBar() : 1;
+  }
+
+  /** Lets the track be heard alone, with a click on the beats of the guess that is shown. */
+  public void hear() {
+    if (isOn()) {
+      BeatGuess guess = guesses.get(chosen);
+      double[] ms = guess.beatMs();
+      long[] nanos = new long[ms.length];
+      boolean[] accents = new boolean[ms.length];
+      for (int i = 0; i < ms.length; i++) {
+        nanos[i] = Math.round(ms[i] * 1e6);
+        accents[i] = i % guess.beatsPerBar() == 0;
+      }
+      Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
+      Set<NoteId> ids = document.notesInHand().stream().map(Note::id).collect(Collectors.toSet());
+      conductor.playWith(NoteEdits.restorePlayed(alone, ids), ClickTrack.of(nanos, accents));
+    }
+  }
+
+  Notice take(Taking taking) {
+    if (!isOn()) {
+      return new Notice("Find a beat first", false);
+    }
+    PhraseBeat asked = phrase.orElseThrow();
+    BeatGuess guess = guesses.get(chosen);
+    document.edit(taking.title(), s -> asked.take(document.track().id(), guess, taking));
+    return new Notice(taking.title() + ": " + inWords(guess), false);
+  }
+
+  /** Forgets the guesses. */
+  public void leave() {
+    if (isOn()) {
+      guesses = List.of();
+      changes.fire(Aspect.TIMING);
+    }
+  }
+}

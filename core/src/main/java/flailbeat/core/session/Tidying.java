@@ -1,0 +1,130 @@
+package flailbeat.core.session;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** The commands that change timing, each one undo step and a line that says what it did. */
+final class Tidying {
+  private static final Notice NOTHING_TO_MOVE =
+      new Notice("Nothing to move: every note stands where quantizing puts it", false);
+
+  /** A lag that nobody hears. */
+  private static final double LEAST_LAG_MS = 0.5;
+
+  private final Document document;
+  private final TimingDesk timing;
+
+  Tidying(Document document, TimingDesk timing) {
+    this.document = document;
+    this.timing = timing;
+  }
+
+  /** Carries the plan out. */
+  Notice apply() {
+    QuantizePlan todo = timing.plan();
+    if (todo.notes().isEmpty()) {
+      return new Notice("There are no notes here to quantize", false);
+    }
+    if (todo.moved() == 0) {
+      return NOTHING_TO_MOVE;
+    }
+    TrackId track = document.track().id();
+    document.edit("Quantize to " + grid(), s -> timing.carriedOut(todo, s, track));
+    return new Notice(
+        "Quantized " + Notice.notes(todo.moved()) + " to " + grid() + besides(todo), false);
+  }
+
+  private String grid() {
+    return timing.settings().grid().toString();
+  }
+
+  private static String besides(QuantizePlan plan) {
+    int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
+    String text =
+        taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
+    int trimmed = plan.trimmed();
+    return trimmed == 0
+        ? text
+        : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
+  }
+
+  /** Quantizes every track, each with a lag of its own. */
+  Notice applyToAll() {
+    List<String> lags = new ArrayList<>();
+    int moved = 0;
+    Song result = document.song();
+    for (Track track : document.song().tracks()) {
+      QuantizePlan todo = timing.planFor(track);
+      if (todo.moved() > 0) {
+        moved += todo.moved();
+        lags.add(track.name() + " " + TimingDesk.inWords(todo.timing().lagMs()));
+        result = timing.carriedOut(todo, result, track.id());
+      }
+    }
+    if (moved == 0) {
+      return NOTHING_TO_MOVE;
+    }
+    Song quantized = result;
+    document.edit("Quantize all tracks", s -> quantized);
+    return new Notice(
+        "Quantized "
+            + Notice.notes(moved)
+            + " to "
+            + grid()
+            + ". They were: "
+            + String.join(", ", lags),
+        false);
+  }
+
+  /** Takes the lag out and nothing else: all notes in hand move alike, and keep their feel. */
+  Notice takeOutLag() {
+    double lagMs = timing.plan().timing().lagMs();
+    if (timing.plan().notes().isEmpty() || Math.abs(lagMs) < LEAST_LAG_MS) {
+      return new Notice("There is no lag to take out", false);
+    }
+    carryOut("Take out the lag", unmoved().withLag(new Lag.Millis(lagMs)));
+    return new Notice(
+        "Taken out: " + TimingDesk.inWords(lagMs) + ". The feel is as it was played", false);
+  }
+
+  /** Brings the notes in hand back to where they were played. */
+  Notice bringBackPlayed() {
+    Song before = document.song();
+    carryOut("As played", unmoved());
+    return new Notice(
+        before == document.song() ? "They stand as they were played" : "Back as played", false);
+  }
+
+  private QuantizeSettings unmoved() {
+    return QuantizeSettings.standard().withStrength(0).withControls(timing.settings().controls());
+  }
+
+  private void carryOut(String label, QuantizeSettings how) {
+    QuantizePlan todo = timing.planWith(how);
+    document.edit(label, s -> timing.carriedOut(todo, s, document.track().id()));
+  }
+
+  /** Selects every note of the track that has a pitch of those in hand. */
+  Notice selectSamePitches() {
+    Set<Integer> pitches =
+        document.notesInHand().stream().map(Note::pitch).collect(Collectors.toSet());
+    Set<NoteId> alike =
+        document.track().notes().stream()
+            .filter(n -> pitches.contains(n.pitch()))
+            .map(Note::id)
+            .collect(Collectors.toSet());
+    document.select(alike);
+    return new Notice("Selected " + Notice.notes(alike.size()) + " of these pitches", false);
+  }
+}
