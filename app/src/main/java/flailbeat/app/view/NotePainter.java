@@ -93,7 +93,7 @@ final class NotePainter {
   }
 
   /** A line that a doubtful note may be meant for, with the key that chooses it. */
-  void candidate(double x, double y, double height, boolean later, NotePlan plan) {
+  void candidate(double x, double height, boolean later, NotePlan plan) {
     boolean likelier = later == plan.line() > plan.otherLine();
     g.setStroke(palette.color(Ink.WHEAT));
     g.setLineWidth(likelier ? 2.5 : 1.5);
@@ -105,7 +105,7 @@ final class NotePainter {
     g.setFont(Font.font("Lato", FontWeight.BOLD, 13));
     g.setTextAlign(later ? TextAlignment.LEFT : TextAlignment.RIGHT);
     g.setTextBaseline(VPos.CENTER);
-    double at = Math.max(16, y - 16);
+    double at = 14;
     g.setFill(palette.color(Ink.RAISED, 0.9));
     double left = later ? x + 3 : x - 71;
     g.fillRoundRect(left, at - 10, 68, 20, 5, 5);

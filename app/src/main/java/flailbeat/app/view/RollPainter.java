@@ -158,8 +158,8 @@ final class RollPainter {
       double y = scale.yOf(asked.note().pitch());
       g.setFill(palette.color(Ink.WHEAT, 0.16));
       g.fillRect(earlier, 0, later - earlier, height);
-      painter.candidate(earlier, y, height, false, asked);
-      painter.candidate(later, y, height, true, asked);
+      painter.candidate(earlier, height, false, asked);
+      painter.candidate(later, height, true, asked);
       painter.ring(scale.xOf(asked.note().onset()), scale.xOf(asked.note().end()), y);
     }
   }

@@ -89,7 +89,14 @@ class HeadlessWindowTest extends HeadlessWindow {
     assertThat(ui.get(() -> ui.field("tempo").getText())).contains("s");
     ui.run(() -> ui.field("tempo").setText("1000"));
     type(KeyCode.ENTER);
-    Label refusal = ui.get(() -> (Label) ui.stage.getScene().getRoot().lookup(".refusal"));
+    Label refusal =
+        ui.get(
+            () ->
+                (Label)
+                    ui.stage.getScene().getRoot().lookupAll(".refusal").stream()
+                        .filter(Node::isVisible)
+                        .findFirst()
+                        .orElseThrow());
     assertThat(refusal.getText()).contains("20 to 400");
     assertThat(ui.session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
     ui.run(() -> ui.field("tempo").setText("90"));
@@ -350,7 +357,7 @@ class HeadlessWindowTest extends HeadlessWindow {
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
     click("method-fit");
     double lag = ui.get(() -> ui.session.timing().plan().removedLagMs());
-    assertThat(lag).as("the demo's lead is some 24 ms late").isBetween(15.0, 33.0);
+    assertThat(lag).as("the demo's lead is some 38 ms late").isBetween(28.0, 45.0);
     click("quantize");
     assertThat(ui.text("notice")).startsWith("Quantized ");
     assertThat(notes()).allMatch(n -> n.onset() % 240 == 0);

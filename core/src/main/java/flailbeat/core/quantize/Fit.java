@@ -22,6 +22,8 @@ public final class Fit implements Quantizer {
   /** How uncertain a lag is that is given, as a standard deviation. */
   static final double KNOWN_MS = 8;
 
+  private static final double ELSEWHERE_MS = 25;
+
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final MeterMap meters;
@@ -76,9 +78,11 @@ public final class Fit implements Quantizer {
     };
   }
 
+  /** Those in which the whole lies elsewhere; what differs in some notes alone is their doubt. */
   private static List<QuantizePlan.OtherReading> others(List<Reading> readings) {
+    double lag = readings.get(0).meanLagMs();
     return readings.stream()
-        .skip(1)
+        .filter(r -> Math.abs(r.meanLagMs() - lag) > ELSEWHERE_MS)
         .filter(r -> r.weight() >= QuantizePlan.PLAUSIBLE)
         .map(r -> new QuantizePlan.OtherReading(r.meanLagMs(), r.weight()))
         .toList();

@@ -22,15 +22,20 @@ import java.util.stream.Stream;
  * Dawid, Statistical theory: the prequential approach, Journal of the Royal Statistical Society A
  * 147(2), 1984 (from memory), whose penalty grows as that of the Bayesian information criterion. A
  * swing ratio is one number more, and costs half the logarithm of the number of events, as it does
- * there (G. Schwarz, Estimating the dimension of a model, Annals of Statistics 6(2), 1978; from
- * memory). O(n) for each of some thirty candidates, n being {@value #MOST_NOTES} at most.
+ * there, and grids that are seldom played on need {@code e}<sup>12</sup> times as much (G. Schwarz,
+ * Estimating the dimension of a model, Annals of Statistics 6(2), 1978; from memory). O(n) for each
+ * of some thirty candidates, n being {@value #MOST_NOTES} at most.
  */
 public final class WhichGrid {
   private static final int MOST_NOTES = 400;
 
   private static final List<String> EVEN =
-      List.of(
-          "1/4", "1/8", "1/16", "1/32", "1/4T", "1/8T", "1/16T", "1/8+1/8T", "1/16+1/8T", "1/4:5");
+      List.of("1/4", "1/8", "1/16", "1/4T", "1/8T", "1/8+1/8T", "1/16+1/8T");
+
+  /** Grids that few parts are played on: the evidence for them has to be that much stronger. */
+  private static final List<String> RARE = List.of("1/32", "1/16T", "1/4:5", "1/4:7");
+
+  private static final double RARITY = 12;
 
   private static final List<String> SWUNG = List.of("1/8", "1/16");
   private static final double[] FIRST_SWINGS = {55, 59, 63, 67, 71, 75};
@@ -51,6 +56,10 @@ public final class WhichGrid {
    */
   public record Match(
       Grid grid, double swing, double lagMs, double spreadMs, double evidence, double probability) {
+    private Match less(double price) {
+      return new Match(grid, swing, lagMs, spreadMs, evidence - price, probability);
+    }
+
     private Match withProbability(double value) {
       return new Match(grid, swing, lagMs, spreadMs, evidence, value);
     }
@@ -83,6 +92,7 @@ public final class WhichGrid {
     List<Note> looked = notes.stream().sorted(Drafts::byPlaying).limit(MOST_NOTES).toList();
     List<Match> found = new ArrayList<>();
     EVEN.forEach(g -> found.add(match(looked, Grid.parse(g), GridLines.EVEN)));
+    RARE.forEach(g -> found.add(match(looked, Grid.parse(g), GridLines.EVEN).less(RARITY)));
     SWUNG.forEach(g -> found.add(swung(looked, Grid.parse(g))));
     found.sort(Comparator.comparingDouble(Match::evidence).reversed());
     double best = found.get(0).evidence();

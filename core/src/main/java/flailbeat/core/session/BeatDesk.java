@@ -19,6 +19,8 @@ import java.util.stream.Collectors;
  * lines over the notes, each to be heard with a click, until one is taken.
  */
 public final class BeatDesk {
+  private static final double ONE_TEMPO = 0.03;
+
   private final Document document;
   private final Conductor conductor;
   private final Changes changes;
@@ -68,6 +70,20 @@ public final class BeatDesk {
   public static String inWords(BeatGuess guess) {
     return String.format(
         Locale.ROOT, "%.1f bpm, varying by %.0f %%", guess.bpm(), guess.variationPercent());
+  }
+
+  /** A guess in words; of one that differs in its bar line alone, where that lies. */
+  public String words(int index) {
+    BeatGuess guess = guesses.get(index);
+    for (BeatGuess earlier : guesses.subList(0, index)) {
+      if (Math.abs(earlier.bpm() / guess.bpm() - 1) < ONE_TEMPO) {
+        double later = earlier.beatsAt(guess.beatMs()[0]) % guess.beatsPerBar();
+        double beats = (later + guess.beatsPerBar()) % guess.beatsPerBar();
+        return String.format(
+            Locale.ROOT, "%.1f bpm, bar lines %.2g beats later", guess.bpm(), beats);
+      }
+    }
+    return inWords(guess);
   }
 
   /** Shows another guess. */

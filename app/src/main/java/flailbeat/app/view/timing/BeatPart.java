@@ -16,9 +16,11 @@ import javafx.scene.layout.VBox;
 
 /** The beat of what was played with no click: found, heard, and taken. */
 final class BeatPart extends DeskPart {
+  private static final int SHOWN = 3;
+
   private final Label remark = Form.remark("");
   private final VBox guesses = new VBox(3);
-  private final VBox takings = new VBox(4);
+  private final HBox takings = new HBox(4);
   private final Button hear;
   private final Button leave;
 
@@ -37,12 +39,22 @@ final class BeatPart extends DeskPart {
     leave = Buttons.text("Leave it", "Forget what was found", session.beat()::leave);
     guesses.setId("beat-guesses");
     for (Taking taking : Taking.values()) {
-      Button take = Buttons.text(taking.title(), hint(taking), () -> session.takeBeat(taking));
+      Button take = Buttons.text(word(taking), hint(taking), () -> session.takeBeat(taking));
       take.setId("take-" + taking.name().toLowerCase(Locale.ROOT).replace('_', '-'));
       take.setMaxWidth(Double.MAX_VALUE);
+      take.setMinWidth(0);
+      HBox.setHgrow(take, Priority.ALWAYS);
       takings.getChildren().add(take);
     }
-    getChildren().addAll(new HBox(6, find, hear), remark, guesses, takings, leave);
+    getChildren().addAll(new HBox(6, find, hear), remark, guesses, row("Take it", takings), leave);
+  }
+
+  private static String word(Taking taking) {
+    return switch (taking) {
+      case PHRASE_FITS -> "Phrase fits";
+      case AVERAGE_TEMPO -> "One tempo";
+      case TEMPO_MAP -> "Every beat";
+    };
   }
 
   private static String hint(Taking taking) {
@@ -59,24 +71,23 @@ final class BeatPart extends DeskPart {
     boolean on = beat.isOn();
     remark.setText(
         on
-            ? "Bar lines over the notes show the one chosen. Which is it?"
+            ? "Bar lines over the notes show the one chosen."
             : "For a phrase played with no click, such as one from Keep (Ctrl+K).");
     guesses.getChildren().clear();
     List<BeatGuess> all = beat.guesses();
-    for (int i = 0; i < all.size(); i++) {
-      guesses.getChildren().add(choice(i, all.get(i), i == beat.chosen()));
+    for (int i = 0; i < Math.min(SHOWN, all.size()); i++) {
+      guesses.getChildren().add(choice(i, all.get(i).probability(), i == beat.chosen()));
     }
     hear.setDisable(!on);
     leave.setVisible(on);
-    takings.setVisible(on);
-    takings.setManaged(on);
+    takings.getParent().setVisible(on);
   }
 
-  private Button choice(int index, BeatGuess guess, boolean chosen) {
+  private Button choice(int index, double probability, boolean chosen) {
     Button button =
         Buttons.text(
             String.format(
-                Locale.ROOT, "%3.0f %%  %s", 100 * guess.probability(), BeatDesk.inWords(guess)),
+                Locale.ROOT, "%3.0f %%  %s", 100 * probability, session().beat().words(index)),
             "Show this one",
             () -> session().beat().choose(index));
     button.setMaxWidth(Double.MAX_VALUE);

@@ -5,14 +5,17 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Session;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** A part of the timing desk: shows how to quantize, and changes it. */
 abstract class DeskPart extends VBox {
   private static final double NAME_WIDTH = 54;
-  private static final double SPACING = 6;
+  private static final double SPACING = 5;
 
   private final Session session;
 
@@ -38,6 +41,16 @@ abstract class DeskPart extends VBox {
 
   static HBox row(String name, Node... nodes) {
     return Form.row(NAME_WIDTH, name, nodes);
+  }
+
+  /** A row with a button in the place of its name. */
+  static HBox beside(Button button, Node node) {
+    button.setMinWidth(NAME_WIDTH);
+    button.setMaxWidth(NAME_WIDTH);
+    HBox.setHgrow(node, Priority.ALWAYS);
+    HBox row = new HBox(SPACING, button, node);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
   }
 
   static String percent(double value) {

@@ -92,7 +92,7 @@ final class FinerPart extends DeskPart {
         .addAll(
             row("Catch", reach, reachText),
             row("", outside),
-            row("Leave", tight, tightText),
+            row("Tight", tight, tightText),
             row("Ends", ends),
             row("", only),
             row("Shortest", shortest),
@@ -124,7 +124,7 @@ final class FinerPart extends DeskPart {
     tightText.setText(
         settings().reach().tightMs() == 0
             ? "none"
-            : String.format(Locale.ROOT, "\u00b1%.0f ms", settings().reach().tightMs()));
+            : String.format(Locale.ROOT, "%.0f ms", settings().reach().tightMs()));
     ends.show(settings().ends());
     only.show(settings().ends());
     shortest.show(settings().reach().leastLength());

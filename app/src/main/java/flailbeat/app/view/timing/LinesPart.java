@@ -20,7 +20,7 @@ import javafx.scene.layout.VBox;
 /** Which lines, by which method, and how far towards them. */
 final class LinesPart extends DeskPart {
   private static final int[] DENOMINATORS = {4, 8, 16, 32};
-  private static final int RANKED = 4;
+  private static final int RANKED = 3;
 
   private final Segments<Grid> straight;
   private final Segments<Grid> triplet;
@@ -59,18 +59,19 @@ final class LinesPart extends DeskPart {
             .named("method");
     Button which =
         Buttons.text(
-            "Which?", "Rank the grids by how well they explain it (Alt+G)", this::askWhichGrid);
+            "Which?", "Rank the grids by how well they explain it (Alt+G)", this::toggleRanked);
     which.setId("which-grid");
+    which.getStyleClass().add("tight");
     ranked.setId("ranked-grids");
     getChildren()
         .addAll(
             row("Grid", straight),
-            row("", triplet),
-            row("", own, which),
+            beside(which, triplet),
             ranked,
             row("Method", method),
             row("Strength", strength, strengthText),
-            row("Swing", swing, swingText));
+            row("Swing", swing, swingText),
+            row("Own grid", own));
   }
 
   /** Ranks the grids; they are shown until other notes are in hand. */
@@ -78,6 +79,15 @@ final class LinesPart extends DeskPart {
     matches = session().timing().rankGrids();
     rankedFor = session().document().notesInHand();
     refresh();
+  }
+
+  private void toggleRanked() {
+    if (ranked.isManaged()) {
+      rankedFor = "";
+      refresh();
+    } else {
+      askWhichGrid();
+    }
   }
 
   @Override

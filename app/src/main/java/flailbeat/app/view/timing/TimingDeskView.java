@@ -72,7 +72,7 @@ public final class TimingDeskView extends VBox {
     setMinWidth(WIDTH);
     setPrefWidth(WIDTH);
     setMaxWidth(WIDTH);
-    histogram = new Histogram(palette, INNER, 74, this::brushed);
+    histogram = new Histogram(palette, INNER, 62, this::brushed);
     histogram.setId("histogram");
     apply = Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", session::quantize);
     apply.getStyleClass().add("primary");

@@ -5,7 +5,7 @@ package flailbeat.core.quantize.fit;
  * as one of {@value #FARTHEST} deviations.
  */
 final class Bell {
-  private static final double FARTHEST = 5;
+  private static final double FARTHEST = 4;
   private static final int STEPS = 4096;
   private static final double PER_UNIT = STEPS / FARTHEST;
   private static final double[] TABLE = new double[STEPS + 2];

@@ -10,7 +10,7 @@ import java.util.List;
  */
 public record Doubts(int[] other, double[] doubt) {
   /** The model is not the player: its odds are taken with caution, nearer to even. */
-  private static final double TEMPER = 0.7;
+  private static final double TEMPER = 0.8;
 
   /** What is surer than this stays sure, with caution or without. */
   private static final double SURE = 1 - 1e-6;

@@ -15,7 +15,10 @@ final class Reader {
 
   private static final double SPREAD_PRIOR = 6;
 
-  /** How much it counts that a spread is unusual, where readings are compared. */
+  /** A slip that is farther off than so many deviations makes the spread no wider. */
+  private static final double FAR = 2.5;
+
+  /** How much it counts that a spread is unusually wide, where readings are compared. */
   private static final double USUAL = 25;
 
   /** A lag farther than so from what is known is rarer than a normal error would be. */
@@ -115,17 +118,18 @@ final class Reader {
     return Math.max(LEAST_SPREAD_MS, Math.sqrt((squares + prior) / (n + SPREAD_PRIOR)));
   }
 
-  /** How far each event is from its slots in the mean, and the spread about the lag. */
+  /** How far each event is from its slots in the mean; gives the spread about the lag. */
   private double expect(Posterior posterior, double[] lag) {
     int near = posterior.near();
     double squares = 0;
+    double most = FAR * FAR * posterior.spreadMs() * posterior.spreadMs();
     for (int i = 0; i < n; i++) {
       double sum = 0;
       for (int c = 0; c < near; c++) {
         double p = posterior.probability()[i * near + c];
         double r = times[i] - slots.ms()[posterior.first()[i] + c];
         sum += p * r;
-        squares += p * (r - lag[i]) * (r - lag[i]);
+        squares += p * Math.min((r - lag[i]) * (r - lag[i]), most);
       }
       residuals[i] = sum;
     }
@@ -149,11 +153,12 @@ final class Reader {
         learned -= within ? p * occupancy.passed(slot, slot + 1) : 0;
       }
     }
-    double usual = FIRST_SPREAD_MS / posterior.spreadMs();
+    double wide = Math.max(posterior.spreadMs(), FIRST_SPREAD_MS);
+    double usual = FIRST_SPREAD_MS / wide;
     return posterior.evidence()
         + learned
         + occupancy.evidence()
-        - USUAL * (Math.log(posterior.spreadMs()) + usual * usual / 2)
+        - USUAL * (Math.log(wide) + usual * usual / 2)
         - unlikely(lag[0]);
   }
 
