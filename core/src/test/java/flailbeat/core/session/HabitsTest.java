@@ -14,12 +14,17 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.ClickSound;
+import flailbeat.core.quantize.Groove;
+import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.habits.Habits;
 import flailbeat.core.session.habits.HabitsFile;
+import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -57,11 +62,20 @@ class HabitsTest {
     before
         .keyboard()
         .setBlockings(new Blockings(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G))));
+    QuantizeSettings own =
+        QuantizeSettings.recommended()
+            .withGrid(Grid.parse("1/16+1/8T"))
+            .withLag(new Lag.Millis(12))
+            .withGroove(new Groove("Ferry", 1, 40, List.of(new Groove.Slot(0, 480, 30, 90))));
+    before.takeSettings(own);
+    before.presets().keep("Mine", own.withLag(new Lag.Off()));
     Path file = folder.resolve("deep/habits.json");
     HabitsFile.write(Habits.of(before), file);
     Session after = session();
     HabitsFile.read(file).orElseThrow().applyTo(after);
     assertThat(Habits.of(after)).isEqualTo(Habits.of(before));
+    assertThat(after.timing().settings()).isEqualTo(own);
+    assertThat(after.grid()).as("the bench shows the same lines").isEqualTo(own.grid());
     assertThat(after.performer().layout().placeOf("DEAD_ACUTE", "")).contains(PhysicalKey.A);
     assertThat(after.performer().layout().placeOf("S", "s")).contains(PhysicalKey.S);
     assertThat(after.conductor().repeater().isOn()).as("it would surprise").isFalse();

@@ -125,13 +125,35 @@ class FitSolverTest {
   /** One sure gain over rounding in each: the numbers in full are in docs/quantizing.md. */
   @Test
   void late_playing_off_beat_playing_and_creeping_are_understood() {
-    double[][] ignored = new double[10][3];
-    double[] late = FitReport.measure(new Manner(Rhythm.STRAIGHT, 120, 20, 50, 0, 0), ignored);
-    double[] offBeat = FitReport.measure(new Manner(Rhythm.OFF_BEAT, 110, 20, 0, 0, 0), ignored);
-    double[] creeping =
-        FitReport.measure(new Manner(Rhythm.STRAIGHT, 110, 20, 20, 0, 0.0025), ignored);
-    assertThat(late[2]).isGreaterThan(99.5).isGreaterThan(late[0] + 15);
-    assertThat(offBeat[2]).isGreaterThan(99.5);
-    assertThat(creeping[2]).isGreaterThan(99.5);
+    FitTrial late = trial(new Manner(Rhythm.STRAIGHT, 120, 20, 50, 0, 0));
+    assertThat(late.percent(late.fit)).isGreaterThan(99.5);
+    assertThat(late.percent(late.nearest)).isLessThan(85);
+    FitTrial creeping = trial(new Manner(Rhythm.STRAIGHT, 110, 20, 20, 0, 0.0025));
+    assertThat(creeping.percent(creeping.fit)).isGreaterThan(99.5);
+  }
+
+  @Test
+  void off_beat_playing_is_never_moved_whole_not_even_late_by_half_a_slot() {
+    FitTrial onTime = trial(new Manner(Rhythm.OFF_BEAT, 110, 20, 0, 0, 0));
+    FitTrial late = trial(new Manner(Rhythm.OFF_BEAT, 110, 18, 68, 0, 0));
+    assertThat(onTime.percent(onTime.fit)).isGreaterThan(99.5);
+    assertThat(onTime.worst).isGreaterThan(-2);
+    assertThat(late.percent(late.fit)).isGreaterThan(99.5);
+  }
+
+  @Test
+  void doubt_says_how_often_a_note_is_wrong() {
+    double[][] tenths = new double[10][3];
+    FitTrial.of(new Manner(Rhythm.MIXED, 110, 20, 20, 0, 0), 60, 16, tenths);
+    FitTrial.of(new Manner(Rhythm.STRAIGHT, 140, 25, 20, 0, 0), 60, 16, tenths);
+    for (int tenth = 1; tenth < 4; tenth++) {
+      double said = tenths[tenth][1] / tenths[tenth][0];
+      double wrong = tenths[tenth][2] / tenths[tenth][0];
+      assertThat(wrong).as("of notes called %.2f doubtful", said).isCloseTo(said, within(0.08));
+    }
+  }
+
+  private static FitTrial trial(Manner manner) {
+    return FitTrial.of(manner, 40, 16, new double[10][3]);
   }
 }

@@ -13,10 +13,27 @@ import java.util.Random;
 final class Generated {
   /** What kind of rhythm. */
   enum Rhythm {
-    STRAIGHT,
-    OFF_BEAT,
-    TRIPLET,
-    MIXED
+    STRAIGHT("straight"),
+    OFF_BEAT("off-beat"),
+    TRIPLET("triplet"),
+    /** Beats of eighths and beats of triplets. */
+    EIGHTHS_MIXED("eighths and triplets"),
+    /** Beats of sixteenths and beats of triplets: lines a twelfth of a beat apart. */
+    MIXED("sixteenths and triplets");
+
+    private final String title;
+
+    Rhythm(String title) {
+      this.title = title;
+    }
+
+    String title() {
+      return title;
+    }
+
+    boolean isMixed() {
+      return this == MIXED || this == EIGHTHS_MIXED;
+    }
   }
 
   /**
@@ -77,6 +94,8 @@ final class Generated {
       case STRAIGHT -> straight(random, 0.85, 0.3, 0.55, 0.25);
       case OFF_BEAT -> straight(random, 0.15, 0.25, 0.9, 0.25);
       case TRIPLET -> triplet(random);
+      case EIGHTHS_MIXED ->
+          random.nextInt(3) == 0 ? triplet(random) : straight(random, 0.85, 0, 0.7, 0);
       case MIXED ->
           random.nextInt(3) == 0 ? triplet(random) : straight(random, 0.85, 0.3, 0.6, 0.3);
     };
@@ -101,12 +120,16 @@ final class Generated {
   /** Which twelfths the right grid has. */
   boolean[] grid() {
     boolean[] grid = new boolean[TWELFTHS];
-    boolean triplets = manner.rhythm() == Rhythm.TRIPLET || manner.rhythm() == Rhythm.MIXED;
+    boolean triplets = manner.rhythm() == Rhythm.TRIPLET || manner.rhythm().isMixed();
     boolean straight = manner.rhythm() != Rhythm.TRIPLET;
     for (int t = 0; t < TWELFTHS; t++) {
-      grid[t] = straight && t % 3 == 0 || triplets && t % 4 == 0;
+      grid[t] = straight && t % straightStep() == 0 || triplets && t % 4 == 0;
     }
     return grid;
+  }
+
+  private int straightStep() {
+    return manner.rhythm() == Rhythm.EIGHTHS_MIXED ? 6 : 3;
   }
 
   /** The slots of the right grid, from a beat before the start to some beats after the end. */

@@ -1,0 +1,106 @@
+package flailbeat.core.quantize.fit;
+
+import flailbeat.core.quantize.fit.Generated.Manner;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Lets rounding, an oracle and Fit loose on made-up performances of one manner, and counts. */
+final class FitTrial {
+  private static final double CHORD_MS = 25;
+  private static final double LIKELY_LAG_MS = 10;
+  private static final double LAG_SPREAD_MS = 36;
+  private static final double DOUBTFUL = 0.2;
+
+  /** How often each was right, in notes; of how many. */
+  double nearest;
+
+  double oracle;
+  double fit;
+  double notes;
+
+  /** How much better than rounding Fit was in its worst phrase, in points. */
+  double worst = 100;
+
+  /** How many notes were called doubtful, and how many others were wrong. */
+  double asked;
+
+  double wrongUnasked;
+
+  /** By tenths of doubt: notes, the sum of what was said, notes that were wrong. */
+  final double[][] reliability;
+
+  private FitTrial(double[][] reliability) {
+    this.reliability = reliability;
+  }
+
+  static FitTrial of(Manner manner, int phrases, int bars, double[][] reliability) {
+    FitTrial trial = new FitTrial(reliability);
+    for (int seed = 0; seed < phrases; seed++) {
+      trial.play(Generated.of(manner, bars, seed));
+    }
+    return trial;
+  }
+
+  private void play(Generated g) {
+    int n = g.notes.size();
+    int[] eventOf = new int[n];
+    List<double[]> events = new ArrayList<>();
+    List<Set<Double>> pitches = new ArrayList<>();
+    for (int i = 0; i < n; i++) {
+      double at = g.notes.get(i)[0];
+      double pitch = g.notes.get(i)[2];
+      if (events.isEmpty()
+          || at - events.getLast()[2] > CHORD_MS
+          || pitches.getLast().contains(pitch)) {
+        events.add(new double[] {0, 0, at});
+        pitches.add(new HashSet<>());
+      }
+      events.getLast()[0] += at;
+      events.getLast()[1]++;
+      pitches.getLast().add(pitch);
+      eventOf[i] = events.size() - 1;
+    }
+    double[] times = events.stream().mapToDouble(e -> e[0] / e[1]).toArray();
+    boolean[] shared = new boolean[times.length];
+    for (int e = 1; e < times.length; e++) {
+      Set<Double> both = new HashSet<>(pitches.get(e));
+      shared[e] = both.removeAll(pitches.get(e - 1));
+    }
+    Slots slots = g.slots();
+    FitSolver solver = new FitSolver(times, shared, slots, LIKELY_LAG_MS, LAG_SPREAD_MS);
+    List<Reading> readings = solver.readings();
+    count(g, slots, readings.get(0), solver.doubts(readings), eventOf);
+  }
+
+  private void count(Generated g, Slots slots, Reading reading, Doubts doubts, int[] eventOf) {
+    int n = eventOf.length;
+    double nearestHere = 0;
+    double fitHere = 0;
+    for (int i = 0; i < n; i++) {
+      double[] note = g.notes.get(i);
+      long meant = (long) note[1];
+      double slotMs = slots.ms()[reading.slot()[eventOf[i]]];
+      boolean right = Math.round(slotMs / g.beatMs * Generated.TWELFTHS) == meant;
+      nearestHere += g.nearest(note[0]) == meant ? 1 : 0;
+      oracle += g.nearest(note[0] - g.trueLag(note[1])) == meant ? 1 : 0;
+      fitHere += right ? 1 : 0;
+      double doubt = doubts.doubt()[eventOf[i]];
+      double[] row = reliability[Math.min(9, (int) (doubt * 10))];
+      row[0]++;
+      row[1] += doubt;
+      row[2] += right ? 0 : 1;
+      asked += doubt >= DOUBTFUL ? 1 : 0;
+      wrongUnasked += doubt < DOUBTFUL && !right ? 1 : 0;
+    }
+    nearest += nearestHere;
+    fit += fitHere;
+    notes += n;
+    worst = Math.min(worst, 100 * (fitHere - nearestHere) / n);
+  }
+
+  double percent(double count) {
+    return 100 * count / notes;
+  }
+}

@@ -1,0 +1,55 @@
+package flailbeat.core.quantize.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class WhichGridTest {
+  private static final WhichGrid ASKED =
+      new WhichGrid(
+          QuantizeSettings.recommended(), TempoMap.of(TempoMap.DEFAULT), MeterMap.of(Meter.COMMON));
+
+  /** In full, with a hundred clips of each kind, in docs/quantizing.md. */
+  @Test
+  void the_right_grid_comes_first_with_its_swing() {
+    int right = 0;
+    int all = 0;
+    for (Clips.Kind kind : Clips.KINDS) {
+      for (int seed = 0; seed < 4; seed++) {
+        all++;
+        right += GridReport.isRight(kind, GridReport.named(kind, seed)) ? 1 : 0;
+      }
+    }
+    assertThat(right).isGreaterThanOrEqualTo((int) Math.ceil(0.95 * all));
+  }
+
+  @Test
+  void notes_exactly_on_eighths_are_eighths_and_not_swung() {
+    List<Note> notes = new ArrayList<>();
+    int[] eighths = {0, 1, 2, 4, 6, 7, 8, 9, 10, 12, 14, 15, 16, 18, 20, 21, 22, 24};
+    for (int eighth : eighths) {
+      notes.add(Note.placed(new NoteId(eighth + 1L), 60, 80, eighth * 480L, 240));
+    }
+    WhichGrid.Match first = ASKED.rank(notes).get(0);
+    assertThat(first.grid()).hasToString("1/8");
+    assertThat(first.swing()).isEqualTo(50);
+    assertThat(first.toString()).isEqualTo("1/8");
+    assertThat(ASKED.rank(notes).stream().mapToDouble(WhichGrid.Match::probability).sum())
+        .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  @Test
+  void one_note_tells_nothing() {
+    assertThat(ASKED.rank(List.of(Note.placed(new NoteId(1), 60, 80, 0, 240)))).isEmpty();
+    assertThat(ASKED.rank(List.of())).isEmpty();
+  }
+}

@@ -1,0 +1,203 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.PhraseBeat.Taking;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.time.TickRange;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** With the demo open: its lead is late, with three doubtful notes. 96 bpm: a bar lasts 2.5 s. */
+class TidyingTest {
+  private static final long MS = 1_000_000;
+
+  private long nowMs = 5_000;
+  private final FakePlayer player = new FakePlayer();
+  private final Session session = new Session(() -> nowMs * MS, player);
+  private final DoubtWalk walk = session.doubts();
+  @TempDir private Path folder;
+
+  @BeforeEach
+  void openDemo() {
+    session.open(HarbourLamps.song(), Optional.empty());
+  }
+
+  private List<Note> lamps() {
+    return session.song().tracks().get(0).notes();
+  }
+
+  private Note lamp(NoteId id) {
+    return lamps().stream().filter(n -> n.id().equals(id)).findFirst().orElseThrow();
+  }
+
+  @Test
+  void three_keys_decide_three_doubtful_notes_and_quantizing_obeys() {
+    session.walkDoubtful();
+    assertThat(walk.left()).isEqualTo(3);
+    assertThat(walk.says()).startsWith("Doubtful 1 of 3");
+    NotePlan first = walk.current().get(0);
+    assertThat(player.sounding).as("it sounds").hasSize(1);
+    walk.choose(false);
+    NotePlan second = walk.current().get(0);
+    walk.choose(true);
+    NotePlan third = walk.current().get(0);
+    Optional<Notice> said = walk.keep();
+    assertThat(said.orElseThrow().text()).contains("Every doubtful note is decided");
+    assertThat(walk.isOn()).isFalse();
+    assertThat(player.sounding).as("none hangs").isEmpty();
+    session.quantize();
+    assertThat(lamp(first.note().id()).onset())
+        .isEqualTo(Math.min(first.line(), first.otherLine()));
+    assertThat(lamp(second.note().id()).onset())
+        .isEqualTo(Math.max(second.line(), second.otherLine()));
+    assertThat(lamp(third.note().id()).onset()).isEqualTo(third.line());
+  }
+
+  @Test
+  void the_walk_goes_on_and_back_without_deciding_and_ends_when_another_song_is_opened() {
+    session.walkDoubtful();
+    NoteId first = walk.current().get(0).note().id();
+    walk.step(1);
+    assertThat(walk.current().get(0).note().id()).isNotEqualTo(first);
+    walk.step(-1);
+    assertThat(walk.current().get(0).note().id()).isEqualTo(first);
+    assertThat(walk.left()).isEqualTo(3);
+    nowMs += 1000;
+    session.tick();
+    assertThat(player.sounding).as("a sounded note ends by itself").isEmpty();
+    session.open(Song.empty(), Optional.empty());
+    assertThat(walk.isOn()).isFalse();
+    session.walkDoubtful();
+    assertThat(session.notice().text()).contains("No note is doubtful");
+  }
+
+  @Test
+  void the_keys_switch_takes_the_keys_from_the_walk() {
+    session.walkDoubtful();
+    session.setKeysMode(flailbeat.core.keys.KeysMode.COMMANDS);
+    assertThat(walk.isOn()).isFalse();
+    assertThat(walk.says()).isEmpty();
+  }
+
+  @Test
+  void the_lag_alone_is_taken_out_and_the_feel_is_kept() {
+    double lag = session.timing().plan().timing().lagMs();
+    List<Long> before = lamps().stream().map(Note::onset).toList();
+    session.takeOutLag();
+    assertThat(session.notice().text()).contains("late").contains("feel");
+    long moved = before.get(5) - lamps().get(5).onset();
+    assertThat(moved / 1.536).isCloseTo(lag, within(1.0));
+    assertThat(before.get(9) - lamps().get(9).onset()).isCloseTo(moved, within(1L));
+  }
+
+  @Test
+  void as_played_comes_back_for_any_selection_after_saving_and_reopening() throws IOException {
+    List<Long> played = lamps().stream().map(Note::onset).toList();
+    session.quantize();
+    Path file = folder.resolve("lamps.flail");
+    SongFiles.write(session.song(), file);
+    session.open(SongFiles.read(file).song(), Optional.of(file));
+    session.document().select(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id()));
+    session.bringBackPlayed();
+    assertThat(lamps().get(4).onset()).isEqualTo(played.get(4));
+    assertThat(lamps().get(7).onset()).isEqualTo(played.get(7));
+    assertThat(lamps().get(5).onset() % 240).as("not selected").isZero();
+  }
+
+  @Test
+  void rounds_alternate_between_as_played_and_as_quantized() {
+    session.loop(new TickRange(0, 3840));
+    session.compareRounds();
+    assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
+    nowMs += 2_300;
+    session.tick();
+    assertThat(player.log).as("the next round is made ready in time").contains("ready");
+    nowMs += 300;
+    session.tick();
+    assertThat(session.timing().version()).isEqualTo(Version.QUANTIZED);
+    nowMs += 2_500;
+    session.tick();
+    assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
+    session.stop();
+    assertThat(session.timing().version()).isEqualTo(Version.STANDING);
+    assertThat(session.conductor().isComparing()).isFalse();
+  }
+
+  @Test
+  void all_tracks_are_quantized_each_with_a_lag_of_its_own() {
+    Song before = session.song();
+    session.quantizeAllTracks();
+    assertThat(session.notice().text()).contains("Lamps").contains("late").doesNotContain("Hull");
+    assertThat(session.song().tracks().get(1)).isEqualTo(before.tracks().get(1));
+    assertThat(lamps()).allMatch(n -> n.onset() % 240 == 0);
+    session.undo();
+    assertThat(session.song()).isSameAs(before);
+  }
+
+  @Test
+  void a_stretch_of_the_histogram_selects_its_notes() {
+    session.timing().selectDeviating(60, Double.MAX_VALUE);
+    assertThat(session.document().selection()).isNotEmpty().hasSizeLessThan(20);
+    double[] off = session.timing().plan().timing().deviationsMs();
+    assertThat(off).hasSize(session.document().selection().size());
+  }
+
+  @Test
+  void another_reading_is_taken_by_the_lag_that_it_means() {
+    session.timing().takeReading(new flailbeat.core.quantize.QuantizePlan.OtherReading(-66, 0.3));
+    assertThat(session.timing().settings().lag()).isEqualTo(new Lag.Millis(-66));
+  }
+
+  @Test
+  void the_beat_of_the_lead_is_found_heard_and_taken() {
+    session.findBeat();
+    assertThat(session.beat().guesses().get(0).bpm()).isCloseTo(96, within(1.0));
+    assertThat(session.beat().beatTicks()).hasSizeGreaterThan(60);
+    session.beat().hear();
+    assertThat(player.playing).isTrue();
+    assertThat(player.plan.clicks().size()).isGreaterThan(60);
+    session.stop();
+    Song before = session.song();
+    session.takeBeat(Taking.PHRASE_FITS);
+    assertThat(session.beat().isOn()).isFalse();
+    assertThat(lamps()).hasSameSizeAs(before.tracks().get(0).notes());
+    session.undo();
+    assertThat(session.song()).isSameAs(before);
+  }
+
+  @Test
+  void presets_are_kept_by_name_and_a_name_is_needed() {
+    QuantizeSettings own = session.timing().settings().withStrength(70);
+    session.presets().keep(" Soft ", own);
+    session.takeSettings(session.presets().all().get("Soft"));
+    assertThat(session.timing().settings()).isEqualTo(own);
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> session.presets().keep(" ", own))
+        .hasMessageContaining("name");
+    session.presets().remove("Soft");
+    assertThat(session.presets().all()).isEmpty();
+  }
+
+  @Test
+  void notes_of_the_same_pitches_are_selected() {
+    session.document().select(java.util.Set.of(lamps().get(0).id()));
+    session.selectSamePitches();
+    int pitch = lamps().get(0).pitch();
+    long alike = lamps().stream().filter(n -> n.pitch() == pitch).count();
+    assertThat(session.document().selection()).hasSize((int) alike);
+  }
+}
