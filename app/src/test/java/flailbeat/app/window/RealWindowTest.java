@@ -219,6 +219,29 @@ class RealWindowTest {
   }
 
   @Test
+  void three_doubtful_notes_are_decided_with_three_keys_and_no_letter_plays_meanwhile()
+      throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    keys.chord("CONTROL", "D");
+    ui.await(() -> ui.session.doubts().isOn());
+    assertThat(ui.text("who-has-the-keys")).startsWith("Doubtful 1 of 3");
+    keys.chord("LEFT");
+    ui.await(() -> ui.session.doubts().left() == 2);
+    keys.send("+A ~40");
+    ui.await(() -> ui.session.doubts().left() == 1);
+    expectSounding();
+    keys.send("-A");
+    keys.chord("LEFT");
+    ui.await(() -> !ui.session.doubts().isOn());
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
+    keys.send("+A ~40");
+    expectSounding(60);
+    keys.send("-A ~40");
+    keys.chord("CONTROL", "T");
+    ui.await(() -> notes().stream().allMatch(n -> n.onset() % 240 == 0));
+  }
+
+  @Test
   void enter_sustains_arrows_bend_and_shift_accents_and_losing_the_focus_lets_all_go()
       throws Exception {
     keys.send("+ENTER +RIGHT ~400");

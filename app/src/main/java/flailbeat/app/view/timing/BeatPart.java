@@ -18,6 +18,9 @@ import javafx.scene.layout.VBox;
 final class BeatPart extends DeskPart {
   private static final int SHOWN = 3;
 
+  /** What is less likely is not offered. */
+  private static final double LEAST_TOLD = 0.01;
+
   private final Label remark = Form.remark("");
   private final VBox guesses = new VBox(3);
   private final HBox takings = new HBox(4);
@@ -42,11 +45,11 @@ final class BeatPart extends DeskPart {
       Button take = Buttons.text(word(taking), hint(taking), () -> session.takeBeat(taking));
       take.setId("take-" + taking.name().toLowerCase(Locale.ROOT).replace('_', '-'));
       take.setMaxWidth(Double.MAX_VALUE);
-      take.setMinWidth(0);
+      take.getStyleClass().add("tight");
       HBox.setHgrow(take, Priority.ALWAYS);
       takings.getChildren().add(take);
     }
-    getChildren().addAll(new HBox(6, find, hear), remark, guesses, row("Take it", takings), leave);
+    getChildren().addAll(new HBox(6, find, hear), remark, guesses, takings, leave);
   }
 
   private static String word(Taking taking) {
@@ -76,11 +79,13 @@ final class BeatPart extends DeskPart {
     guesses.getChildren().clear();
     List<BeatGuess> all = beat.guesses();
     for (int i = 0; i < Math.min(SHOWN, all.size()); i++) {
-      guesses.getChildren().add(choice(i, all.get(i).probability(), i == beat.chosen()));
+      if (i == beat.chosen() || all.get(i).probability() >= LEAST_TOLD) {
+        guesses.getChildren().add(choice(i, all.get(i).probability(), i == beat.chosen()));
+      }
     }
     hear.setDisable(!on);
     leave.setVisible(on);
-    takings.getParent().setVisible(on);
+    takings.setVisible(on);
   }
 
   private Button choice(int index, double probability, boolean chosen) {

@@ -225,9 +225,9 @@ public final class TimingDeskView extends VBox {
     if (plan.notes().isEmpty()) {
       return "Record or open something, and see here how early or late it is.";
     }
-    String text = String.format(Locale.ROOT, "Spread %.0f ms", plan.timing().spreadMs());
+    String text = String.format(Locale.ROOT, "As played: spread %.0f ms", plan.timing().spreadMs());
     if (plan.doubtful() > 0) {
-      text += "; " + plan.doubtful() + " doubtful (forked on the bench)";
+      text += "; " + plan.doubtful() + " doubtful (forked)";
     }
     int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
     if (taken > 0) {

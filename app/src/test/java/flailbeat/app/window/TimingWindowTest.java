@@ -1,0 +1,141 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.model.Note;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.TimingDesk.Version;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.VBox;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The timing desk with the demo open: its lead is late, with three doubtful notes. */
+class TimingWindowTest extends HeadlessWindow {
+  @TempDir private Path folder;
+
+  @BeforeEach
+  void openDemo() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+  }
+
+  private Button buttonIn(String box, int index) {
+    return ui.get(() -> (Button) ((VBox) ui.node(box)).getChildren().get(index));
+  }
+
+  private String textOf(String button) {
+    return ui.get(() -> ((Button) ui.node(button)).getText());
+  }
+
+  @Test
+  void doubtful_notes_are_walked_through_by_button_and_keys_and_escape_leaves() throws Exception {
+    assertThat(textOf("walk-doubtful")).isEqualTo("Decide 3 doubtful");
+    click("walk-doubtful");
+    assertThat(textOf("walk-doubtful")).isEqualTo("Doubtful 1 of 3, 3 left");
+    type(KeyCode.DOWN);
+    assertThat(textOf("walk-doubtful")).isEqualTo("Doubtful 2 of 3, 3 left");
+    type(KeyCode.RIGHT);
+    assertThat(textOf("walk-doubtful")).contains("2 left");
+    type(KeyCode.ESCAPE);
+    assertThat(textOf("walk-doubtful")).isEqualTo("Decide 2 doubtful");
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
+  }
+
+  @Test
+  void the_grids_are_ranked_and_one_is_taken() throws Exception {
+    ui.run(() -> ui.session.setGrid(flailbeat.core.time.Grid.parse("1/4")));
+    click("which-grid");
+    assertThat(buttonIn("ranked-grids", 0).getText()).endsWith(" 1/16");
+    click(buttonIn("ranked-grids", 0), 0.5, 0.5);
+    assertThat(ui.session.grid()).hasToString("1/16");
+    click("which-grid");
+    assertThat(ui.get(() -> ((VBox) ui.node("ranked-grids")).getChildren())).isEmpty();
+  }
+
+  @Test
+  void a_grid_of_ones_own_is_typed_and_a_wrong_one_refused() throws Exception {
+    ui.run(() -> ui.field("own-grid").requestFocus());
+    ui.run(() -> ui.field("own-grid").setText("1/16+1/8T"));
+    type(KeyCode.ENTER);
+    assertThat(ui.session.grid()).hasToString("1/16+1/8T");
+    ui.run(() -> ui.field("own-grid").requestFocus());
+    ui.run(() -> ui.field("own-grid").setText("1/17"));
+    type(KeyCode.ENTER);
+    assertThat(ui.session.grid()).hasToString("1/16+1/8T");
+  }
+
+  @Test
+  void a_drag_over_the_histogram_selects_and_a_click_takes_the_clip_again() throws Exception {
+    Node histogram = ui.node("histogram");
+    move(histogram, 0.75, 0.5);
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    move(histogram, 0.98, 0.5);
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    int selected = ui.get(() -> ui.session.document().selection().size());
+    assertThat(selected).isBetween(5, 60);
+    assertThat(ui.text("scope")).isEqualTo(selected + " selected");
+    click(histogram, 0.5, 0.5);
+    assertThat(ui.get(() -> ui.session.document().selection())).isEmpty();
+  }
+
+  @Test
+  void rounds_begin_and_end_by_their_button() throws Exception {
+    click("rounds");
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.PLAYED);
+    assertThat(ui.get(() -> ui.session.conductor().isComparing())).isTrue();
+    click("rounds");
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.STANDING);
+    assertThat(ui.get(() -> ui.session.conductor().transport().isRunning())).isFalse();
+  }
+
+  @Test
+  void the_beat_is_found_shown_heard_and_taken_and_taken_back() throws Exception {
+    List<Note> before = notes();
+    type(KeyCode.ALT, KeyCode.B);
+    assertThat(buttonIn("beat-guesses", 0).getText()).contains("96.0 bpm");
+    click("hear-beat");
+    assertThat(ui.get(() -> ui.session.conductor().transport().isRunning())).isTrue();
+    type(KeyCode.SPACE);
+    click("take-phrase-fits");
+    assertThat(ui.text("notice")).startsWith("Fit the phrase to the song: 96.0 bpm");
+    assertThat(notes()).hasSameSizeAs(before).isNotEqualTo(before);
+    type(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(notes()).isEqualTo(before);
+  }
+
+  @Test
+  void a_preset_is_kept_by_name_and_a_groove_taken_saved_and_opened() throws Exception {
+    click("part-feel");
+    ui.run(() -> ui.field("preset-name").requestFocus());
+    ui.run(() -> ui.field("preset-name").setText("Evening"));
+    type(KeyCode.ENTER);
+    QuantizeSettings kept = ui.get(() -> ui.session.presets().all().get("Evening"));
+    assertThat(kept).isEqualTo(ui.session.timing().settings());
+    ui.run(() -> ui.session.takeGroove("Lamps", 1));
+    ui.answers.file = Optional.of(folder.resolve("lamps.groove.json"));
+    ui.run(() -> ui.window.files().saveGroove());
+    ui.await(() -> Files.exists(folder.resolve("lamps.groove.json")));
+    ui.run(() -> ui.session.takeSettings(kept));
+    assertThat(ui.get(() -> ui.session.timing().settings().groove().isNone())).isTrue();
+    ui.run(() -> ui.window.files().openGroove());
+    ui.await(() -> ui.session.timing().settings().groove().name().equals("Lamps"));
+  }
+
+  @Test
+  void finer_settings_are_set_and_shown() throws Exception {
+    click("part-finer");
+    ui.run(() -> ((javafx.scene.control.Slider) ui.node("tight")).setValue(8));
+    assertThat(ui.session.timing().settings().reach().tightMs()).isEqualTo(8);
+    click("ends-lengths");
+    assertThat(ui.session.timing().settings().ends()).isEqualTo(QuantizeSettings.Ends.LENGTHS);
+  }
+}
