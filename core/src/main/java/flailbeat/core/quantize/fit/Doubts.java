@@ -12,8 +12,8 @@ public record Doubts(int[] other, double[] doubt) {
   /** The model is not the player: its odds are taken with caution, nearer to even. */
   private static final double TEMPER = 0.8;
 
-  /** What is surer than this stays sure, with caution or without. */
-  private static final double SURE = 1 - 1e-6;
+  /** What is surer than this is sure, with caution or without. */
+  private static final double SURE = 0.998;
 
   /**
    * How sure the slots of the likeliest reading are, all readings considered. O(n) for n events.
@@ -37,17 +37,19 @@ public record Doubts(int[] other, double[] doubt) {
 
   /** Most events are sure beyond doubt: these need no weighing. */
   private boolean isSure(int i, Reading reading) {
-    int[] near = {reading.slot()[i] - reading.posterior().first()[i]};
-    int at = i * reading.posterior().near();
-    double[] p = reading.posterior().probability();
-    if (p[at + near[0]] < SURE) {
+    Posterior posterior = reading.posterior();
+    int chosen = reading.slot()[i] - posterior.first()[i];
+    int at = i * posterior.near();
+    double[] p = posterior.probability();
+    if (p[at + chosen] < SURE || posterior.near() == 1) {
       return false;
     }
-    int runnerUp = near[0] == 0 ? 1 : 0;
-    for (int c = 0; c < reading.posterior().near(); c++) {
-      runnerUp = c != near[0] && p[at + c] > p[at + runnerUp] ? c : runnerUp;
+    int runnerUp = chosen == 0 ? 1 : 0;
+    for (int c = 0; c < posterior.near(); c++) {
+      runnerUp = c != chosen && p[at + c] > p[at + runnerUp] ? c : runnerUp;
     }
-    other[i] = reading.posterior().first()[i] + runnerUp;
+    other[i] = posterior.first()[i] + runnerUp;
+    doubt[i] = 1 - p[at + chosen];
     return true;
   }
 

@@ -68,7 +68,7 @@ public final class FitSolver {
     this.priorLagMs = priorLagMs;
     this.priorLagSpreadMs = priorLagSpreadMs;
     this.n = timesMs.length;
-    this.lattice = new Lattice(times, sharesPitch, slots);
+    this.lattice = new Lattice(times, sharesPitch, slots, n > LONG);
   }
 
   /** The readings, the likeliest first; those that are next to impossible are left out. */

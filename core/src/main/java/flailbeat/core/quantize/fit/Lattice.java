@@ -17,6 +17,10 @@ final class Lattice {
   private static final int NEAR = 4;
 
   private static final int NEAR_MIXED = 6;
+
+  /** In a long performance, where the lag is known by then: the nearest and those beside it. */
+  private static final int NEAR_KNOWN = 3;
+
   private static final double MOST = 600;
 
   private final double[] times;
@@ -28,12 +32,18 @@ final class Lattice {
   private final double[] likely;
   private double spread;
 
-  Lattice(double[] timesMs, boolean[] sharesPitch, Slots slots) {
+  /**
+   * Lays events over slots.
+   *
+   * @param lagIsKnown whether the lag is known beforehand, so that fewer slots have to be looked at
+   */
+  Lattice(double[] timesMs, boolean[] sharesPitch, Slots slots, boolean lagIsKnown) {
     this.times = timesMs;
     this.sharesPitch = sharesPitch;
     this.slots = slots;
     this.n = timesMs.length;
-    this.k = Math.min(slots.isMixed() ? NEAR_MIXED : NEAR, slots.size());
+    int wanted = slots.isMixed() ? NEAR_MIXED : lagIsKnown ? NEAR_KNOWN : NEAR;
+    this.k = Math.min(wanted, slots.size());
     this.first = new int[n];
     this.likely = new double[n * k];
   }
@@ -53,7 +63,7 @@ final class Lattice {
     int least = 0;
     for (int i = 0; i < n; i++) {
       double time = times[i] - lagMs[i];
-      at = slots.from(at, time);
+      at = k % 2 == 0 ? slots.from(at, time) : slots.nearest(at, time);
       int from = Math.clamp(at - k / 2, least, last);
       first[i] = from;
       least = from;
@@ -81,6 +91,11 @@ final class Lattice {
     return to == from ? -Math.log(Ways.staying(sharesPitch[i])) : MOST;
   }
 
+  /** Whether an event goes before the one that came before it, or to a slot that is taken. */
+  boolean isOutOfOrder(int[] path, int i) {
+    return path[i] < path[i - 1] || path[i] == path[i - 1] && sharesPitch[i];
+  }
+
   /** What a path costs. */
   double cost(int[] path, Occupancy occupancy) {
     double sum = occupancy.playing(path[0]);
@@ -93,16 +108,31 @@ final class Lattice {
 
   /** The cheapest path. */
   int[] viterbi(Occupancy occupancy) {
+    int[] path = new int[n];
+    double[] begin = Arrays.copyOfRange(occupancy.probabilities(), first[0], first[0] + k);
+    byte[] from = new byte[n * k];
+    trace(path, from, 0, n - 1, most(forth(begin, from, 0, n - 1, occupancy)));
+    return path;
+  }
+
+  /** The cheapest way from one event to a later one, whose slots in a path are taken as given. */
+  void mend(int[] path, int from, int to, Occupancy occupancy) {
+    double[] begin = new double[k];
+    begin[path[from] - first[from]] = 1;
+    byte[] origin = new byte[(to - from + 1) * k];
+    forth(begin, origin, from, to, occupancy);
+    trace(path, origin, from, to, path[to] - first[to]);
+  }
+
+  /** How good the best way to each of the last slots is, and where each is reached from. */
+  private double[] forth(double[] begin, byte[] origin, int from, int to, Occupancy occupancy) {
     Ways ways = Ways.of(slots, k, occupancy);
     ways.refresh();
     double[] best = new double[k];
-    double[] next = new double[k];
-    byte[] from = new byte[n * k];
-    for (int i = 0; i < n; i++) {
-      if (i == 0) {
-        System.arraycopy(occupancy.probabilities(), first[0], next, 0, k);
-      } else {
-        ways.best(best, next, from, i * k, first[i - 1], first[i], sharesPitch[i]);
+    double[] next = begin;
+    for (int i = from; i <= to; i++) {
+      if (i > from) {
+        ways.best(best, next, origin, (i - from) * k, first[i - 1], first[i], sharesPitch[i]);
       }
       double most = 0;
       for (int c = 0; c < k; c++) {
@@ -114,26 +144,29 @@ final class Lattice {
         best[c] *= scale;
       }
     }
-    return traced(from, best);
+    return best;
   }
 
-  /** The path that ends where it is best, backwards through where each slot was reached from. */
-  private int[] traced(byte[] from, double[] best) {
-    int c = 0;
-    for (int i = 1; i < k; i++) {
-      c = best[i] > best[c] ? i : c;
+  private static int most(double[] values) {
+    int best = 0;
+    for (int i = 1; i < values.length; i++) {
+      best = values[i] > values[best] ? i : best;
     }
-    return traced(from, c);
+    return best;
+  }
+
+  private void trace(int[] path, byte[] origin, int from, int to, int last) {
+    int c = last;
+    for (int i = to; i >= from; i--) {
+      path[i] = first[i] + c;
+      c = origin[(i - from) * k + c];
+    }
   }
 
   /** The path that ends at one of the last slots, backwards. */
-  int[] traced(byte[] from, int last) {
-    int c = last;
+  int[] traced(byte[] origin, int last) {
     int[] path = new int[n];
-    for (int i = n - 1; i >= 0; i--) {
-      path[i] = first[i] + c;
-      c = from[i * k + c];
-    }
+    trace(path, origin, 0, n - 1, last);
     return path;
   }
 

@@ -16,6 +16,13 @@ public record Posterior(
     return first.length;
   }
 
+  private static final double SURE = 0.99;
+
+  /** Whether an event is next to certainly meant for a slot. */
+  boolean isSure(int event, int slot) {
+    return probability[event * near + slot - first[event]] >= SURE;
+  }
+
   /** The likeliest slot of each event, seen alone. */
   int[] likeliest() {
     int[] result = new int[size()];

@@ -96,9 +96,31 @@ final class Reader {
     }
     lattice.aim(lag, spread);
     Posterior posterior = lattice.posterior(occupancy);
-    path = lattice.viterbi(occupancy);
+    path = rounds == 0 ? likeliestMended(posterior) : lattice.viterbi(occupancy);
     double evidence = weighed ? evidence(posterior, path, lag) : 0;
     return new Reading(path, lag, spread, evidence, 1, posterior, occupancy.likeness());
+  }
+
+  /**
+   * In a long performance each event takes its likeliest slot; only where these would be out of
+   * order is the cheapest path looked for, between two events that are sure.
+   */
+  private int[] likeliestMended(Posterior posterior) {
+    int[] path = posterior.likeliest();
+    for (int i = 1; i < n; i++) {
+      if (lattice.isOutOfOrder(path, i)) {
+        int from = i - 1;
+        while (from > 0 && !posterior.isSure(from, path[from])) {
+          from--;
+        }
+        int to = i;
+        while (to < n - 1 && (!posterior.isSure(to, path[to]) || lattice.isOutOfOrder(path, to))) {
+          to++;
+        }
+        lattice.mend(path, from, to, occupancy);
+      }
+    }
+    return path;
   }
 
   private double[] smooth(double spread) {

@@ -56,7 +56,7 @@ class FitSolverTest {
     for (int i = 1; i < n; i++) {
       sharesPitch[i] = random.nextInt(3) == 0;
     }
-    Lattice lattice = new Lattice(times(random, n), sharesPitch, slots);
+    Lattice lattice = new Lattice(times(random, n), sharesPitch, slots, random.nextBoolean());
     double[] lag = new double[n];
     Arrays.fill(lag, random.nextInt(80) - 40);
     lattice.aim(lag, SPREAD);
