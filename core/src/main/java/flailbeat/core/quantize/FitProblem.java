@@ -12,6 +12,9 @@ final class FitProblem {
   /** A person is rarely more than some 60 ms off: the spread of lags before anything is known. */
   private static final double USUAL_LAG_SPREAD_MS = 36;
 
+  /** With the offset that was calibrated taken off, most of it is gone. */
+  private static final double CALIBRATED_SPREAD_MS = 20;
+
   private final QuantizeSettings settings;
   private final Events events;
   private final GridSlots grid;
@@ -44,13 +47,17 @@ final class FitProblem {
 
   private double likelyLagMs() {
     return switch (settings.lag()) {
-      case Lag.Auto auto -> USUAL_LAG_MS;
+      case Lag.Auto auto -> auto.calibrated() ? 0 : USUAL_LAG_MS;
       case Lag.Off off -> 0;
       case Lag.Millis given -> given.value();
     };
   }
 
   private double lagSpreadMs() {
-    return settings.lag() instanceof Lag.Auto ? USUAL_LAG_SPREAD_MS : Fit.KNOWN_MS;
+    return switch (settings.lag()) {
+      case Lag.Auto auto -> auto.calibrated() ? CALIBRATED_SPREAD_MS : USUAL_LAG_SPREAD_MS;
+      case Lag.Off off -> Fit.KNOWN_MS;
+      case Lag.Millis given -> Fit.KNOWN_MS;
+    };
   }
 }

@@ -5,8 +5,18 @@ public sealed interface Lag {
   /** Nothing: lines are chosen by the times as played. */
   record Off() implements Lag {}
 
-  /** The median deviation is taken out first. */
-  record Auto() implements Lag {}
+  /**
+   * It is found from the notes, and taken out first.
+   *
+   * @param calibrated whether the person's own offset was taken off when it was recorded, so that
+   *     little is to be expected
+   */
+  record Auto(boolean calibrated) implements Lag {
+    /** Where nothing is known beforehand. */
+    public Auto() {
+      this(false);
+    }
+  }
 
   /**
    * A given lag is taken out first.

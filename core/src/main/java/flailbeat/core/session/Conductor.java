@@ -102,6 +102,7 @@ public final class Conductor {
   /** How the next recording is made; one that runs goes on as it began. */
   public void setRecordSettings(RecordSettings value) {
     recordSettings = value;
+    timing.setCalibrated(value.offsetMs() != 0);
     changes.fire(Aspect.SETTINGS);
   }
 

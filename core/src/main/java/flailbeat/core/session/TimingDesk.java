@@ -44,6 +44,7 @@ public final class TimingDesk {
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private QuantizePlan plan = QuantizePlan.NONE;
   private boolean stale = true;
+  private boolean calibrated;
   private Version version = Version.STANDING;
   private int openings;
 
@@ -78,6 +79,21 @@ public final class TimingDesk {
   public QuantizePlan plan() {
     update();
     return plan;
+  }
+
+  /** Whether the person's own offset is taken off what is recorded: a found lag is then small. */
+  void setCalibrated(boolean value) {
+    if (calibrated != value) {
+      calibrated = value;
+      refresh();
+    }
+  }
+
+  /** The settings with what is known of the person's lag. */
+  private QuantizeSettings informed() {
+    return settings.lag() instanceof Lag.Auto
+        ? settings.withLag(new Lag.Auto(calibrated))
+        : settings;
   }
 
   /** Which version of the notes in hand is shown and heard now. */
@@ -147,7 +163,7 @@ public final class TimingDesk {
   /** The grids ranked by how well they explain the notes in hand, the likeliest first. */
   public List<WhichGrid.Match> rankGrids() {
     Song song = document.song();
-    return new WhichGrid(settings, song.tempos(), song.meters()).rank(document.notesInHand());
+    return new WhichGrid(informed(), song.tempos(), song.meters()).rank(document.notesInHand());
   }
 
   /** Selects those of the notes in hand that were played between so many ms off their lines. */
@@ -184,7 +200,7 @@ public final class TimingDesk {
   }
 
   private Quantizer quantizer(Song song) {
-    return Quantizer.of(settings, song.tempos(), song.meters());
+    return Quantizer.of(informed(), song.tempos(), song.meters());
   }
 
   private void forgetDecisionsOfAnotherSong() {
@@ -204,7 +220,7 @@ public final class TimingDesk {
       stale = false;
       Song song = document.song();
       plan =
-          Quantizer.of(settings, song.tempos(), song.meters(), memory)
+          Quantizer.of(informed(), song.tempos(), song.meters(), memory)
               .plan(document.notesInHand(), others(), decided);
     }
   }

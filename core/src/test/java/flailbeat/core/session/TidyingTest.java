@@ -157,6 +157,30 @@ class TidyingTest {
     assertThat(off).hasSize(session.document().selection().size());
   }
 
+  /** Eighths at 120 bpm, all 83 ms late, or else 42 ms early of the sixteenths that follow. */
+  @Test
+  void what_was_recorded_with_a_calibrated_offset_is_expected_to_be_nearly_in_time() {
+    List<Note> late = new java.util.ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      long onset = i * 480L + 160;
+      late.add(
+          Note.asPlayed(
+              new NoteId(i + 1L), 60, 80, new flailbeat.core.model.Played(onset, onset + 200)));
+    }
+    Song song = Song.empty().withNextId(100);
+    Song with =
+        song.mapTracks(
+            t -> t.withClips(List.of(flailbeat.core.model.Clip.around(late, song.meters()))));
+    session.open(with, Optional.empty());
+    assertThat(session.timing().plan().timing().lagMs()).isCloseTo(83, within(1.0));
+    assertThat(session.timing().plan().otherReadings()).isEmpty();
+    session.conductor().setRecordSettings(session.conductor().recordSettings().withOffsetMs(30));
+    assertThat(session.timing().plan().otherReadings())
+        .as("the other way is now worth hearing")
+        .anyMatch(r -> r.lagMs() < -30);
+    assertThat(session.timing().settings().lag()).as("as it was set").isEqualTo(new Lag.Auto());
+  }
+
   @Test
   void another_reading_is_taken_by_the_lag_that_it_means() {
     session.timing().takeReading(new flailbeat.core.quantize.QuantizePlan.OtherReading(-66, 0.3));

@@ -98,8 +98,10 @@ public final class TimingDeskView extends VBox {
         .changes()
         .listen(
             aspect -> {
-              if (aspect == Aspect.TIMING || aspect == Aspect.TRANSPORT) {
+              if (aspect == Aspect.TIMING) {
                 refresh();
+              } else if (aspect == Aspect.TRANSPORT) {
+                rounds.setSelected(session.conductor().isComparing());
               } else if (aspect == Aspect.SETTINGS) {
                 parts.get(shown).refresh();
               }
