@@ -28,14 +28,14 @@ record BarLine(int beat, double weight) {
   /** All there may be. */
   static List<BarLine> of(Counted counted, List<Stroke> strokes, int beatsPerBar) {
     double[] weights = new double[beatsPerBar];
-    double length = median(strokes.stream().mapToDouble(BarLine::lengthOf).toArray());
+    double length = median(strokes.stream().mapToDouble(Stroke::lengthMs).toArray());
     double loud = strokes.stream().mapToInt(Stroke::velocity).average().orElse(0);
     double low = strokes.stream().mapToInt(Stroke::lowest).average().orElse(0);
     for (int i = 0; i < strokes.size(); i++) {
       double beat = counted.beat(i);
       if (Math.abs(beat - Math.rint(beat)) < ON_BEAT) {
         Stroke s = strokes.get(i);
-        double longer = Math.log(Math.max(1, lengthOf(s)) / Math.max(1, length));
+        double longer = Math.log(Math.max(1, s.lengthMs()) / Math.max(1, length));
         weights[Math.floorMod((int) Math.rint(beat), beatsPerBar)] +=
             PLAYED
                 + LONGER * Math.clamp(longer, -MOST_LONGER, MOST_LONGER)
@@ -52,10 +52,6 @@ record BarLine(int beat, double weight) {
       result.add(new BarLine(beat, weights[beat]));
     }
     return result;
-  }
-
-  private static double lengthOf(Stroke stroke) {
-    return stroke.lengthMs();
   }
 
   private static double median(double[] values) {

@@ -32,10 +32,6 @@ final class Counted {
     return beats[event];
   }
 
-  int size() {
-    return beats.length;
-  }
-
   double meanBeatMs() {
     int last = beats.length - 1;
     return (ms[last] - ms[0]) / Math.max(0.25, beats[last] - beats[0]);
@@ -62,15 +58,14 @@ final class Counted {
 
   /** When a beat comes, by the events near it. */
   private double timeOf(int beat) {
-    double reach = REACH;
     double inner = Math.clamp(beat, beats[0], beats[beats.length - 1]);
     double w = 0;
     double wx = 0;
     double wy = 0;
     double wxx = 0;
     double wxy = 0;
-    for (int i = firstFrom(inner - reach); i < beats.length && beats[i] < inner + reach; i++) {
-      double away = Math.abs(beats[i] - inner) / reach;
+    for (int i = firstFrom(inner - REACH); i < beats.length && beats[i] < inner + REACH; i++) {
+      double away = Math.abs(beats[i] - inner) / REACH;
       if (away < 1) {
         double cube = 1 - away * away * away;
         double weight = cube * cube * cube;
