@@ -12,6 +12,8 @@ import flailbeat.audio.synth.Synth;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.ClickSound;
+import flailbeat.core.playback.Parts;
+import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.Repeats;
@@ -42,7 +44,7 @@ public final class AudioEngine implements Player, AutoCloseable {
       Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
   private final CompletableFuture<Synth> synth;
   private final CompletableFuture<Renderer> renderer;
-  private final Instrument[] chosen = new Instrument[16];
+  private final Instrument[] chosen = new Instrument[Parts.MOST];
   private volatile Optional<String> fault = Optional.empty();
   private volatile AudioThread thread;
 
@@ -129,19 +131,19 @@ public final class AudioEngine implements Player, AutoCloseable {
   }
 
   @Override
-  public void noteOn(int channel, int pitch, int velocity) {
-    feed.live().offer(PlaybackPlan.noteOn(channel, pitch, velocity));
+  public void noteOn(int part, int pitch, int velocity) {
+    feed.live().offer(PlaybackPlan.noteOn(part, pitch, velocity));
   }
 
   @Override
-  public void noteOff(int channel, int pitch) {
-    feed.live().offer(0x80 | channel | pitch << 8);
+  public void noteOff(int part, int pitch) {
+    feed.live().offer(PlaybackPlan.noteOff(part, pitch));
   }
 
   @Override
-  public void control(int channel, ControlPoint point) {
-    int data = point.data1() << 8 | point.data2() << 16;
-    feed.live().offer(point.kind().status() | channel | data);
+  public void control(int part, ControlPoint point) {
+    int status = point.kind().status();
+    feed.live().offer(PlaybackPlan.message(part, status, point.data1(), point.data2()));
   }
 
   @Override
@@ -150,17 +152,17 @@ public final class AudioEngine implements Player, AutoCloseable {
   }
 
   @Override
-  public void instrument(int channel, Instrument instrument) {
-    if (instrument.equals(chosen[channel])) {
+  public void instrument(int part, Instrument instrument) {
+    if (instrument.equals(chosen[part])) {
       return;
     }
-    chosen[channel] = instrument;
+    chosen[part] = instrument;
     Sound sound = Sound.playing(instrument);
     loader.execute(
         () -> {
           try {
             synth.join().load(sound);
-            synth.join().choose(channel, sound.instrument());
+            synth.join().choose(part, sound.instrument());
           } catch (RuntimeException e) {
             LOG.error("{} does not load", sound.title(), e);
             fault = Optional.of("the sound " + sound.title() + " does not load");
@@ -176,22 +178,14 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void cue(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop) {
-    feed.setRun(new Run(plan, songNanos, clockNanos, loop));
+    feed.setRun(new Run(Plans.always(plan), songNanos, clockNanos, loop));
   }
 
   @Override
-  public void replace(PlaybackPlan plan) {
+  public void replace(Plans plans) {
     Run run = feed.run();
     if (run != null) {
-      run.setPlan(plan);
-    }
-  }
-
-  @Override
-  public void replaceAtLoop(PlaybackPlan plan) {
-    Run run = feed.run();
-    if (run != null) {
-      run.setPlanAtLoop(plan);
+      run.setPlans(plans);
     }
   }
 

@@ -11,6 +11,8 @@ import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
@@ -59,7 +61,9 @@ public final class FileActions implements GrooveFiles {
       session.document().markUnsaved();
     }
     String damage = opened.isSound() ? "" : "; damaged, " + opened.loss();
-    String remarks = opened.remarks().isEmpty() ? "" : "; " + String.join("; ", opened.remarks());
+    List<String> told = new ArrayList<>(opened.remarks());
+    session.silentTracks().ifPresent(told::add);
+    String remarks = told.isEmpty() ? "" : "; " + String.join("; ", told);
     session.tell(
         new Notice(
             "Opened " + file.getFileName() + ", " + notes + " notes" + damage + remarks,
@@ -86,10 +90,11 @@ public final class FileActions implements GrooveFiles {
   private void write(Path file, Runnable then) {
     session.stop();
     Song song = titled(file);
+    Song whole = session.document().toWrite();
     background.run(
         "Saving " + file.getFileName(),
         () -> {
-          SongFiles.write(song, file);
+          SongFiles.write(whole, file);
           return song;
         },
         written -> {

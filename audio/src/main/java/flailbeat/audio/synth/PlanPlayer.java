@@ -2,6 +2,8 @@ package flailbeat.audio.synth;
 
 import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.ControlKey;
+import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.time.Loop;
 import java.util.Arrays;
@@ -17,8 +19,11 @@ import java.util.Arrays;
  */
 final class PlanPlayer {
   private static final long NANOS_PER_SECOND = 1_000_000_000;
-  private static final int CHANNELS = 16;
-  private static final int KEYS = CHANNELS * 128;
+  private static final int KEYS = Parts.MOST * 128;
+  private static final int CONTROLS = Parts.MOST * ControlKey.COUNT;
+
+  /** A controller that was not moved. */
+  private static final int AT_REST = 0;
 
   private final Synth synth;
   private final ClickVoice click;
@@ -26,6 +31,11 @@ final class PlanPlayer {
   private final Feed feed;
   private final boolean[] sounding = new boolean[KEYS];
   private final int[] wanted = new int[KEYS];
+
+  /** The messages that controllers were moved by last. */
+  private final int[] held = new int[CONTROLS];
+
+  private final int[] wantedHeld = new int[CONTROLS];
   private Run run;
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private boolean joined;
@@ -33,6 +43,9 @@ final class PlanPlayer {
   private int nextClick;
   private long startNanos;
   private long frames;
+
+  /** How often the loop has begun anew. */
+  private long turn;
 
   /** What has been gone round so far: unrolled time less this is song time. */
   private long rounds;
@@ -50,23 +63,27 @@ final class PlanPlayer {
       run = wantedRun;
       frames = 0;
       rounds = 0;
+      turn = 0;
       if (run != null) {
         startNanos = run.songNanos() + Math.min(0, nextHeardNanos - run.clockNanos());
       }
-      resetControllers();
-      take(run == null ? PlaybackPlan.SILENCE : run.plan());
-    } else if (run != null && run.plan() != plan) {
-      take(run.plan());
+      restControllers();
+      take(wantedPlan());
+    } else if (wantedPlan() != plan) {
+      take(wantedPlan());
     }
     if (run != null) {
       run.setOffsetNanos(unrolledNanos(frames) - nextHeardNanos);
     }
   }
 
-  private void resetControllers() {
-    for (int channel = 0; channel < CHANNELS; channel++) {
-      synth.resetControllers(channel);
-    }
+  private PlaybackPlan wantedPlan() {
+    return run == null ? PlaybackPlan.SILENCE : run.plans().at(turn);
+  }
+
+  private void restControllers() {
+    Arrays.fill(wantedHeld, AT_REST);
+    moveControllers();
   }
 
   private long unrolledNanos(long atFrame) {
@@ -138,9 +155,8 @@ final class PlanPlayer {
   private void beginRound(Loop loop) {
     rounds += loop.length();
     repeats.goBack(loop.length());
-    run.beginRound();
-    plan = run.plan();
-    resetControllers();
+    turn++;
+    plan = wantedPlan();
     nextClick = plan.clicks().firstAtOrAfter(loop.start());
     next = plan.firstAtOrAfter(loop.start());
     endAll();
@@ -148,20 +164,18 @@ final class PlanPlayer {
     join();
   }
 
-  /** Brings about what should be sounding where the plan is joined. */
+  /** Brings about what should be there where the plan is joined: only what differs is sent. */
   private void join() {
     Arrays.fill(wanted, 0);
-    for (int i = 0; i < next; i++) {
-      int message = plan.messageAt(i);
-      int key = PlaybackPlan.channel(message) << 7 | PlaybackPlan.data1(message);
-      if (PlaybackPlan.isNoteOn(message)) {
-        wanted[key] = PlaybackPlan.data2(message);
-      } else if (PlaybackPlan.isNoteOff(message)) {
-        wanted[key] = 0;
-      } else {
-        send(message);
-      }
+    Arrays.fill(wantedHeld, AT_REST);
+    PlaybackPlan.Checkpoint checkpoint = plan.checkpointBefore(next);
+    for (int message : checkpoint.messages()) {
+      want(message);
     }
+    for (int i = checkpoint.index(); i < next; i++) {
+      want(plan.messageAt(i));
+    }
+    moveControllers();
     for (int key = 0; key < KEYS; key++) {
       if (sounding[key] && wanted[key] == 0) {
         synth.noteOff(key >> 7, key & 127);
@@ -173,17 +187,54 @@ final class PlanPlayer {
     }
   }
 
+  private void want(int message) {
+    int part = PlaybackPlan.part(message);
+    if (PlaybackPlan.isNoteOn(message)) {
+      wanted[part << 7 | PlaybackPlan.data1(message)] = PlaybackPlan.data2(message);
+    } else if (PlaybackPlan.isNoteOff(message)) {
+      wanted[part << 7 | PlaybackPlan.data1(message)] = 0;
+    } else if (ControlKey.of(message) == ControlKey.NONE) {
+      control(message);
+    } else {
+      wantedHeld[part * ControlKey.COUNT + ControlKey.of(message)] = message;
+    }
+  }
+
+  private void moveControllers() {
+    for (int i = 0; i < CONTROLS; i++) {
+      if (held[i] != wantedHeld[i]) {
+        held[i] = wantedHeld[i];
+        control(
+            held[i] == AT_REST
+                ? ControlKey.atRest(i / ControlKey.COUNT, i % ControlKey.COUNT)
+                : held[i]);
+      }
+    }
+  }
+
+  private void control(int message) {
+    synth.control(
+        PlaybackPlan.status(message),
+        PlaybackPlan.part(message),
+        PlaybackPlan.data1(message),
+        PlaybackPlan.data2(message));
+  }
+
   private void send(int message) {
-    int channel = PlaybackPlan.channel(message);
+    int part = PlaybackPlan.part(message);
     int data1 = PlaybackPlan.data1(message);
     if (PlaybackPlan.isNoteOn(message)) {
-      sounding[channel << 7 | data1] = true;
-      synth.noteOn(channel, data1, PlaybackPlan.data2(message));
+      sounding[part << 7 | data1] = true;
+      synth.noteOn(part, data1, PlaybackPlan.data2(message));
     } else if (PlaybackPlan.isNoteOff(message)) {
-      sounding[channel << 7 | data1] = false;
-      synth.noteOff(channel, data1);
+      sounding[part << 7 | data1] = false;
+      synth.noteOff(part, data1);
     } else {
-      synth.control(message & 0xF0, channel, data1, PlaybackPlan.data2(message));
+      int key = ControlKey.of(message);
+      if (key != ControlKey.NONE) {
+        held[part * ControlKey.COUNT + key] = message;
+      }
+      control(message);
     }
   }
 

@@ -1,6 +1,7 @@
 package flailbeat.audio.synth;
 
 import flailbeat.audio.line.OutputLine;
+import flailbeat.core.playback.PlaybackPlan;
 
 /**
  * Makes the next block of sound from the live notes, the run and the synthesizer. {@link #render}
@@ -68,13 +69,13 @@ public final class Renderer {
   }
 
   private void sendLive(int message) {
-    int channel = Synth.LIVE + (message & 0x0F);
-    int data1 = message >> 8 & 0x7F;
-    int data2 = message >> 16 & 0x7F;
-    switch (message & 0xF0) {
+    int channel = Synth.LIVE + PlaybackPlan.part(message);
+    int data1 = PlaybackPlan.data1(message);
+    int data2 = PlaybackPlan.data2(message);
+    switch (PlaybackPlan.status(message)) {
       case 0x90 -> synth.noteOn(channel, data1, data2);
       case 0x80 -> synth.noteOff(channel, data1);
-      default -> synth.control(message & 0xF0, channel, data1, data2);
+      default -> synth.control(PlaybackPlan.status(message), channel, data1, data2);
     }
   }
 

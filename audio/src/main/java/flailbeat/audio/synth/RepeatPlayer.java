@@ -40,7 +40,8 @@ final class RepeatPlayer {
 
   private static boolean holds(int[] notes, int note) {
     for (int each : notes) {
-      if ((each & 0xFFFF) == (note & 0xFFFF)) {
+      boolean samePart = PlaybackPlan.part(each) == PlaybackPlan.part(note);
+      if (samePart && PlaybackPlan.data1(each) == PlaybackPlan.data1(note)) {
         return true;
       }
     }
@@ -99,6 +100,6 @@ final class RepeatPlayer {
   }
 
   private static int channel(int note) {
-    return Synth.LIVE + PlaybackPlan.channel(note);
+    return Synth.LIVE + PlaybackPlan.part(note);
   }
 }

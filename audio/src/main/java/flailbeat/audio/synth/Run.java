@@ -1,17 +1,15 @@
 package flailbeat.audio.synth;
 
-import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Plans;
 import flailbeat.core.time.Loop;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 
 /** One stretch of playing, from a cue to a halt: what is played, and what of it is heard when. */
 public final class Run {
   private final long songNanos;
   private final long clockNanos;
   private final Loop loop;
-  private final AtomicReference<PlaybackPlan> atLoop = new AtomicReference<>();
-  private volatile PlaybackPlan plan;
+  private volatile Plans plans;
   private volatile long offsetNanos;
 
   /**
@@ -19,8 +17,8 @@ public final class Run {
    *
    * @param loop what is gone round, once its end is reached
    */
-  public Run(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop) {
-    this.plan = plan;
+  public Run(Plans plans, long songNanos, long clockNanos, Optional<Loop> loop) {
+    this.plans = plans;
     this.songNanos = songNanos;
     this.clockNanos = clockNanos;
     this.loop = loop.orElse(null);
@@ -40,25 +38,13 @@ public final class Run {
     return loop;
   }
 
-  public PlaybackPlan plan() {
-    return plan;
+  /** What is played, turn by turn of the loop. */
+  Plans plans() {
+    return plans;
   }
 
-  public void setPlan(PlaybackPlan value) {
-    plan = value;
-  }
-
-  /** Makes a plan ready to be taken up where the loop begins anew. */
-  public void setPlanAtLoop(PlaybackPlan value) {
-    atLoop.set(value);
-  }
-
-  /** Takes up the plan that was made ready, if one was. */
-  void beginRound() {
-    PlaybackPlan ready = atLoop.getAndSet(null);
-    if (ready != null) {
-      plan = ready;
-    }
+  public void setPlans(Plans value) {
+    plans = value;
   }
 
   /** Unrolled time less clock time of what is heard. */

@@ -5,6 +5,7 @@ import com.sun.media.sound.SoftSynthesizer;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.playback.Parts;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -34,8 +35,8 @@ public final class Synth implements AutoCloseable {
   /** Frames to a block: 2.27 ms. */
   public static final int BLOCK_FRAMES = 100;
 
-  /** Channels from this one on are for live notes: the same sounds as 16 channels before. */
-  public static final int LIVE = 16;
+  /** Channels from this one on are for live notes: the same sounds as so many channels before. */
+  public static final int LIVE = Parts.MOST;
 
   /** The bank that General MIDI 2 keeps for kits: on any channel, unlike the drum channel's. */
   private static final int KIT_BANK = 0x78 << 7;
@@ -102,11 +103,11 @@ public final class Synth implements AutoCloseable {
     }
   }
 
-  /** Chooses a channel's sound, and its live channel's; it must be loaded. */
-  public void choose(int channel, Instrument instrument) {
+  /** Chooses a part's sound, and that of its live channel; it must be loaded. */
+  public void choose(int part, Instrument instrument) {
     int bank = instrument.kit() ? KIT_BANK : 0;
-    channels[channel].programChange(bank, instrument.program());
-    channels[channel + LIVE].programChange(bank, instrument.program());
+    channels[part].programChange(bank, instrument.program());
+    channels[part + LIVE].programChange(bank, instrument.program());
   }
 
   public void noteOn(int channel, int pitch, int velocity) {
@@ -129,11 +130,6 @@ public final class Synth implements AutoCloseable {
         // A program change within a track has no sound of its own here.
       }
     }
-  }
-
-  /** Puts a channel's controllers back to where they begin. */
-  public void resetControllers(int channel) {
-    channels[channel].resetAllControllers();
   }
 
   /** Ends all that sounds, without its release. */

@@ -8,11 +8,14 @@ import flailbeat.audio.sound.Sound;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.Parts;
+import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Repeats;
 import flailbeat.core.time.Loop;
@@ -23,6 +26,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -81,11 +85,11 @@ class RendererTest {
   }
 
   private void noteOn(int channel, int pitch, int velocity) {
-    feed.live().offer(0x90 | channel | pitch << 8 | velocity << 16);
+    feed.live().offer(PlaybackPlan.noteOn(channel, pitch, velocity));
   }
 
   private void noteOff(int channel, int pitch) {
-    feed.live().offer(0x80 | channel | pitch << 8);
+    feed.live().offer(PlaybackPlan.noteOff(channel, pitch));
   }
 
   @ParameterizedTest
@@ -140,7 +144,7 @@ class RendererTest {
 
   private Run cue(PlaybackPlan plan, long songNanos, long inMs) {
     long at = frames * 1_000_000_000L / OutputLine.FRAME_RATE + inMs * 1_000_000;
-    Run run = new Run(plan, songNanos, at, Optional.empty());
+    Run run = new Run(Plans.always(plan), songNanos, at, Optional.empty());
     feed.setRun(run);
     return run;
   }
@@ -202,7 +206,7 @@ class RendererTest {
     Song song = Song.empty();
     ClickTrack clicks = ClickTrack.between(0, 3840, song.tempos(), song.meters());
     Loop bar = new Loop(0, 2_000_000_000);
-    feed.setRun(new Run(PlaybackPlan.of(song, clicks, 0), 0, 0, Optional.of(bar)));
+    feed.setRun(new Run(Plans.always(PlaybackPlan.of(song, clicks, 0)), 0, 0, Optional.of(bar)));
     List<Integer> found = onsets(render(600_000), 200);
     assertThat(found).hasSize(1200);
     for (int i = 0; i < found.size(); i++) {
@@ -218,10 +222,10 @@ class RendererTest {
         PlaybackPlan.of(song(new NewNote(60, 100, new Played(2880, 9600))), ClickTrack.NONE, 0);
     PlaybackPlan second =
         PlaybackPlan.of(song(new NewNote(60, 100, new Played(10, 480))), ClickTrack.NONE, 0);
-    Run run = new Run(first, 0, 0, Optional.of(bar));
+    Run run = new Run(Plans.always(first), 0, 0, Optional.of(bar));
     feed.setRun(run);
     assertThat(peak(render(1490))).isZero();
-    run.setPlanAtLoop(second);
+    run.setPlans(new Plans(first, second, 0));
     assertThat(peak(render(500))).isGreaterThan(0.02);
     render(12);
     assertThat(peak(render(200))).as("the note at the very start").isGreaterThan(0.02);
@@ -243,8 +247,9 @@ class RendererTest {
             song.tempos(),
             song.meters(),
             Optional.of(bar));
-    feed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0, Optional.of(bar)));
-    int sideStick = 0x90 | Track.DRUM_CHANNEL | 37 << 8 | 110 << 16;
+    feed.setRun(
+        new Run(Plans.always(PlaybackPlan.of(song, ClickTrack.NONE, 0)), 0, 0, Optional.of(bar)));
+    int sideStick = PlaybackPlan.noteOn(Track.DRUM_CHANNEL, 37, 110);
     feed.setRepeats(new Repeats(pulses, true, new int[] {sideStick}, new long[] {0}));
     float[] stream = render(600_000);
     double gap = OutputLine.FRAME_RATE / 6.0;
@@ -309,11 +314,14 @@ class RendererTest {
     NewNote held = new NewNote(60, 100, new Played(0, 19_200));
     Run run = cue(PlaybackPlan.of(song(held), ClickTrack.NONE, 0), 0, 0);
     render(500);
-    run.setPlan(
-        PlaybackPlan.of(
-            song(held, new NewNote(72, 1, new Played(9600, 9700))), ClickTrack.NONE, 500_000_000));
+    run.setPlans(
+        Plans.always(
+            PlaybackPlan.of(
+                song(held, new NewNote(72, 1, new Played(9600, 9700))),
+                ClickTrack.NONE,
+                500_000_000)));
     assertThat(peak(render(300))).isGreaterThan(0.02);
-    run.setPlan(PlaybackPlan.of(Song.empty(), ClickTrack.NONE, 800_000_000));
+    run.setPlans(Plans.always(PlaybackPlan.of(Song.empty(), ClickTrack.NONE, 800_000_000)));
     render(3000);
     assertThat(peak(render(100))).isLessThan(0.003);
   }
@@ -362,11 +370,13 @@ class RendererTest {
     Synth own = new Synth();
     Feed ownFeed = new Feed();
     Renderer ownRenderer = new Renderer(own, ownFeed);
-    for (Track track : song.tracks()) {
-      own.load(Sound.playing(track.instrument()));
-      own.choose(track.channel(), Sound.playing(track.instrument()).instrument());
+    for (int part = 0; part < song.tracks().size(); part++) {
+      Sound sound = Sound.playing(song.tracks().get(part).instrument());
+      own.load(sound);
+      own.choose(part, sound.instrument());
     }
-    ownFeed.setRun(new Run(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0, Optional.empty()));
+    ownFeed.setRun(
+        new Run(Plans.always(PlaybackPlan.of(song, ClickTrack.NONE, 0)), 0, 0, Optional.empty()));
     byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
     int hash = 1;
     for (long b = 0; b < 2000; b++) {
@@ -376,6 +386,85 @@ class RendererTest {
     }
     own.close();
     return hash;
+  }
+
+  /** A held note under a bend that sways all the time. */
+  private static Song swaying() {
+    Song song = song(new NewNote(60, 100, new Played(0, 19_200)));
+    List<ControlPoint> bends = new ArrayList<>();
+    for (int i = 0; i < 40_000; i++) {
+      int value = 8192 + (int) (4000 * Math.sin(i / 50.0));
+      bends.add(new ControlPoint(i / 4, ControlPoint.Kind.PITCH_BEND, 0, value));
+    }
+    return song.withTrack(song.tracks().get(0).id(), t -> t.withEvents(bends, List.of()));
+  }
+
+  /** The stream with edits, each of a note far off, is to the bit the stream without. */
+  @Test
+  void an_edit_in_the_midst_of_playing_leaves_no_gap() {
+    float[] plain = streamOf(swaying(), song -> song);
+    float[] edited = streamOf(swaying(), RendererTest::withANoteFarOff);
+    assertThat(peak(plain)).isGreaterThan(0.02);
+    assertThat(edited).isEqualTo(plain);
+  }
+
+  private static Song withANoteFarOff(Song song) {
+    NewNote far = new NewNote(40, 90, new Played(30_000 + song.noteCount() * 500L, 100_000));
+    return NoteEdits.add(song, song.tracks().get(0).id(), List.of(far), new TickRange(0, 0));
+  }
+
+  /** 4.5 s of a song on a synthesizer of its own, edited every 100 ms. */
+  private static float[] streamOf(Song song, UnaryOperator<Song> edit) {
+    RendererTest rig = new RendererTest();
+    rig.choose(Sound.SQUARE_LEAD);
+    Run run = rig.cue(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0);
+    float[] piece = rig.render(100);
+    float[] whole = new float[45 * piece.length];
+    Song now = song;
+    for (int i = 0; i < 45; i++) {
+      System.arraycopy(piece, 0, whole, i * piece.length, piece.length);
+      now = edit.apply(now);
+      run.setPlans(Plans.always(PlaybackPlan.of(now, ClickTrack.NONE, 0)));
+      piece = rig.render(100);
+    }
+    rig.close();
+    return whole;
+  }
+
+  @Test
+  void a_pedal_that_is_edited_away_while_it_is_down_holds_no_note() {
+    choose(Sound.SQUARE_LEAD);
+    Song plain = song(new NewNote(60, 100, new Played(0, 480)));
+    Song pedal =
+        plain.withTrack(
+            plain.tracks().get(0).id(),
+            t ->
+                t.withEvents(
+                    List.of(new ControlPoint(0, ControlPoint.Kind.CONTROLLER, 64, 127)),
+                    List.of()));
+    Run run = cue(PlaybackPlan.of(pedal, ClickTrack.NONE, 0), 0, 0);
+    render(600);
+    assertThat(peak(render(200))).as("the pedal holds it").isGreaterThan(0.02);
+    run.setPlans(Plans.always(PlaybackPlan.of(plain, ClickTrack.NONE, 0)));
+    render(2500);
+    assertThat(peak(render(100))).isLessThan(0.003);
+  }
+
+  @Test
+  void each_of_64_parts_has_a_sound_of_its_own() {
+    synth.load(Sound.SQUARE_LEAD);
+    synth.load(Sound.MARIMBA);
+    for (int part = 0; part < Parts.MOST; part++) {
+      synth.choose(part, (part % 2 == 0 ? Sound.SQUARE_LEAD : Sound.MARIMBA).instrument());
+    }
+    for (int part : new int[] {0, 1, 9, 16, 25, 40, 63}) {
+      noteOn(part, 72, 100);
+      render(1500);
+      double held = peak(render(50));
+      noteOff(part, 72);
+      render(2500);
+      assertThat(held > 0.02).as("part %d goes on sounding", part).isEqualTo(part % 2 == 0);
+    }
   }
 
   @Test

@@ -44,10 +44,22 @@ public final class Pass {
    * @param catchNanos how early a note may come and still count
    */
   public Pass(TempoMap tempos, long startTick, long catchNanos) {
+    this(tempos, startTick, catchNanos, tempos.nanosAt(startTick) - catchNanos);
+  }
+
+  private Pass(TempoMap tempos, long startTick, long catchNanos, long earliestNanos) {
     this.tempos = tempos;
     this.startTick = startTick;
     this.catchNanos = catchNanos;
-    this.earliestNanos = tempos.nanosAt(startTick) - catchNanos;
+    this.earliestNanos = earliestNanos;
+  }
+
+  /**
+   * A pass that follows on another, with no count-in: whatever is struck before its start belongs
+   * to it, as when the position steps back over the loop's end, or a key is heard of late.
+   */
+  static Pass following(TempoMap tempos, long startTick, long catchNanos) {
+    return new Pass(tempos, startTick, catchNanos, Long.MIN_VALUE);
   }
 
   /** Takes in what was performed, at a song time in nanoseconds from tick 0. */

@@ -58,7 +58,12 @@ public final class Recording {
 
   /** Forgets what the pass that runs has gathered. */
   public void dropCurrent() {
-    current = new Pass(tempos, current.startTick(), loopCatchNanos);
+    current = Pass.following(tempos, current.startTick(), loopCatchNanos);
+  }
+
+  /** What was struck early for the pass after the one that runs. */
+  public Optional<Pass> early() {
+    return next;
   }
 
   /** Brings it up to an unrolled time; gives the passes that are over by then, in order. */
@@ -127,7 +132,7 @@ public final class Recording {
   }
 
   private Pass another() {
-    return new Pass(tempos, loopStartTick, loopCatchNanos);
+    return Pass.following(tempos, loopStartTick, loopCatchNanos);
   }
 
   /** The song time that an unrolled time has in the pass that runs: beyond its end when late. */

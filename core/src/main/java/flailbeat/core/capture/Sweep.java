@@ -2,9 +2,14 @@ package flailbeat.core.capture;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.time.Loop;
+import flailbeat.core.time.Loop.Stretch;
+import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -14,6 +19,9 @@ import java.util.Set;
  * <p>A hand does not press two keys at once, so all notes are wiped only when it was held for
  * {@value #ALL_AFTER_NANOS} ns with no note key, and then from its beginning; once a note key was
  * held with it, only note keys wipe until it is let go.
+ *
+ * <p>It follows unrolled time, in which a loop has no seam. Where the position steps back, as it
+ * does when the sound has stalled, what lies behind was passed already and is not passed again.
  */
 public final class Sweep {
   /** How long it is held before it wipes without a note key. */
@@ -24,17 +32,26 @@ public final class Sweep {
   private boolean keyed;
   private Set<Integer> keys = Set.of();
   private boolean all;
-  private long lastTick;
+  private long run;
+  private long passedNanos;
 
-  /** A sweep that begins at a tick and a moment. */
-  public Sweep(long tick, long atNanos) {
-    this.lastTick = tick;
+  /** A sweep that is pressed at a place and a moment of the clock's. */
+  public Sweep(Place place, long atNanos) {
+    this.run = place.run();
+    this.passedNanos = place.unrolledNanos();
     this.sinceNanos = atNanos;
   }
 
+  /**
+   * Where the playhead is.
+   *
+   * @param run counts the transport's starts: unrolled times of two starts have nothing in common
+   */
+  public record Place(long run, long unrolledNanos) {}
+
   /** The notes wiped so far. */
   public Set<NoteId> wiped() {
-    return Set.copyOf(wiped);
+    return Collections.unmodifiableSet(wiped);
   }
 
   /** Says which note keys are held now; true when another choice of notes is wiped by it. */
@@ -50,22 +67,29 @@ public final class Sweep {
   /**
    * The playhead has moved.
    *
-   * @param tick where to; a tick before the last one has come round the loop
-   * @param round the range of the loop; of no meaning when the playhead has not come round
+   * @param loop what is gone round
    * @return whether any note was wiped by it
    */
-  public boolean moveTo(long tick, TickRange round, List<Note> notes) {
-    if (!keyed && !all) {
+  public boolean moveTo(Place place, Optional<Loop> loop, TempoMap tempos, List<Note> notes) {
+    if (place.run() != run) {
+      run = place.run();
+      passedNanos = place.unrolledNanos();
+    }
+    if (place.unrolledNanos() <= passedNanos || !keyed && !all) {
       return false;
     }
     int before = wiped.size();
-    if (tick < lastTick) {
-      wipe(new TickRange(Math.min(lastTick, round.end()), round.end()), notes);
-      lastTick = round.start();
-    }
-    wipe(new TickRange(lastTick, Math.max(lastTick, tick)), notes);
-    lastTick = tick;
+    long from = passedNanos;
+    long to = place.unrolledNanos();
+    loop.map(l -> l.between(from, to))
+        .orElse(List.of(new Stretch(from, to)))
+        .forEach(s -> wipe(ticks(s, tempos), notes));
+    passedNanos = to;
     return wiped.size() > before;
+  }
+
+  private static TickRange ticks(Stretch stretch, TempoMap tempos) {
+    return new TickRange(tempos.tickAt(stretch.start()), tempos.tickAt(stretch.end()));
   }
 
   private void wipe(TickRange range, List<Note> notes) {

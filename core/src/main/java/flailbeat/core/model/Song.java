@@ -5,9 +5,11 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * A whole song.
@@ -65,18 +67,19 @@ public record Song(
     return !track.muted() && (track.solo() || !anySolo);
   }
 
-  /** A channel that no track has yet, or, where all are taken, the first; kits share channel 9. */
+  /**
+   * A channel that no track has yet or, where all are taken, that fewest have; kits share channel
+   * 9.
+   */
   public int freeChannel(boolean kit) {
     if (kit) {
       return Track.DRUM_CHANNEL;
     }
-    for (int channel = 0; channel < 16; channel++) {
-      int wanted = channel;
-      if (channel != Track.DRUM_CHANNEL && tracks.stream().noneMatch(t -> t.channel() == wanted)) {
-        return channel;
-      }
-    }
-    return 0;
+    return IntStream.range(0, 16)
+        .filter(c -> c != Track.DRUM_CHANNEL)
+        .boxed()
+        .min(Comparator.comparingLong(c -> tracks.stream().filter(t -> t.channel() == c).count()))
+        .orElseThrow();
   }
 
   public Song withTitle(String value) {

@@ -5,23 +5,24 @@ import flailbeat.core.model.Instrument;
 
 /**
  * Where notes go that are to be heard at once, apart from those of a plan: neither ends the
- * other's. Channels are counted from 0.
+ * other's. A part is a track's place in the song, and has a sound of its own: 0 to {@link
+ * Parts#MOST} less one.
  */
 public interface NoteSink {
-  void noteOn(int channel, int pitch, int velocity);
+  void noteOn(int part, int pitch, int velocity);
 
-  void noteOff(int channel, int pitch);
+  void noteOff(int part, int pitch);
 
   /**
    * Moves a controller, or bends.
    *
    * @param point its tick says nothing here
    */
-  void control(int channel, ControlPoint point);
+  void control(int part, ControlPoint point);
 
   /** Ends every note, live or planned, without delay. */
   void allNotesOff();
 
-  /** Chooses what a channel sounds like. */
-  void instrument(int channel, Instrument instrument);
+  /** Chooses what a part sounds like. */
+  void instrument(int part, Instrument instrument);
 }

@@ -5,20 +5,28 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TempoMap;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
 /**
  * What sounds when, ready for the audio thread. Immutable.
  *
- * <p>Messages are MIDI channel messages packed as {@code status | data1 << 8 | data2 << 16}, in
- * order of song time; at one time, note-offs come first and note-ons last. Where notes of one pitch
- * overlap on a channel, the earlier one is ended as the later begins. Building it takes O(n log n).
+ * <p>Messages are MIDI channel messages packed as {@code status | data1 << 8 | data2 << 16 | part
+ * << 24}, in order of song time; at one time, note-offs come first and note-ons last. A part has a
+ * sound of its own (see {@link Parts}). Where notes of one pitch overlap in a part, the earlier one
+ * is ended as the later begins.
+ *
+ * <p>At checkpoints, {@value #INTERVAL} messages apart or as many as bring about what is there, the
+ * plan knows what sounds and what controllers hold, so that joining it costs the same anywhere.
+ * Building it takes O(n log n).
  */
 public final class PlaybackPlan {
   /** Nothing at all. */
   public static final PlaybackPlan SILENCE =
       new PlaybackPlan(new long[0], new int[0], ClickTrack.NONE, 0);
+
+  private static final int INTERVAL = 128;
 
   private static final int NOTE_OFF = 0x80;
   private static final int NOTE_ON = 0x90;
@@ -29,12 +37,56 @@ public final class PlaybackPlan {
   private final int[] messages;
   private final ClickTrack clicks;
   private final long startNanos;
+  private final List<Checkpoint> checkpoints;
+
+  /**
+   * What is there at a place of a plan.
+   *
+   * @param index of the first message that is not in it
+   * @param messages what brings it about, controllers first; not to be written to
+   */
+  public record Checkpoint(int index, int[] messages) {}
 
   private PlaybackPlan(long[] nanos, int[] messages, ClickTrack clicks, long startNanos) {
     this.nanos = nanos;
     this.messages = messages;
     this.clicks = clicks;
     this.startNanos = startNanos;
+    this.checkpoints = checkpointsOf(messages);
+  }
+
+  private static List<Checkpoint> checkpointsOf(int[] messages) {
+    List<Checkpoint> result = new ArrayList<>();
+    result.add(new Checkpoint(0, new int[0]));
+    if (messages.length <= INTERVAL) {
+      return result;
+    }
+    StateAlong state = new StateAlong();
+    int since = 0;
+    for (int i = 0; i < messages.length; i++) {
+      if (since >= Math.max(INTERVAL, result.getLast().messages().length)) {
+        result.add(new Checkpoint(i, state.messages()));
+        since = 0;
+      }
+      state.accept(messages[i]);
+      since++;
+    }
+    return result;
+  }
+
+  /** The last checkpoint at or before a message. */
+  public Checkpoint checkpointBefore(int index) {
+    int low = 0;
+    int high = checkpoints.size() - 1;
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (checkpoints.get(mid).index() <= index) {
+        low = mid;
+      } else {
+        high = mid - 1;
+      }
+    }
+    return checkpoints.get(low);
   }
 
   /**
@@ -44,9 +96,10 @@ public final class PlaybackPlan {
    */
   public static PlaybackPlan of(Song song, ClickTrack clicks, long startNanos) {
     Builder builder = new Builder();
-    for (Track track : song.tracks()) {
+    for (int part = 0; part < Parts.count(song); part++) {
+      Track track = song.tracks().get(part);
       if (song.isAudible(track)) {
-        builder.add(track);
+        builder.add(track, part, Parts.movedBy(song, track));
       }
     }
     return builder.build(song.tempos(), clicks, startNanos);
@@ -90,21 +143,36 @@ public final class PlaybackPlan {
     return clicks;
   }
 
-  /** Packs a note-on; its channel is counted from 0. */
-  public static int noteOn(int channel, int pitch, int velocity) {
-    return NOTE_ON | channel | pitch << 8 | velocity << 16;
+  /** Packs a channel message for a part. */
+  public static int message(int part, int status, int data1, int data2) {
+    return status | data1 << 8 | data2 << 16 | part << 24;
+  }
+
+  /** Packs a note-on for a part. */
+  public static int noteOn(int part, int pitch, int velocity) {
+    return message(part, NOTE_ON, pitch, velocity);
+  }
+
+  /** Packs a note-off for a part. */
+  public static int noteOff(int part, int pitch) {
+    return message(part, NOTE_OFF, pitch, 64);
   }
 
   public static boolean isNoteOn(int message) {
-    return (message & 0xF0) == NOTE_ON;
+    return status(message) == NOTE_ON;
   }
 
   public static boolean isNoteOff(int message) {
-    return (message & 0xF0) == NOTE_OFF;
+    return status(message) == NOTE_OFF;
   }
 
-  public static int channel(int message) {
-    return message & 0x0F;
+  /** A message's status byte, without a channel. */
+  public static int status(int message) {
+    return message & 0xF0;
+  }
+
+  public static int part(int message) {
+    return message >>> 24;
   }
 
   public static int data1(int message) {
@@ -121,20 +189,21 @@ public final class PlaybackPlan {
     private int[] unsorted = new int[1024];
     private int size;
 
-    void add(Track track) {
+    void add(Track track, int part, List<Integer> moved) {
       long[] lastOnset = new long[128];
       List<Note> notes = track.clips().size() == 1 ? track.notes() : sorted(track.notes());
       long[] cutAt = cuts(notes, lastOnset);
       for (int i = 0; i < notes.size(); i++) {
         Note note = notes.get(i);
         int pitch = note.pitch();
-        put(note.onset(), 2, noteOn(track.channel(), pitch, note.velocity()));
-        int off = NOTE_OFF | track.channel() | pitch << 8 | 64 << 16;
-        put(Math.min(note.end(), cutAt[i]), 0, off);
+        put(note.onset(), 2, noteOn(part, pitch, note.velocity()));
+        put(Math.min(note.end(), cutAt[i]), 0, noteOff(part, pitch));
       }
       for (ControlPoint point : track.controls()) {
-        int status = point.kind().status() | track.channel();
-        put(point.tick(), 1, status | point.data1() << 8 | point.data2() << 16);
+        for (int to : moved) {
+          int status = point.kind().status();
+          put(point.tick(), 1, message(to, status, point.data1(), point.data2()));
+        }
       }
     }
 

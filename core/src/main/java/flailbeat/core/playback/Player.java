@@ -20,11 +20,11 @@ public interface Player extends NoteSink {
    */
   void cue(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop);
 
-  /** Goes on with another plan at the same place; notes that both hold go on sounding. */
-  void replace(PlaybackPlan plan);
-
-  /** Makes another plan ready to be taken up just where the loop begins anew. */
-  void replaceAtLoop(PlaybackPlan plan);
+  /**
+   * Goes on with other plans, both now and from where the loop begins anew; notes that the plan
+   * before and the new one hold go on sounding.
+   */
+  void replace(Plans plans);
 
   /**
    * Chooses what the click sounds like.

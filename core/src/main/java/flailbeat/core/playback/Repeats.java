@@ -7,7 +7,7 @@ import flailbeat.core.time.Pulses;
  * are not to be written to.
  *
  * @param inSongTime whether the pulses are in song time, or in that of the clock
- * @param notes packed note-on messages with their channels, as in {@link PlaybackPlan}
+ * @param notes packed note-on messages with their parts, as in {@link PlaybackPlan}
  * @param firstPulses the unrolled time of the first pulse at which each note is struck
  */
 public record Repeats(Pulses pulses, boolean inSongTime, int[] notes, long[] firstPulses) {

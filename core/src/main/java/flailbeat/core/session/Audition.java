@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
@@ -25,12 +26,15 @@ final class Audition {
   /** Sounds them together, and ends what sounded before. */
   void sound(List<Note> notes) {
     end();
-    int channel = document.track().channel();
-    for (Note note : notes) {
-      player.noteOn(channel, note.pitch(), note.velocity());
-      sounding.add(new int[] {channel, note.pitch()});
-    }
+    Parts.of(document.song(), document.track()).ifPresent(part -> sound(part, notes));
     endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
+  }
+
+  private void sound(int part, List<Note> notes) {
+    for (Note note : notes) {
+      player.noteOn(part, note.pitch(), note.velocity());
+      sounding.add(new int[] {part, note.pitch()});
+    }
   }
 
   /** Called for each frame drawn. */

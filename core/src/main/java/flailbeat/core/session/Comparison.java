@@ -13,9 +13,6 @@ import java.util.Optional;
  * as quantizing puts them.
  */
 final class Comparison {
-  /** How long before the loop begins anew the next round is made ready. */
-  private static final long READY_NANOS = 250_000_000;
-
   private final TimingDesk timing;
   private final Heard heard;
   private final Playback playback;
@@ -76,10 +73,23 @@ final class Comparison {
       round++;
       ready = false;
       timing.setVersion(other());
-    } else if (!ready && end - unrolled <= READY_NANOS + player.leadNanos()) {
+      playback.replan();
+    } else if (!ready && isNear(end - unrolled)) {
       ready = true;
-      playback.readyNextRound(heard.inVersion(other()));
+      playback.publish();
     }
+  }
+
+  private boolean isNear(long left) {
+    return left <= Conductor.READY_NANOS + player.leadNanos();
+  }
+
+  /** The other version is heard next, once the end of the round is near. */
+  Optional<NextRound> nextRound() {
+    return transport
+        .loop()
+        .filter(l -> isNear(l.endOf(round) - transport.unrolledAt(clock.nanoTime())))
+        .map(l -> new NextRound(heard.inVersion(other()), round));
   }
 
   /** What quantizing would do has changed: the round that runs may have to sound otherwise. */

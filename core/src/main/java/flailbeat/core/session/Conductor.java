@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
+import flailbeat.core.capture.Sweep;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -10,10 +11,8 @@ import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Clock;
-import flailbeat.core.time.Loop;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +21,7 @@ import java.util.stream.Collectors;
 /** What goes on while the song plays: recording, sweeping, repeating, calibrating. */
 public final class Conductor {
   /** How long before the loop begins anew the next round is made ready. */
-  private static final long READY_NANOS = 250_000_000;
+  static final long READY_NANOS = 250_000_000;
 
   private final Document document;
   private final TimingDesk timing;
@@ -65,6 +64,7 @@ public final class Conductor {
     Heard heard = new Heard(document, timing, recorder, sweeper, looping);
     this.playback = new Playback(document, looping, heard, changes, clock, player, transport);
     this.comparison = new Comparison(timing, heard, playback, transport, clock, player);
+    playback.askNextRound(this::nextRound);
     performer.playTo(this::hear, playback::beatAt);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
@@ -224,7 +224,9 @@ public final class Conductor {
 
   /** Takes back the last pass of the running recording, which goes on. */
   Notice dropLastPass() {
-    return recorder.dropLast();
+    Notice said = recorder.dropLast();
+    playback.replan();
+    return said;
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
@@ -258,9 +260,13 @@ public final class Conductor {
       return Optional.empty();
     }
     int before = passNumber();
+    Song song = document.song();
     Optional<Notice> said = recorder.advance(unrolled - recorder.offsetNanos(recordSettings));
-    readyNextRound(unrolled);
+    readyNextRound();
     if (passNumber() != before) {
+      if (document.song() == song) {
+        playback.replan();
+      }
       changes.fire(Aspect.PASS);
       playback.tell();
     }
@@ -268,18 +274,31 @@ public final class Conductor {
   }
 
   /** What was just recorded must sound from the very start of the next round. */
-  private void readyNextRound(long unrolled) {
-    Optional<Loop> round = transport.loop();
-    if (round.isEmpty()) {
-      return;
-    }
-    long left = round.get().endOf(recorder.passNumber() - 1) - unrolled;
-    if (left > READY_NANOS + player.leadNanos()) {
+  private void readyNextRound() {
+    if (!isNearNextRound()) {
       nextRoundReady = false;
     } else if (!nextRoundReady) {
       nextRoundReady = true;
-      recorder.heardNextRound().ifPresent(playback::readyNextRound);
+      playback.publish();
     }
+  }
+
+  private boolean isNearNextRound() {
+    long unrolled = transport.unrolledAt(clock.nanoTime());
+    return transport
+        .loop()
+        .map(l -> l.endOf(recorder.passNumber() - 1) - unrolled)
+        .filter(left -> left <= READY_NANOS + player.leadNanos())
+        .isPresent();
+  }
+
+  private Optional<NextRound> nextRound() {
+    if (comparison.isOn()) {
+      return comparison.nextRound();
+    }
+    return pass().isPresent() && isNearNextRound()
+        ? recorder.heardNextRound().map(s -> new NextRound(s, recorder.passNumber() - 1))
+        : Optional.empty();
   }
 
   /** The sweep is pressed or let go; says what it did. */
@@ -287,7 +306,7 @@ public final class Conductor {
     Optional<Notice> said = Optional.empty();
     if (held != sweeper.isHeld()) {
       if (held) {
-        sweeper.press(positionTicks(), clock.nanoTime());
+        sweeper.press(placeOfSweep(), clock.nanoTime());
       } else {
         followSweep();
         said = sweeper.release();
@@ -299,13 +318,16 @@ public final class Conductor {
 
   private void followSweep() {
     if (sweeper.isHeld()) {
-      TickRange round = looping.active().orElse(new TickRange(0, 0));
       boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
-      sweeper.follow(positionTicks(), round);
+      sweeper.follow(placeOfSweep(), transport.loop());
       if (another) {
         playback.replan();
       }
     }
+  }
+
+  private Sweep.Place placeOfSweep() {
+    return new Sweep.Place(playback.run(), transport.unrolledAt(clock.nanoTime()));
   }
 
   /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */

@@ -24,6 +24,7 @@ public final class Document {
   private TrackId chosenTrack;
   private int chosenClip;
   private int openings;
+  private long nextId = song().nextId();
 
   Document(Changes changes) {
     this.changes = changes;
@@ -37,6 +38,7 @@ public final class Document {
   /** Opens another song, with a history of its own. */
   public void open(Song song, Optional<Path> from) {
     history = new History<>(song);
+    nextId = song.nextId();
     openings++;
     file = from;
     selection = Set.of();
@@ -78,10 +80,25 @@ public final class Document {
   /** Carries an edit out as one undo step; does nothing when the song comes back the same. */
   public void edit(String label, UnaryOperator<Song> change) {
     Song before = song();
-    history.push(label, change.apply(before));
-    if (song() != before) {
+    Song given = withUnusedIds(before);
+    Song changed = change.apply(given);
+    if (changed != given && changed != before) {
+      nextId = Math.max(nextId, changed.nextId());
+      history.push(label, withUnusedIds(changed));
       afterSongChanged();
     }
+  }
+
+  /**
+   * The song as it is written to a file: it knows which ids were given out, also before an undo.
+   */
+  public Song toWrite() {
+    return withUnusedIds(song());
+  }
+
+  /** No id is ever given out twice, though the edit that gave it out was undone. */
+  private Song withUnusedIds(Song song) {
+    return song.nextId() == nextId ? song : song.withNextId(nextId);
   }
 
   public Optional<String> undoLabel() {

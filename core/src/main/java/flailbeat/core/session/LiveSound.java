@@ -3,7 +3,9 @@ package flailbeat.core.session;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.ControlPoint.Kind;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Track;
+import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import java.util.List;
 import java.util.stream.Stream;
@@ -14,7 +16,8 @@ final class LiveSound {
   private final Performer performer;
   private final Player player;
   private final Repeater repeater;
-  private List<Integer> channels = List.of();
+  private final Instrument[] told = new Instrument[Parts.MOST];
+  private List<Integer> parts = List.of();
 
   LiveSound(Document document, Performer performer, Player player, Repeater repeater) {
     this.document = document;
@@ -31,36 +34,42 @@ final class LiveSound {
     return Stream.concat(Stream.of(chosen), along).toList();
   }
 
-  /** The targets or their sounds may be others: what is held on other channels ends first. */
+  /** The targets or their sounds may be others: what is held in other parts ends first. */
   void follow(long nowNanos) {
-    for (Track track : document.song().tracks()) {
-      player.instrument(track.channel(), track.instrument());
+    for (int part = 0; part < Parts.count(document.song()); part++) {
+      Instrument wanted = document.song().tracks().get(part).instrument();
+      if (!wanted.equals(told[part])) {
+        told[part] = wanted;
+        player.instrument(part, wanted);
+      }
     }
-    List<Track> onto = targets();
-    onto.reversed().forEach(t -> player.instrument(t.channel(), t.instrument()));
-    List<Integer> wanted = onto.stream().map(Track::channel).distinct().toList();
-    if (!wanted.equals(channels)) {
+    List<Integer> wanted =
+        targets().stream()
+            .flatMapToInt(t -> Parts.of(document.song(), t).stream())
+            .boxed()
+            .toList();
+    if (!wanted.equals(parts)) {
       performer.releaseAll(nowNanos);
       performer.pedals().tellRangeAgain();
-      channels = wanted;
-      repeater.setChannels(wanted);
+      parts = wanted;
+      repeater.setParts(wanted);
     }
   }
 
   void sound(Performed event) {
-    channels.forEach(channel -> sound(channel, event));
+    parts.forEach(part -> sound(part, event));
   }
 
-  private void sound(int channel, Performed event) {
+  private void sound(int part, Performed event) {
     switch (event) {
-      case Performed.NoteOn on -> player.noteOn(channel, on.pitch(), on.velocity());
-      case Performed.NoteOff off -> player.noteOff(channel, off.pitch());
-      case Performed.Control c -> move(channel, Kind.CONTROLLER, c.number(), c.value());
-      case Performed.Bend b -> move(channel, Kind.PITCH_BEND, 0, b.value());
+      case Performed.NoteOn on -> player.noteOn(part, on.pitch(), on.velocity());
+      case Performed.NoteOff off -> player.noteOff(part, off.pitch());
+      case Performed.Control c -> move(part, Kind.CONTROLLER, c.number(), c.value());
+      case Performed.Bend b -> move(part, Kind.PITCH_BEND, 0, b.value());
     }
   }
 
-  private void move(int channel, Kind kind, int number, int value) {
-    player.control(channel, new ControlPoint(0, kind, number, value));
+  private void move(int part, Kind kind, int number, int value) {
+    player.control(part, new ControlPoint(0, kind, number, value));
   }
 }

@@ -2,6 +2,7 @@ package flailbeat.core.session;
 
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
+import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
@@ -12,6 +13,7 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import flailbeat.core.transport.Transport.Start;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** The song as it plays: where it starts, where it is, where it ends, and what of it is heard. */
 final class Playback {
@@ -24,6 +26,7 @@ final class Playback {
   private final Clock clock;
   private final Player player;
   private final Transport transport;
+  private Supplier<Optional<NextRound>> nextRound = Optional::empty;
   private PlaySettings settings = PlaySettings.standard();
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
@@ -160,13 +163,22 @@ final class Playback {
       long countIn =
           countingIn ? settings.countIn().ticks(document.song().meters().meterAt(from)) : 0;
       plan = heard.from(from, countIn, clicks(transport.isRecording()));
-      player.replace(plan);
+      publish();
     }
   }
 
-  /** Makes a song ready to be heard from where the loop begins anew. */
-  void readyNextRound(Song song) {
-    player.replaceAtLoop(heard.of(song, plan.clicks()));
+  /** Hands over what is heard, with what is known of the next round of the loop. */
+  void publish() {
+    player.replace(
+        nextRound
+            .get()
+            .map(n -> new Plans(plan, heard.of(n.song(), plan.clicks()), n.turn()))
+            .orElse(Plans.always(plan)));
+  }
+
+  /** Asks from now on, whenever what is heard changes, what the next round of the loop will be. */
+  void askNextRound(Supplier<Optional<NextRound>> question) {
+    nextRound = question;
   }
 
   /** Follows what is heard, frame by frame; true once the song is over. */

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Writes down what is played: onto tracks while recording, and in passing at all times. */
 final class Recorder {
@@ -107,7 +108,7 @@ final class Recorder {
       Running r = running.get();
       int number = r.recording().number();
       for (Pass over : r.recording().advance(unrolledNanos)) {
-        commit(r, over, number, r.range().end());
+        commit(r, over, Optional.empty(), number, r.range().end());
         String notes = over.done().isEmpty() ? "nothing" : Notice.notes(over.done().size());
         said = Optional.of(new Notice("Pass " + number++ + ": " + notes, false));
       }
@@ -132,22 +133,32 @@ final class Recorder {
     if (r.round().isPresent()) {
       end = Math.clamp(stopped, r.range().start(), r.range().end());
     }
-    for (Pass over : r.recording().finish(unrolledNanos)) {
-      commit(r, over, number++, end);
-    }
+    Optional<Pass> early = r.recording().early();
+    Pass last = r.recording().finish(unrolledNanos).getFirst();
+    commit(r, last, early, number, end);
   }
 
-  private void commit(Running r, Pass pass, int number, long endTick) {
+  /**
+   * Makes an undo step of a pass.
+   *
+   * @param early what was struck early for a pass that never came: it is laid over, whatever the
+   *     mode, since it replaces nothing
+   */
+  private void commit(Running r, Pass pass, Optional<Pass> early, int number, long endTick) {
     List<NewNote> notes = pass.done();
+    List<NewNote> over = early.map(Pass::done).orElse(List.of());
+    int count = notes.size() + over.size();
     Song before = document.song();
     String label =
         r.round().isPresent()
-            ? "Pass " + number + ": " + Notice.notes(notes.size())
-            : "Record " + Notice.notes(notes.size());
-    document.edit(label, s -> with(s, r, pass, notes, endTick));
+            ? "Pass " + number + ": " + Notice.notes(count)
+            : "Record " + Notice.notes(count);
+    document.edit(label, s -> laidOver(with(s, r, pass, notes, endTick), r, over));
     if (document.song() != before) {
-      r.committed().push(new Committed(number, notes.size(), document.song()));
-      notes.stream().findFirst().ifPresent(n -> document.chooseClipAt(n.onset()));
+      r.committed().push(new Committed(number, count, document.song()));
+      Stream.concat(notes.stream(), over.stream())
+          .findFirst()
+          .ifPresent(n -> document.chooseClipAt(n.onset()));
     }
   }
 
@@ -157,15 +168,25 @@ final class Recorder {
     TickRange range = new TickRange(Math.min(pass.startTick(), endTick), endTick);
     for (TrackId id : r.onto()) {
       long firstId = result.nextId();
-      result = writeOnto(result, id, r, pass, notes, range);
-      if (r.settings().quantize()) {
-        result = timing.quantized(result, id, firstId);
-      }
-      if (r.round().isPresent()) {
-        result = foldedBack(result, id, firstId, r.round().get());
-      }
+      result = settled(writeOnto(result, id, r, pass, notes, range), r, id, firstId);
     }
     return result;
+  }
+
+  private Song laidOver(Song song, Running r, List<NewNote> notes) {
+    Song result = song;
+    TickRange from = new TickRange(r.range().start(), r.range().start());
+    for (TrackId id : notes.isEmpty() ? List.<TrackId>of() : r.onto()) {
+      long firstId = result.nextId();
+      result = settled(NoteEdits.add(result, id, notes, from), r, id, firstId);
+    }
+    return result;
+  }
+
+  /** What was just written, quantized where that is wished for, and within the loop. */
+  private Song settled(Song song, Running r, TrackId id, long firstId) {
+    Song result = r.settings().quantize() ? timing.quantized(song, id, firstId) : song;
+    return r.round().map(round -> foldedBack(result, id, firstId, round)).orElse(result);
   }
 
   private static Song writeOnto(

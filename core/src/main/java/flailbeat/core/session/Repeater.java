@@ -33,7 +33,7 @@ public final class Repeater {
   private NoteValue value = NoteValue.straight(16);
   private boolean on;
   private Pulses pulses = Pulses.NONE;
-  private List<Integer> channels = List.of();
+  private List<Integer> parts = List.of();
   private int lastVelocity;
   private List<Object> basis = List.of();
 
@@ -65,8 +65,8 @@ public final class Repeater {
     changes.fire(Aspect.KEYS);
   }
 
-  void setChannels(List<Integer> wanted) {
-    channels = wanted;
+  void setParts(List<Integer> wanted) {
+    parts = wanted;
     publish();
   }
 
@@ -182,13 +182,13 @@ public final class Repeater {
   }
 
   private void publish() {
-    int[] notes = new int[repeat.held().size() * channels.size()];
+    int[] notes = new int[repeat.held().size() * parts.size()];
     long[] firstPulses = new long[notes.length];
     int i = 0;
     for (NoteRepeat.Held note : repeat.held()) {
-      for (int channel : channels) {
+      for (int part : parts) {
         firstPulses[i] = note.firstPulse();
-        notes[i++] = PlaybackPlan.noteOn(channel, note.pitch(), note.velocity());
+        notes[i++] = PlaybackPlan.noteOn(part, note.pitch(), note.velocity());
       }
     }
     boolean inSongTime = transport.isRunning();

@@ -7,6 +7,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
+import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import flailbeat.core.quantize.Groove;
 import flailbeat.core.quantize.PhraseBeat;
@@ -426,6 +427,17 @@ public final class Session {
   public void addTrack(Instrument instrument) {
     edit("Add track", s -> SongEdits.addTrack(s, instrument));
     document.chooseTrack(song().tracks().getLast().id());
+    silentTracks().ifPresent(text -> tell(new Notice(text, true)));
+  }
+
+  /** Says which tracks can't sound; empty where all can. */
+  public Optional<String> silentTracks() {
+    int silent = Parts.silent(song());
+    String them = silent == 1 ? "1 track" : silent + " tracks";
+    String are = silent == 1 ? " is silent here; it is" : " are silent here; they are";
+    return silent == 0
+        ? Optional.empty()
+        : Optional.of(them + " beyond the first " + Parts.MOST + are + " kept and exported");
   }
 
   /** Carries an edit out, unless a recording runs. */

@@ -4,7 +4,7 @@ import flailbeat.core.capture.Sweep;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Loop;
 import java.util.Optional;
 import java.util.Set;
 
@@ -29,8 +29,8 @@ public final class Sweeper {
     return sweep.map(Sweep::wiped).orElse(Set.of());
   }
 
-  void press(long tick, long atNanos) {
-    sweep = Optional.of(new Sweep(tick, atNanos));
+  void press(Sweep.Place place, long atNanos) {
+    sweep = Optional.of(new Sweep(place, atNanos));
     changes.fire(Aspect.PASS);
   }
 
@@ -40,8 +40,11 @@ public final class Sweeper {
   }
 
   /** Follows the playhead. */
-  void follow(long tick, TickRange round) {
-    boolean wiped = sweep.map(s -> s.moveTo(tick, round, document.track().notes())).orElse(false);
+  void follow(Sweep.Place place, Optional<Loop> loop) {
+    boolean wiped =
+        sweep
+            .map(s -> s.moveTo(place, loop, document.song().tempos(), document.track().notes()))
+            .orElse(false);
     if (wiped) {
       changes.fire(Aspect.PASS);
     }

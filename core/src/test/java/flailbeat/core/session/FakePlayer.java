@@ -3,9 +3,11 @@ package flailbeat.core.session;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.ClickSound;
+import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.Repeats;
+import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,15 +15,42 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** The double for what sounds: writes down what it is told. */
+/**
+ * The double for what sounds: writes down what it is told. As the real one it goes round the loop
+ * by itself, taking up the next round's plan at the seam, and its position can drift and step back.
+ */
 final class FakePlayer implements Player {
   final List<String> log = new ArrayList<>();
   final Set<String> sounding = new TreeSet<>();
-  PlaybackPlan plan = PlaybackPlan.SILENCE;
-  PlaybackPlan nextRound = PlaybackPlan.SILENCE;
   Repeats repeats = Repeats.NONE;
   boolean playing;
+  private final Clock clock;
+  private Plans plans = Plans.always(PlaybackPlan.SILENCE);
+  private Optional<Loop> loop = Optional.empty();
   private long offsetNanos;
+
+  FakePlayer(Clock clock) {
+    this.clock = clock;
+  }
+
+  /** What it plays at this moment. */
+  PlaybackPlan plan() {
+    return plans.at(turn());
+  }
+
+  /** What it will play once the loop begins anew. */
+  PlaybackPlan nextRound() {
+    return plans.at(turn() + 1);
+  }
+
+  private long turn() {
+    return loop.map(l -> l.turn(clock.nanoTime() + offsetNanos)).orElse(0L);
+  }
+
+  /** What is heard comes later than it was thought, as after a stall; negative: sooner. */
+  void stepBack(long nanos) {
+    offsetNanos -= nanos;
+  }
 
   @Override
   public long leadNanos() {
@@ -29,23 +58,18 @@ final class FakePlayer implements Player {
   }
 
   @Override
-  public void cue(PlaybackPlan cued, long songNanos, long clockNanos, Optional<Loop> loop) {
-    plan = cued;
+  public void cue(PlaybackPlan cued, long songNanos, long clockNanos, Optional<Loop> round) {
+    plans = Plans.always(cued);
+    loop = round;
     playing = true;
     offsetNanos = songNanos - clockNanos;
     log.add("cue " + songNanos / 1_000_000);
   }
 
   @Override
-  public void replace(PlaybackPlan another) {
-    plan = another;
-    log.add("replace");
-  }
-
-  @Override
-  public void replaceAtLoop(PlaybackPlan another) {
-    nextRound = another;
-    log.add("ready");
+  public void replace(Plans others) {
+    plans = others;
+    log.add(others.now() == others.next() ? "replace" : "ready");
   }
 
   @Override
@@ -61,6 +85,7 @@ final class FakePlayer implements Player {
   @Override
   public void halt() {
     playing = false;
+    loop = Optional.empty();
   }
 
   @Override

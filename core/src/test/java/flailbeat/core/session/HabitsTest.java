@@ -34,7 +34,7 @@ class HabitsTest {
   @TempDir private Path folder;
 
   private static Session session() {
-    return new Session(() -> 0, new FakePlayer());
+    return new Session(() -> 0, new FakePlayer(() -> 0));
   }
 
   @Test

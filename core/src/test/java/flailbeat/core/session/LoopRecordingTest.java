@@ -18,7 +18,7 @@ class LoopRecordingTest {
   private static final TickRange BAR_1 = new TickRange(0, 3840);
 
   private long nowMs = 10_000;
-  private final FakePlayer player = new FakePlayer();
+  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
   private final Session session = new Session(() -> nowMs * MS, player);
   private final Conductor conductor = session.conductor();
 
@@ -62,11 +62,11 @@ class LoopRecordingTest {
   }
 
   private List<Integer> heardNow() {
-    return pitches(player.plan);
+    return pitches(player.plan());
   }
 
   private List<Integer> readyForNextRound() {
-    return pitches(player.nextRound);
+    return pitches(player.nextRound());
   }
 
   @Test

@@ -34,7 +34,7 @@ class SessionTest {
   };
 
   private long nowMs = 10_000;
-  private final FakePlayer player = new FakePlayer();
+  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
   private final Session session = new Session(() -> nowMs * MS, player);
   private final Performer performer = session.performer();
   private final Conductor conductor = session.conductor();
@@ -103,7 +103,7 @@ class SessionTest {
     conductor.transport().state();
     session.tick();
     assertThat(told).containsExactly(State.COUNTING_IN, State.RECORDING);
-    assertThat(player.plan.clicks().nanosAt(0)).isEqualTo(-2000 * MS);
+    assertThat(player.plan().clicks().nanosAt(0)).isEqualTo(-2000 * MS);
     assertThat(player.log).contains("cue -2000");
   }
 
@@ -202,14 +202,14 @@ class SessionTest {
   }
 
   @Test
-  void choosing_another_track_ends_what_is_held_and_plays_its_channel() {
+  void choosing_another_track_ends_what_is_held_and_plays_its_sound() {
     session.open(HarbourLamps.song(), Optional.empty());
     performer.press(PhysicalKey.A, 0);
     assertThat(player.sounding).containsExactly("0:60");
     session.document().chooseTrack(session.song().tracks().get(2).id());
     assertThat(player.sounding).isEmpty();
     performer.press(PhysicalKey.A, 0);
-    assertThat(player.sounding).containsExactly("9:60");
+    assertThat(player.sounding).containsExactly("2:60");
     session.panic();
     assertThat(player.sounding).isEmpty();
     assertThat(player.log).contains("panic");
@@ -276,12 +276,12 @@ class SessionTest {
   void an_edit_while_playing_is_heard_at_once() {
     session.open(HarbourLamps.song(), Optional.empty());
     session.playOrStop();
-    int before = player.plan.size();
+    int before = player.plan().size();
     session.document().selectAll();
     Set<NoteId> ids = session.document().selection();
     session.edit("Delete", s -> NoteEdits.delete(s, ids));
     assertThat(player.log).contains("replace");
-    assertThat(player.plan.size()).isEqualTo(before - 2 * ids.size());
+    assertThat(player.plan().size()).isEqualTo(before - 2 * ids.size());
   }
 
   @Test
@@ -291,7 +291,7 @@ class SessionTest {
     Song song = session.song();
     session.hearAsPlayed(true);
     assertThat(conductor.transport().isRunning()).isTrue();
-    assertThat(player.plan.nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
+    assertThat(player.plan().nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
     session.hearAsPlayed(false);
     assertThat(conductor.transport().isRunning()).isFalse();
     assertThat(session.song()).isSameAs(song);
@@ -381,5 +381,30 @@ class SessionTest {
     session.undo();
     session.undo();
     assertThat(session.song().noteCount()).isEqualTo(8);
+  }
+
+  @Test
+  void a_change_of_the_title_sends_no_sound_to_the_player_though_there_are_twenty_tracks() {
+    for (int i = 0; i < 19; i++) {
+      session.addTrack(Instrument.melodic(i % 3 * 20));
+    }
+    assertThat(player.log)
+        .filteredOn(line -> line.startsWith("instrument 18"))
+        .as("beyond the sixteenth it has its own sound")
+        .containsExactly("instrument 18 40");
+    player.log.clear();
+    session.edit("Name the song", s -> s.withTitle("Night ferry"));
+    assertThat(player.log).noneMatch(line -> line.startsWith("instrument"));
+  }
+
+  @Test
+  void a_track_beyond_those_that_can_sound_is_told() {
+    for (int i = 0; i < 64; i++) {
+      session.addTrack(Instrument.melodic(0));
+    }
+    assertThat(session.notice().text())
+        .isEqualTo("1 track beyond the first 64 is silent here; it is kept and exported");
+    performer.press(PhysicalKey.A, nowMs * MS);
+    assertThat(player.sounding).isEmpty();
   }
 }

@@ -27,7 +27,7 @@ class TidyingTest {
   private static final long MS = 1_000_000;
 
   private long nowMs = 5_000;
-  private final FakePlayer player = new FakePlayer();
+  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
   private final Session session = new Session(() -> nowMs * MS, player);
   private final DoubtWalk walk = session.doubts();
   @TempDir private Path folder;
@@ -194,7 +194,7 @@ class TidyingTest {
     assertThat(session.beat().beatTicks()).hasSizeGreaterThan(60);
     session.beat().hear();
     assertThat(player.playing).isTrue();
-    assertThat(player.plan.clicks().size()).isGreaterThan(60);
+    assertThat(player.plan().clicks().size()).isGreaterThan(60);
     session.stop();
     Song before = session.song();
     session.takeBeat(Taking.PHRASE_FITS);

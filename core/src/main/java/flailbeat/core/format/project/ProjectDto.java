@@ -10,6 +10,7 @@ record ProjectDto(
     @JsonProperty(required = true) int version,
     String title,
     int resolution,
+    long nextId,
     List<TempoDto> tempos,
     List<MeterDto> meters,
     List<TrackDto> tracks,

@@ -43,6 +43,7 @@ final class ProjectMapping {
         ProjectFile.VERSION,
         song.title(),
         song.resolution(),
+        song.nextId(),
         map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
         map(
             song.meters().changes(),
@@ -121,7 +122,7 @@ final class ProjectMapping {
         tracks,
         map(orEmpty(dto.carried()), ProjectMapping::toCarried),
         dto.resolution(),
-        nextId(tracks));
+        Math.max(dto.nextId(), nextId(tracks)));
   }
 
   /** One more than every number in use; a number used twice is damage. */
@@ -140,7 +141,7 @@ final class ProjectMapping {
                 throw new IllegalArgumentException("the number " + id + " is given twice");
               }
             });
-    return seen.stream().mapToLong(Long::longValue).max().orElse(0) + 1;
+    return Math.addExact(seen.stream().mapToLong(Long::longValue).max().orElse(0), 1);
   }
 
   private static Stream<Note> allNotes(Clip clip) {
