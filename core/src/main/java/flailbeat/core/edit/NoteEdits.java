@@ -194,7 +194,8 @@ public final class NoteEdits {
 
   /** Takes away the notes of a track that a condition names. */
   public static Song clear(Song song, TrackId track, Predicate<Note> gone) {
-    return song.withTrack(track, t -> t.mapNotes(notes -> without(notes, gone), song.meters()));
+    return song.withTrack(
+        track, t -> ClipEdits.mapNotes(t, notes -> without(notes, gone), song.meters()));
   }
 
   private static List<Note> without(List<Note> notes, Predicate<Note> gone) {
@@ -203,6 +204,6 @@ public final class NoteEdits {
   }
 
   private static Song edit(Song song, UnaryOperator<List<Note>> change) {
-    return song.mapTracks(t -> t.mapNotes(change, song.meters()));
+    return song.mapTracks(t -> ClipEdits.mapNotes(t, change, song.meters()));
   }
 }

@@ -14,7 +14,6 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Locale;
 
 /** Reads and writes songs, by the extension of the file's name. */
@@ -49,7 +48,10 @@ public final class SongFiles {
       throw new FileFault("this is a folder");
     }
     return switch (kindOf(file)) {
-      case PROJECT -> new Opened(ProjectFile.read(file), "", "", List.of());
+      case PROJECT -> {
+        ProjectFile.Reading reading = ProjectFile.open(file);
+        yield new Opened(reading.song(), "", "", reading.remarks());
+      }
       case MIDI -> fromMidi(SmfReader.read(file), titleOf(file));
     };
   }

@@ -36,19 +36,6 @@ public record Clip(TickRange range, List<Note> notes, Takes takes) {
     return new Clip(meters.wholeBars(extent(notes)), sorted(notes));
   }
 
-  /**
-   * The same clip with other notes, in any order; where they reach beyond it, it grows to whole
-   * bars.
-   */
-  public Clip with(List<Note> newNotes, MeterMap meters) {
-    if (newNotes.isEmpty()) {
-      return new Clip(range, newNotes, takes);
-    }
-    TickRange extent = extent(newNotes);
-    boolean inside = extent.start() >= range.start() && extent.end() <= range.end();
-    return of(inside ? range : range.span(meters.wholeBars(extent)), newNotes, takes);
-  }
-
   /** Whether no version has a note. */
   public boolean isEmpty() {
     return notes.isEmpty() && takes.others().stream().allMatch(t -> t.notes().isEmpty());

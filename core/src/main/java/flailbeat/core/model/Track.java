@@ -1,16 +1,14 @@
 package flailbeat.core.model;
 
-import flailbeat.core.time.MeterMap;
-import java.util.ArrayList;
+import flailbeat.core.time.TickRange;
 import java.util.List;
-import java.util.function.UnaryOperator;
 
 /**
  * One part.
  *
  * @param channel MIDI channel, 0 to 15; 9 is the drum channel
  * @param armed whether it is played and recorded along with the chosen track
- * @param clips in order of start
+ * @param clips in order, and apart: none begins before the one before it has ended
  * @param controls in order of tick
  * @param carried in order of tick
  */
@@ -33,8 +31,20 @@ public record Track(
       throw new IllegalArgumentException("A channel goes from 0 to 15, not " + channel);
     }
     clips = List.copyOf(clips);
+    requireApart(clips);
     controls = List.copyOf(controls);
     carried = List.copyOf(carried);
+  }
+
+  private static void requireApart(List<Clip> clips) {
+    for (int i = 1; i < clips.size(); i++) {
+      TickRange before = clips.get(i - 1).range();
+      TickRange range = clips.get(i).range();
+      if (range.start() < before.end()) {
+        throw new IllegalArgumentException(
+            "A clip at " + range + " after one at " + before + ": clips do not overlap");
+      }
+    }
   }
 
   /** An empty track. */
@@ -84,17 +94,5 @@ public record Track(
 
   public Track withSolo(boolean value) {
     return new Track(id, name, instrument, channel, armed, muted, value, clips, controls, carried);
-  }
-
-  /** With each clip's notes put through a function; a clip whose list comes back the same stays. */
-  public Track mapNotes(UnaryOperator<List<Note>> change, MeterMap meters) {
-    List<Clip> result = new ArrayList<>(clips.size());
-    boolean same = true;
-    for (Clip clip : clips) {
-      List<Note> changed = change.apply(clip.notes());
-      same &= changed == clip.notes();
-      result.add(changed == clip.notes() ? clip : clip.with(changed, meters));
-    }
-    return same ? this : withClips(result);
   }
 }

@@ -2,6 +2,7 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.ControlPoint.Kind;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -38,19 +39,14 @@ final class PedalsAlong {
     end = last;
   }
 
-  /**
-   * The points of a track, in order; the same list when none moves.
-   *
-   * @param ticksPerMs at the song's tempo
-   */
-  List<ControlPoint> move(List<ControlPoint> points, double ticksPerMs) {
-    long ahead = Math.round(AHEAD_MS * ticksPerMs);
+  /** The points of a track, in order; the same list when none moves. */
+  List<ControlPoint> move(List<ControlPoint> points, TempoMap tempos) {
     List<ControlPoint> result = new ArrayList<>(points.size());
     long latest = 0;
     boolean same = true;
     for (ControlPoint point : points) {
       boolean pedal = point.kind() == Kind.CONTROLLER && point.number() == SUSTAIN;
-      long by = pedal ? by(point.tick(), ahead) : 0;
+      long by = pedal ? by(point.tick(), tempos.earlier(point.tick(), -AHEAD_MS)) : 0;
       same &= by == 0;
       long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
       latest = pedal ? tick : latest;
@@ -63,17 +59,22 @@ final class PedalsAlong {
     return result;
   }
 
-  private long by(long tick, long ahead) {
+  /**
+   * How far a point moves.
+   *
+   * @param reach the last tick at which a note may begin that it belongs to
+   */
+  private long by(long tick, long reach) {
     int low = 0;
     int high = from.length;
     while (low < high) {
       int mid = (low + high) >>> 1;
-      if (from[mid] <= tick + ahead) {
+      if (from[mid] <= reach) {
         low = mid + 1;
       } else {
         high = mid;
       }
     }
-    return low == 0 || tick > end + ahead ? 0 : moved[low - 1];
+    return low == 0 || tick > end + (reach - tick) ? 0 : moved[low - 1];
   }
 }

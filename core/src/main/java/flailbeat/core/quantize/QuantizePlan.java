@@ -115,12 +115,12 @@ public final class QuantizePlan {
 
   /** As {@link #applyTo(Song)}, with the sustain pedal of their track moved along. */
   public Song applyTo(Song song, TrackId track) {
-    double ticksPerMs = song.tempos().tickAt(1_000_000_000) / 1000.0;
     return applyTo(song)
         .withTrack(
             track,
             t -> {
-              List<ControlPoint> controls = new PedalsAlong(drafts).move(t.controls(), ticksPerMs);
+              List<ControlPoint> controls =
+                  new PedalsAlong(drafts).move(t.controls(), song.tempos());
               return controls == t.controls() ? t : t.withEvents(controls, t.carried());
             });
   }

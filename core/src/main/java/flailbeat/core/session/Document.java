@@ -9,6 +9,8 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.nio.file.Path;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -22,7 +24,7 @@ public final class Document {
   private Optional<Path> file = Optional.empty();
   private Set<NoteId> selection = Set.of();
   private TrackId chosenTrack;
-  private int chosenClip;
+  private long chosenClipAt;
   private int openings;
   private long nextId = song().nextId();
 
@@ -43,7 +45,7 @@ public final class Document {
     file = from;
     selection = Set.of();
     chosenTrack = song.tracks().get(0).id();
-    chosenClip = 0;
+    chosenClipAt = 0;
     changes.fire(Aspect.SONG);
     changes.fire(Aspect.CHOICE);
   }
@@ -129,26 +131,32 @@ public final class Document {
   public void chooseTrack(TrackId id) {
     if (!id.equals(chosenTrack) && song().track(id).isPresent()) {
       chosenTrack = id;
-      chosenClip = 0;
+      chosenClipAt = 0;
       selection = Set.of();
       changes.fire(Aspect.CHOICE);
     }
   }
 
-  /** The clip of the chosen track that whole-clip commands work on. */
+  /**
+   * The clip of the chosen track that whole-clip commands work on: the one at the place that was
+   * chosen or, where there is none any more, the one before it, else the first.
+   */
   public Optional<Clip> clip() {
     List<Clip> clips = track().clips();
-    return clips.isEmpty()
-        ? Optional.empty()
-        : Optional.of(clips.get(Math.min(chosenClip, clips.size() - 1)));
+    return clips.reversed().stream()
+        .filter(c -> c.range().start() <= chosenClipAt)
+        .findFirst()
+        .or(() -> clips.stream().findFirst());
   }
 
   /** Chooses the clip of the chosen track that lies at a tick, if one does. */
   public void chooseClipAt(long tick) {
-    List<Clip> clips = track().clips();
-    for (int i = 0; i < clips.size(); i++) {
-      if (clips.get(i).range().contains(tick) && chosenClip != i) {
-        chosenClip = i;
+    Optional<Clip> before = clip();
+    Optional<Clip> there =
+        track().clips().stream().filter(c -> c.range().contains(tick)).findFirst();
+    if (there.isPresent()) {
+      chosenClipAt = tick;
+      if (!there.equals(before)) {
         changes.fire(Aspect.CHOICE);
       }
     }
@@ -161,7 +169,7 @@ public final class Document {
 
   public void select(Set<NoteId> ids) {
     if (!selection.equals(ids)) {
-      selection = Set.copyOf(ids);
+      selection = Collections.unmodifiableSet(new HashSet<>(ids));
       changes.fire(Aspect.CHOICE);
     }
   }

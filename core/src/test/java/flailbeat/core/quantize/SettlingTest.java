@@ -19,6 +19,7 @@ import flailbeat.core.quantize.QuantizeSettings.Reach;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
@@ -186,5 +187,35 @@ class SettlingTest {
         .extracting(ControlPoint::tick)
         .as("the first 20 earlier, the modulation as it was, the release 20 later with its note")
         .containsExactly(40L, 100L, 460L);
+  }
+
+  /** At 60 bpm 150 ticks are 156 ms: too long before a note to be its pedal, whatever the start. */
+  @Test
+  void which_note_a_pedal_belongs_to_is_judged_at_the_tempo_of_its_place() {
+    Song song =
+        Song.empty()
+            .withTempos(
+                TempoMap.of(
+                    List.of(
+                        new TempoMap.Change(0, Tempo.ofBpm(240)),
+                        new TempoMap.Change(1920, Tempo.ofBpm(60)))));
+    Track track = song.tracks().get(0);
+    List<NoteEdits.NewNote> added =
+        List.of(
+            new NoteEdits.NewNote(60, 90, new Played(1940, 2300)),
+            new NoteEdits.NewNote(62, 90, new Played(2860, 3300)));
+    Song played =
+        NoteEdits.add(song, track.id(), added, new TickRange(0, 3840))
+            .withTrack(
+                track.id(),
+                t -> t.withEvents(List.of(ControlPoint.of(2750, 0xB0, 64, 127)), List.of()));
+    Song moved =
+        new Nearest(ROUNDED, song.tempos(), METER)
+            .plan(played.tracks().get(0).notes(), List.of())
+            .applyTo(played, track.id());
+    assertThat(moved.tracks().get(0).controls())
+        .extracting(ControlPoint::tick)
+        .as("20 earlier, as the first note; the second goes 20 later")
+        .containsExactly(2730L);
   }
 }

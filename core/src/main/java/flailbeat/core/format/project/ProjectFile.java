@@ -16,6 +16,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 
 /** Reads and writes project files ({@code .flail}). */
 public final class ProjectFile {
@@ -52,17 +53,32 @@ public final class ProjectFile {
   }
 
   /**
+   * A project that was read.
+   *
+   * @param remarks what had to be put in order, each one line
+   */
+  public record Reading(Song song, List<String> remarks) {}
+
+  /**
    * Reads a project.
    *
    * @throws FileFault when it is damaged, foreign, or of a later version
    */
-  public static Song read(Path file) throws IOException {
+  public static Reading open(Path file) throws IOException {
     try (InputStream in = Files.newInputStream(file)) {
-      return read(in);
+      return open(in);
     }
   }
 
+  public static Song read(Path file) throws IOException {
+    return open(file).song();
+  }
+
   public static Song read(InputStream in) throws IOException {
+    return open(in).song();
+  }
+
+  private static Reading open(InputStream in) throws IOException {
     ProjectDto dto = parse(in);
     if (dto == null || !FORMAT.equals(dto.format())) {
       throw new FileFault("this is no Flailbeat project");
@@ -72,7 +88,8 @@ public final class ProjectFile {
           "the project is of version " + dto.version() + "; this Flailbeat reads up to " + VERSION);
     }
     try {
-      return ProjectMapping.toSong(dto);
+      Song song = ProjectMapping.toSong(dto);
+      return new Reading(song, ProjectMapping.mended(dto, song));
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new FileFault("the project holds something that cannot be: " + e.getMessage(), e);
     }

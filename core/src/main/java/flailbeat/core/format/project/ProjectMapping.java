@@ -1,5 +1,6 @@
 package flailbeat.core.format.project;
 
+import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
@@ -125,6 +126,15 @@ final class ProjectMapping {
         Math.max(dto.nextId(), nextId(tracks)));
   }
 
+  /** What had to be put in order for a song to be made of it. */
+  static List<String> mended(ProjectDto dto, Song song) {
+    long before = dto.tracks().stream().mapToLong(t -> orEmpty(t.clips()).size()).sum();
+    long after = song.tracks().stream().mapToLong(t -> t.clips().size()).sum();
+    return before == after
+        ? List.of()
+        : List.of("clips that overlapped were joined: " + before + " became " + after);
+  }
+
   /** One more than every number in use; a number used twice is damage. */
   private static long nextId(List<Track> tracks) {
     Set<Long> seen = new HashSet<>();
@@ -158,7 +168,7 @@ final class ProjectMapping {
         t.armed(),
         t.muted(),
         t.solo(),
-        map(orEmpty(t.clips()), ProjectMapping::toClip),
+        ClipEdits.apart(map(orEmpty(t.clips()), ProjectMapping::toClip)),
         map(orEmpty(t.controls()), ProjectMapping::toControl),
         map(orEmpty(t.carried()), ProjectMapping::toCarried));
   }

@@ -1,0 +1,176 @@
+package flailbeat.core.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Take;
+import flailbeat.core.model.Takes;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** In 4/4 a bar has 3840 ticks. */
+class ClipEditsTest {
+  private static final TrackId TRACK = Song.empty().tracks().get(0).id();
+  private static final long BAR = 3840;
+
+  private static NewNote at(long onset) {
+    return new NewNote(60, 80, new Played(onset, onset + 400));
+  }
+
+  /** A clip of a bar, with a note at its start, in each of these bars, counted from 1. */
+  private static Song withClipsInBars(int... bars) {
+    Song song = Song.empty();
+    for (int bar : bars) {
+      long start = (bar - 1) * BAR;
+      song = NoteEdits.add(song, TRACK, List.of(at(start)), new TickRange(start, start));
+    }
+    return song;
+  }
+
+  private static List<String> clips(Song song) {
+    return song.tracks().get(0).clips().stream()
+        .map(c -> bar(c.range().start()) + "-" + bar(c.range().end()) + ": " + c.notes().size())
+        .toList();
+  }
+
+  private static String bar(long tick) {
+    return String.valueOf(tick / (double) BAR + 1).replaceAll("\\.0$", "");
+  }
+
+  private static Song move(Song song, int clip, double bars) {
+    NoteId id = song.tracks().get(0).clips().get(clip).notes().get(0).id();
+    return NoteEdits.move(song, Set.of(id), Math.round(bars * BAR), 0);
+  }
+
+  @Test
+  void a_note_that_is_moved_into_another_clip_belongs_to_that_one() {
+    assertThat(clips(move(withClipsInBars(1, 5), 1, -3.5))).containsExactly("1-2: 2", "5-6: 0");
+  }
+
+  @Test
+  void a_note_that_is_moved_out_lets_its_clip_grow_up_to_its_neighbour() {
+    assertThat(clips(move(withClipsInBars(1, 5), 0, 2))).containsExactly("1-4: 1", "5-6: 1");
+    assertThat(clips(move(withClipsInBars(1, 5), 1, -2))).containsExactly("1-2: 1", "3-6: 1");
+  }
+
+  @Test
+  void a_note_that_is_moved_beyond_a_neighbour_gets_a_clip_of_its_own() {
+    Song song = withClipsInBars(3, 5);
+    assertThat(clips(move(song, 1, -4))).containsExactly("1-2: 1", "3-4: 1", "5-6: 0");
+    assertThat(clips(move(song, 0, 4))).containsExactly("3-4: 0", "5-6: 1", "7-8: 1");
+  }
+
+  @Test
+  void a_note_that_rings_into_the_next_clip_stays_where_it_begins() {
+    Song song = withClipsInBars(1, 2);
+    NoteId id = song.tracks().get(0).clips().get(0).notes().get(0).id();
+    song = NoteEdits.change(song, Set.of(id), n -> n.standingAt(n.onset(), 2 * BAR));
+    assertThat(clips(song)).containsExactly("1-2: 1", "2-3: 1");
+  }
+
+  @Test
+  void clips_that_overlap_or_are_out_of_order_are_no_track() {
+    Song song = withClipsInBars(1, 5);
+    List<Clip> clips = song.tracks().get(0).clips();
+    assertThatThrownBy(() -> song.tracks().get(0).withClips(clips.reversed()))
+        .hasMessageContaining("do not overlap");
+  }
+
+  @Test
+  void clips_that_overlap_in_a_file_become_one_and_nothing_is_lost() {
+    Note a = Note.placed(new NoteId(1), 60, 80, 0, 100);
+    Note b = Note.placed(new NoteId(2), 62, 80, 4000, 100);
+    Note c = Note.placed(new NoteId(3), 64, 80, 100, 100);
+    Note d = Note.placed(new NoteId(4), 65, 80, 5000, 100);
+    List<Clip> apart =
+        ClipEdits.apart(
+            List.of(
+                new Clip(
+                    new TickRange(2 * BAR - 1, 3 * BAR),
+                    List.of(),
+                    new Takes(2, List.of(new Take(1, List.of(d), List.of())))),
+                new Clip(
+                    new TickRange(0, 2 * BAR),
+                    List.of(a, b),
+                    new Takes(1, List.of(new Take(2, List.of(c), List.of()))))));
+    assertThat(apart).hasSize(1);
+    assertThat(apart.get(0).range()).isEqualTo(new TickRange(0, 3 * BAR));
+    assertThat(apart.get(0).notes()).containsExactly(a, b);
+    assertThat(apart.get(0).takes().others()).flatExtracting(Take::notes).containsExactly(c, d);
+  }
+
+  /** Whatever is done, clips stay in order and apart, and each note begins in its clip. */
+  @Test
+  void over_random_edits_clips_stay_apart_and_no_note_goes_missing() {
+    for (int seed = 0; seed < 150; seed++) {
+      Random random = new Random(seed);
+      Song song = Song.empty();
+      for (int step = 0; step < 60; step++) {
+        song = edited(song, random);
+        assertWhole(song, "seed " + seed + " step " + step);
+      }
+    }
+  }
+
+  private static Song edited(Song song, Random random) {
+    List<Note> notes = song.tracks().get(0).notes();
+    Set<NoteId> some = new HashSet<>();
+    notes.stream().filter(n -> random.nextInt(4) == 0).forEach(n -> some.add(n.id()));
+    long tick = random.nextLong(40 * BAR);
+    int kind = random.nextInt(7);
+    return switch (kind) {
+      case 0, 1 -> {
+        List<NewNote> added = new ArrayList<>();
+        for (int i = random.nextInt(4); i >= 0; i--) {
+          added.add(at(tick + random.nextInt(6000)));
+        }
+        yield NoteEdits.add(song, TRACK, added, new TickRange(tick, tick + random.nextInt(9000)));
+      }
+      case 2, 3 -> {
+        Song moved =
+            NoteEdits.move(song, some, random.nextLong(-20 * BAR, 20 * BAR), random.nextInt(5) - 2);
+        assertThat(moved.noteCount()).isEqualTo(song.noteCount());
+        yield moved;
+      }
+      case 4 ->
+          NoteEdits.change(song, some, n -> n.standingAt(n.onset(), 1 + random.nextInt(20_000)));
+      case 5 ->
+          TakeEdits.record(
+              song,
+              TRACK,
+              List.of(at(tick)),
+              List.of(),
+              song.meters().wholeBars(new TickRange(tick, tick + 4000)));
+      default -> {
+        List<Clip> clips = song.tracks().get(0).clips();
+        Clip clip = clips.isEmpty() ? null : clips.get(random.nextInt(clips.size()));
+        yield clip == null
+            ? song
+            : TakeEdits.choose(song, TRACK, clip.range(), clip.takes().numbers().getFirst());
+      }
+    };
+  }
+
+  private static void assertWhole(Song song, String when) {
+    Set<NoteId> ids = new HashSet<>();
+    for (Clip clip : song.tracks().get(0).clips()) {
+      for (Note note : clip.notes()) {
+        assertThat(clip.range().contains(note.onset())).as(when).isTrue();
+        assertThat(ids.add(note.id())).as(when).isTrue();
+        assertThat(note.id().value()).as(when).isLessThan(song.nextId());
+      }
+    }
+  }
+}
