@@ -5,6 +5,7 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Played;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -75,7 +76,7 @@ public final class Pass {
 
   /** A controller that moved before the start holds at the start; of several the last. */
   void control(ControlPoint.Kind kind, int number, int value, long songNanos) {
-    long tick = Math.max(startTick, tempos.tickAt(songNanos));
+    long tick = Math.min(Ticks.LAST, Math.max(startTick, tempos.tickAt(songNanos)));
     for (int i = controls.size() - 1; i >= 0 && controls.get(i).tick() == tick; i--) {
       if (controls.get(i).kind() == kind && controls.get(i).number() == number) {
         controls.remove(i);
@@ -166,8 +167,7 @@ public final class Pass {
     if (lateFinger) {
       return Optional.empty();
     }
-    long release = Math.max(note.onset() + 1, tempos.tickAt(songNanos));
-    Played played = new Played(note.onset(), release);
+    Played played = Played.within(note.onset(), tempos.tickAt(songNanos));
     long onset = Math.max(startTick, note.onset());
     return Optional.of(new NewNote(note.pitch(), note.velocity(), played, onset));
   }

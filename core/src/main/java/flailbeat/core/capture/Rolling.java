@@ -94,8 +94,8 @@ public final class Rolling {
     for (Struck n : notes) {
       long offset = inTime ? n.offsetNanos() : shift;
       long onset = tempos.tickAt(n.onsetNanos() + offset);
-      long release = Math.max(onset + 1, tempos.tickAt(n.releaseNanos() + offset));
-      result.add(new NewNote(n.pitch(), n.velocity(), new Played(onset, release)));
+      Played played = Played.within(onset, tempos.tickAt(n.releaseNanos() + offset));
+      result.add(new NewNote(n.pitch(), n.velocity(), played));
     }
     return new Phrase(result, inTime);
   }

@@ -118,8 +118,9 @@ public final class NoteEdits {
     List<Note> notes = new ArrayList<>(added.size());
     long id = song.nextId();
     for (NewNote n : added) {
-      long length = Math.max(1, n.played().release() - n.onset());
-      notes.add(new Note(new NoteId(id++), n.pitch(), n.velocity(), n.onset(), length, n.played()));
+      long onset = Math.clamp(n.onset(), 0, Ticks.LAST - 1);
+      long length = Math.clamp(n.played().release() - onset, 1, Ticks.LAST - onset);
+      notes.add(new Note(new NoteId(id++), n.pitch(), n.velocity(), onset, length, n.played()));
     }
     return notes;
   }

@@ -2,19 +2,24 @@ package flailbeat.core.model;
 
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
  * A stretch of a track with the notes in it.
  *
- * @param range where it lies in the song
+ * @param range where it lies in the song; its last bar may end beyond {@link Ticks#LAST}
  * @param notes those that are heard, in {@link Note#ORDER}; their times count from the song's
  *     start, not the clip's
  * @param takes which of its versions these notes are, and the others
  */
 public record Clip(TickRange range, List<Note> notes, Takes takes) {
   public Clip {
+    Ticks.require(range.start());
+    if (range.end() > 2 * Ticks.LAST) {
+      throw new IllegalArgumentException("A clip cannot end at tick " + range.end());
+    }
     notes = List.copyOf(notes);
     if (!isOrdered(notes)) {
       throw new IllegalArgumentException("The notes of a clip must be in order");

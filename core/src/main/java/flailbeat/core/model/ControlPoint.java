@@ -1,8 +1,11 @@
 package flailbeat.core.model;
 
+import flailbeat.core.time.Ticks;
+
 /**
  * A controller's value from a tick on.
  *
+ * @param tick 0 to {@link Ticks#LAST}
  * @param number controller (CONTROLLER) or note number (KEY_PRESSURE), 0 to 127; otherwise 0
  * @param value 0 to 127; for PITCH_BEND 0 to 16383, 8192 being the centre
  */
@@ -27,6 +30,7 @@ public record ControlPoint(long tick, Kind kind, int number, int value) {
   }
 
   public ControlPoint {
+    Ticks.require(tick);
     int most = kind == Kind.PITCH_BEND ? 0x3FFF : 0x7F;
     if (number < 0 || number > 0x7F || value < 0 || value > most) {
       throw new IllegalArgumentException(kind + " " + number + " cannot be " + value);

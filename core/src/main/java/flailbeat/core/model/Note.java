@@ -27,7 +27,7 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
     if (velocity < 1 || velocity > 127) {
       throw new IllegalArgumentException("A velocity goes from 1 to 127, not " + velocity);
     }
-    if (onset < 0 || length < 1 || onset + length > Ticks.LAST) {
+    if (onset < 0 || onset > Ticks.LAST || length < 1 || length > Ticks.LAST - onset) {
       throw new IllegalArgumentException(
           "A note cannot lie at tick " + onset + " for " + length + " ticks");
     }
@@ -43,8 +43,9 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
    * start and ends when it was let go.
    */
   public static Note asPlayed(NoteId id, int pitch, int velocity, Played played) {
-    long onset = Math.max(0, played.onset());
-    return new Note(id, pitch, velocity, onset, Math.max(1, played.release() - onset), played);
+    long onset = Math.clamp(played.onset(), 0, Ticks.LAST - 1);
+    long length = Math.clamp(played.release() - onset, 1, Ticks.LAST - onset);
+    return new Note(id, pitch, velocity, onset, length, played);
   }
 
   public long end() {
@@ -61,9 +62,11 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
     return asPlayed(id, pitch, velocity, played);
   }
 
-  /** Stands elsewhere, played when it was: what quantizing does. */
+  /** Stands elsewhere, as far as the song reaches, played when it was: what quantizing does. */
   public Note standingAt(long newOnset, long newLength) {
-    return new Note(id, pitch, velocity, newOnset, newLength, played);
+    long stands = Math.clamp(newOnset, 0, Ticks.LAST - 1);
+    long lasts = Math.clamp(newLength, 1, Ticks.LAST - stands);
+    return new Note(id, pitch, velocity, stands, lasts, played);
   }
 
   public Note withVelocity(int value) {

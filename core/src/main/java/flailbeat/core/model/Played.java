@@ -1,14 +1,23 @@
 package flailbeat.core.model;
 
+import flailbeat.core.time.Ticks;
+
 /**
  * When a note was played, in ticks at the tempo it was played to.
  *
- * @param onset may lie before the song's start: a note struck just ahead of bar 1
- * @param release after {@code onset}
+ * @param onset may lie before the song's start, as of a note struck just ahead of bar 1; {@link
+ *     #FIRST} at the least
+ * @param release after {@code onset}; {@link #LAST} at the most
  */
 public record Played(long onset, long release) {
+  /** The earliest tick at which anything was played. */
+  public static final long FIRST = -Ticks.LAST;
+
+  /** The latest tick at which anything was let go. */
+  public static final long LAST = 2 * Ticks.LAST;
+
   public Played {
-    if (release <= onset) {
+    if (release <= onset || onset < FIRST || release > LAST) {
       throw new IllegalArgumentException(
           "A note struck at " + onset + " cannot be let go at " + release);
     }
@@ -18,8 +27,15 @@ public record Played(long onset, long release) {
     return release - onset;
   }
 
-  /** The same stroke, so many ticks later. */
+  /** A stroke at ticks that may lie beyond all bounds, as far as it lies within them. */
+  public static Played within(long onset, long release) {
+    long start = Math.clamp(onset, FIRST, LAST - 1);
+    return new Played(start, Math.clamp(release, start + 1, LAST));
+  }
+
+  /** The same stroke, so many ticks later, or as many as the bounds allow. */
   public Played shifted(long ticks) {
-    return new Played(onset + ticks, release + ticks);
+    long by = Math.clamp(ticks, FIRST - onset, LAST - release);
+    return new Played(onset + by, release + by);
   }
 }

@@ -129,8 +129,8 @@ public final class PhraseBeat {
 
   private static Note placed(Note note, LongUnaryOperator placed) {
     long onset = placed.applyAsLong(note.played().onset());
-    long release = Math.max(onset + 1, placed.applyAsLong(note.played().release()));
-    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), new Played(onset, release));
+    long release = placed.applyAsLong(note.played().release());
+    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), Played.within(onset, release));
   }
 
   private Song withControls(Song moved, TrackId id, LongUnaryOperator placed) {
@@ -143,7 +143,7 @@ public final class PhraseBeat {
                 c ->
                     c.tick() < first || c.tick() > last
                         ? c
-                        : c.at(Math.max(0, placed.applyAsLong(c.tick()))))
+                        : c.at(Math.clamp(placed.applyAsLong(c.tick()), 0, Ticks.LAST)))
             .sorted(Comparator.comparingLong(ControlPoint::tick))
             .toList();
     return controls.equals(track.controls())

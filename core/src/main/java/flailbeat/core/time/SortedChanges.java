@@ -17,7 +17,7 @@ final class SortedChanges {
     }
     long previous = 0;
     for (C change : changes) {
-      long at = tick.applyAsLong(change);
+      long at = Ticks.require(tick.applyAsLong(change));
       if (at < previous) {
         throw new IllegalArgumentException("A change at tick " + at + " after one at " + previous);
       }

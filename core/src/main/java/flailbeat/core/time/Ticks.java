@@ -12,4 +12,16 @@ public final class Ticks {
   public static final long LAST = 1L << 31;
 
   private Ticks() {}
+
+  /**
+   * Gives a tick back that lies in the song.
+   *
+   * @throws IllegalArgumentException for one before tick 0 or beyond {@link #LAST}
+   */
+  public static long require(long tick) {
+    if (tick < 0 || tick > LAST) {
+      throw new IllegalArgumentException("Tick " + tick + " is outside 0 to " + LAST);
+    }
+    return tick;
+  }
 }

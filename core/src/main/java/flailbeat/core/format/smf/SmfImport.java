@@ -53,6 +53,7 @@ public record SmfImport(Song song, List<String> remarks) {
     private int withoutEnd;
     private int withoutStart;
     private int strangeMeters;
+    private int beyond;
 
     Builder(SmfFile file, String title) {
       this.file = file;
@@ -79,6 +80,11 @@ public record SmfImport(Song song, List<String> remarks) {
           withoutEnd, "had no end and ends with its track", "had no end and end with their track");
       if (withoutStart > 0) {
         remarks.add(withoutStart + " note ends that end no note were left out");
+      }
+      if (beyond > 0) {
+        remarks.add(
+            beyond
+                + " times beyond two million quarter notes, which no song reaches, were cut off");
       }
       if (strangeMeters > 0) {
         remarks.add(strangeMeters + " time signatures outside 1/1 to 32/32 were left out");
@@ -204,9 +210,11 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     private long scaled(long tick) {
-      return file.ppq() == Ticks.PPQ
-          ? tick
-          : Math.min(Ticks.LAST - 1, (2 * tick * Ticks.PPQ + file.ppq()) / (2 * file.ppq()));
+      long scaled = (2 * tick * Ticks.PPQ + file.ppq()) / (2 * file.ppq());
+      if (scaled >= Ticks.LAST) {
+        beyond++;
+      }
+      return Math.min(Ticks.LAST - 1, scaled);
     }
   }
 
