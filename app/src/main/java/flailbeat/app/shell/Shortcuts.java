@@ -7,6 +7,7 @@ import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeysMode;
@@ -191,10 +192,8 @@ final class Shortcuts {
 
   private void move(int steps, int semitones) {
     Set<NoteId> ids = session.document().selection();
-    long ticks = steps * session.grid().finestTicks();
-    session.edit(
-        ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes",
-        s -> NoteEdits.move(s, ids, ticks, semitones));
+    NoteMove move = NoteMove.byLines(session.song(), ids, session.lines(), steps, semitones);
+    session.edit(move.label(), move);
   }
 
   private void mute() {

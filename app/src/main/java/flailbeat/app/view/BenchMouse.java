@@ -1,10 +1,9 @@
 package flailbeat.app.view;
 
-import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteMove;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.session.Session;
-import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import java.util.HashSet;
 import java.util.List;
@@ -49,7 +48,7 @@ final class BenchMouse {
   private void setPlace(MouseEvent e) {
     long tick = Math.max(0, Math.round(bench.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
-    session.conductor().seek(free ? tick : lines().nearest(tick));
+    session.conductor().seek(free ? tick : session.lines().nearest(tick));
     bench.rescale(s -> s);
     bench.mouseMoved();
   }
@@ -112,7 +111,8 @@ final class BenchMouse {
       session.document().select(Set.of(id));
     }
     if (session.document().selection().contains(id)) {
-      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), 0, 0);
+      NoteMove nothing = new NoteMove(session.document().selection(), 0, 0);
+      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), nothing);
     }
   }
 
@@ -138,7 +138,7 @@ final class BenchMouse {
     bench.mouseMoved();
   }
 
-  /** By whole steps of the grid, or freely with Alt; pitch by rows. */
+  /** From line to line, or freely with Alt; pitch by rows. */
   private Gesture moved(Gesture.Move move, MouseEvent e) {
     double dx = e.getX() - move.fromX();
     double dy = e.getY() - move.fromY();
@@ -146,27 +146,15 @@ final class BenchMouse {
       return move;
     }
     long ticks = Math.round(dx / bench.scale().pixelsPerTick());
-    long grid = session.grid().finestTicks();
-    long stepped = e.isAltDown() ? ticks : Math.round((double) ticks / grid) * grid;
-    int semitones = (int) -Math.round(dy / bench.scale().rowHeight());
-    return move.by(stepped, clampPitch(semitones));
-  }
-
-  private int clampPitch(int semitones) {
-    List<Note> notes = NoteEdits.find(session.song(), session.document().selection());
-    int low = notes.stream().mapToInt(Note::pitch).min().orElse(0);
-    int high = notes.stream().mapToInt(Note::pitch).max().orElse(127);
-    return Math.clamp(semitones, -low, 127 - high);
+    long stepped = e.isAltDown() ? ticks : session.lines().moved(move.at().onset(), ticks);
+    return move.by(stepped, (int) -Math.round(dy / bench.scale().rowHeight()));
   }
 
   private void released(MouseEvent e) {
     Gesture done = gesture;
     gesture = new Gesture.None();
-    if (done instanceof Gesture.Move move && (move.ticks() != 0 || move.semitones() != 0)) {
-      Set<NoteId> ids = session.document().selection();
-      session.edit(
-          ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes",
-          s -> NoteEdits.move(s, ids, move.ticks(), move.semitones()));
+    if (done instanceof Gesture.Move held && !held.move().isNothing()) {
+      session.edit(held.move().label(), held.move());
     }
     bench.mouseMoved();
   }
@@ -196,9 +184,5 @@ final class BenchMouse {
     return session.document().track().notes().stream()
         .filter(n -> n.pitch() == pitch && n.onset() - slop <= tick && n.end() + slop >= tick)
         .reduce((first, second) -> second);
-  }
-
-  private GridLines lines() {
-    return new GridLines(session.grid(), session.song().meters());
   }
 }

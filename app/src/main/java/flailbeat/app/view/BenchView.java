@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Aspect;
@@ -31,7 +32,7 @@ import javafx.scene.shape.Rectangle;
  * own, so that it moves without a redraw.
  */
 public final class BenchView extends Region {
-  static final double RAIL_WIDTH = 52;
+  public static final double RAIL_WIDTH = 52;
   private static final double RULER_HEIGHT = 22;
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
@@ -383,7 +384,7 @@ public final class BenchView extends Region {
     GraphicsContext g = notes.getGraphicsContext2D();
     g.clearRect(0, 0, notes.getWidth(), notes.getHeight());
     new RollPainter(session, palette, g, scale, notes.getWidth(), notes.getHeight())
-        .draw(mouse.gesture());
+        .draw(shownSong(), isHolding());
     boolean nothing =
         session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
     empty.setVisible(nothing);
@@ -391,6 +392,16 @@ public final class BenchView extends Region {
         "Nothing on "
             + session.document().track().name()
             + " yet.\nPlay the letter keys: A is C.  Shift+Space records after a count-in.");
+  }
+
+  /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */
+  public Song shownSong() {
+    return mouse.gesture().applyTo(session.song());
+  }
+
+  /** Whether the mouse holds notes. */
+  public boolean isHolding() {
+    return mouse.gesture() instanceof Gesture.Move;
   }
 
   private void drawBox() {

@@ -1,7 +1,9 @@
 package flailbeat.app.view;
 
+import flailbeat.core.edit.NoteMove;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
 import java.util.Set;
 
 /** What the mouse is doing on the bench. */
@@ -18,9 +20,18 @@ sealed interface Gesture {
   }
 
   /** Moving the selected notes, held at one of them. */
-  record Move(Note at, double fromX, double fromY, long ticks, int semitones) implements Gesture {
-    Move by(long newTicks, int newSemitones) {
-      return new Move(at, fromX, fromY, newTicks, newSemitones);
+  record Move(Note at, double fromX, double fromY, NoteMove move) implements Gesture {
+    Move by(long ticks, int semitones) {
+      return new Move(at, fromX, fromY, new NoteMove(move.ids(), ticks, semitones));
     }
+  }
+
+  /** The song as it would be if the mouse let go now. */
+  default Song applyTo(Song song) {
+    return switch (this) {
+      case Move move -> move.move().apply(song);
+      case Box box -> song;
+      case None none -> song;
+    };
   }
 }

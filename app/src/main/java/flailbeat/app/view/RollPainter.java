@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
@@ -43,18 +44,17 @@ final class RollPainter {
     this.width = width;
     this.height = height;
     painter = new NotePainter(palette, g, scale);
-    lines =
-        new GridLines(
-            session.grid(),
-            session.song().meters(),
-            session.timing().settings().swing(),
-            session.timing().settings().groove());
+    lines = session.lines();
   }
 
-  /** The notes of all tracks, those in the mouse's hand where it holds them. */
-  void draw(Gesture gesture) {
-    Track chosen = session.document().track();
-    for (Track track : session.song().tracks()) {
+  /**
+   * The notes of all tracks of a song.
+   *
+   * @param inHand whether the mouse holds notes: whiskers would be of where they were before
+   */
+  void draw(Song song, boolean inHand) {
+    Track chosen = song.track(session.document().track().id()).orElseThrow();
+    for (Track track : song.tracks()) {
       if (!track.id().equals(chosen.id())) {
         drawFaintly(track);
       }
@@ -67,7 +67,7 @@ final class RollPainter {
     for (Clip clip : chosen.clips()) {
       for (Note note : clip.notes()) {
         boolean isSelected = selected.contains(note.id());
-        Note shown = inVersion.apply(isSelected ? inHand(note, gesture) : note);
+        Note shown = inVersion.apply(note);
         if (isInSight(shown) && !swept.contains(note.id())) {
           if (crowded) {
             drawSmall(shown, isSelected);
@@ -78,7 +78,7 @@ final class RollPainter {
       }
     }
     drawBeats();
-    if (!crowded && version == Version.STANDING && !(gesture instanceof Gesture.Move)) {
+    if (!crowded && version == Version.STANDING && !inHand) {
       drawWhiskers();
     }
   }
@@ -89,14 +89,6 @@ final class RollPainter {
       case STANDING -> UnaryOperator.identity();
       case PLAYED -> Note::standingAsPlayed;
       case QUANTIZED -> session.timing().plan().mover();
-    };
-  }
-
-  private static Note inHand(Note note, Gesture gesture) {
-    return switch (gesture) {
-      case Gesture.Move move -> note.moved(Math.max(-note.onset(), move.ticks()), move.semitones());
-      case Gesture.Box box -> note;
-      case Gesture.None none -> note;
     };
   }
 

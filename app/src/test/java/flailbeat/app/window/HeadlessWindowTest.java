@@ -3,15 +3,21 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.shell.Prompts.Unsaved;
+import flailbeat.app.view.BenchView;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport.State;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -216,6 +222,44 @@ class HeadlessWindowTest extends HeadlessWindow {
     assertThat(find(first.id()).playedOff()).isEqualTo(first.playedOff());
     type(KeyCode.CONTROL, KeyCode.Z);
     assertThat(find(first.id())).isEqualTo(first);
+  }
+
+  /** A chord near bar 1, dragged to the left as far as the mouse goes. */
+  @Test
+  void what_is_seen_while_notes_are_dragged_is_what_the_drop_makes_of_them() throws Exception {
+    NewNote[] chord = {
+      new NewNote(60, 90, new Played(240, 700)), new NewNote(64, 90, new Played(300, 700)),
+      new NewNote(67, 90, new Played(380, 700)), new NewNote(55, 90, new Played(9000, 9900))
+    };
+    ui.run(
+        () -> {
+          TrackId track = ui.session.document().track().id();
+          ui.session.edit(
+              "Chord", s -> NoteEdits.add(s, track, List.of(chord), new TickRange(0, 15_360)));
+          ((BenchView) ui.node("bench")).fit();
+          ui.session.document().selectAll();
+        });
+    BenchView bench = (BenchView) ui.node("bench");
+    Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
+    double x = b.getMinX() + BenchView.RAIL_WIDTH + (b.getWidth() - 64) * 400 / 15_360;
+    double y = b.getMinY() + 30;
+    Set<NoteId> all = ui.get(() -> ui.session.document().selection());
+    while (!ui.get(bench::isHolding) && y < b.getMaxY()) {
+      y += 5;
+      double at = y;
+      ui.run(() -> ui.session.document().select(all));
+      ui.run(() -> robot.mouseMove(x, at));
+      ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+      if (!ui.get(bench::isHolding)) {
+        ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+      }
+    }
+    double at = y;
+    ui.run(() -> robot.mouseMove(b.getMinX() + BenchView.RAIL_WIDTH + 2, at));
+    Song seen = ui.get(bench::shownSong);
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    assertThat(ui.session.song()).isEqualTo(seen);
+    assertThat(notes()).extracting(Note::onset).containsExactly(0L, 60L, 140L, 8760L);
   }
 
   private void drag(double x1, double y1, double x2, double y2) throws Exception {

@@ -15,6 +15,7 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TickRange;
@@ -152,6 +153,12 @@ public final class Session {
   /** The grid that the bench shows and that moves by hand keep to. */
   public Grid grid() {
     return snap;
+  }
+
+  /** The lines that the bench shows, with swing and groove, over the bars of the song. */
+  public GridLines lines() {
+    QuantizeSettings settings = timing.settings();
+    return new GridLines(snap, song().meters(), settings.swing(), settings.groove());
   }
 
   public void setGrid(Grid value) {

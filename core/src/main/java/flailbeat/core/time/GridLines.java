@@ -137,6 +137,30 @@ public final class GridLines {
   }
 
   /**
+   * How far it is from the line nearest to a tick to the one nearest to where a move would lead: by
+   * so much, what stands on a line comes to stand on one, and all else as far off as it was.
+   */
+  public long moved(long tick, long by) {
+    long from = nearest(tick);
+    return nearest(from + by) - from;
+  }
+
+  /**
+   * How far it is from the line nearest to a tick to so many lines later; earlier when negative.
+   */
+  public long stepped(long tick, int steps) {
+    long from = nearest(tick);
+    long line = from;
+    for (int i = 0; i < steps; i++) {
+      line = after(line);
+    }
+    for (int i = 0; i > steps; i--) {
+      line = atOrBefore(line - 1);
+    }
+    return line - from;
+  }
+
+  /**
    * The lines of a bar, from the last of the bar before to the first two of the bar after, in ticks
    * from its start.
    */

@@ -91,4 +91,34 @@ class GridLinesTest {
       }
     }
   }
+
+  /** From the note's line to another line that is seen, so that what was on a line stays on one. */
+  @ParameterizedTest
+  @CsvSource({
+    "1/16, 50, 240, 500, 480",
+    "1/16, 50, 250, 500, 480",
+    "1/16+1/8T, 50, 240, 70, 80",
+    "1/16+1/8T, 50, 320, 150, 160",
+    "1/8, 66.67, 640, 300, 320",
+    "1/8, 66.67, 640, -600, -640",
+    "1/8T, 50, 0, -300, -320"
+  })
+  void a_move_goes_from_line_to_line(String grid, double swing, long tick, long by, long moved) {
+    assertThat(new GridLines(Grid.parse(grid), COMMON, swing).moved(tick, by)).isEqualTo(moved);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "1/16, 50, 250, 1, 240",
+    "1/16, 50, 250, -3, -720",
+    "1/16+1/8T, 50, 240, 1, 80",
+    "1/16+1/8T, 50, 320, 2, 320",
+    "1/8, 66.67, 0, 1, 640",
+    "1/8, 66.67, 960, -1, -320"
+  })
+  void a_step_goes_to_the_next_line_that_is_seen(
+      String grid, double swing, long tick, int steps, long moved) {
+    GridLines lines = new GridLines(Grid.parse(grid), COMMON, swing);
+    assertThat(lines.stepped(tick, steps)).isEqualTo(moved);
+  }
 }

@@ -1,0 +1,38 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.time.GridLines;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/**
+ * A move of notes by hand: what is shown of it while it goes on, and what it does in the end.
+ *
+ * @param ticks how far in time; shortened for all alike where the song or the piano ends
+ */
+public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements UnaryOperator<Song> {
+  /** Moves by lines of a grid, from the one nearest to the first of the notes, and by semitones. */
+  public static NoteMove byLines(
+      Song song, Set<NoteId> ids, GridLines lines, int steps, int semitones) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    long ticks = notes.isEmpty() ? 0 : lines.stepped(notes.get(0).onset(), steps);
+    return new NoteMove(ids, ticks, semitones);
+  }
+
+  @Override
+  public Song apply(Song song) {
+    return NoteEdits.move(song, ids, ticks, semitones);
+  }
+
+  public boolean isNothing() {
+    return ticks == 0 && semitones == 0;
+  }
+
+  /** What it is called, as the undo command shows it. */
+  public String label() {
+    return ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes";
+  }
+}
