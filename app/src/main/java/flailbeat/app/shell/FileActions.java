@@ -42,11 +42,22 @@ public final class FileActions implements GrooveFiles {
 
   /** Opens a file in the place of the present song. */
   public void open(Path file) {
+    Song before = session.song();
     background.run(
         "Opening " + file.getFileName(),
         () -> SongFiles.read(file),
-        opened -> opened(file, opened),
+        opened -> unlessChanged(before, () -> opened(file, opened)),
         e -> failed(file, e));
+  }
+
+  /** What was done to the song while a file was read is not lost: it is asked about. */
+  private void unlessChanged(Song before, Runnable then) {
+    session.stop();
+    if (session.song() == before) {
+      then.run();
+    } else {
+      afterUnsavedWork(then);
+    }
   }
 
   private void opened(Path file, Opened opened) {
@@ -72,14 +83,20 @@ public final class FileActions implements GrooveFiles {
 
   /** Saves to the song's file, or asks for one. */
   public void save() {
-    save(() -> {});
+    save(Optional.empty());
   }
 
   public void saveAs() {
-    prompts.projectToSave(fileName(".flail")).ifPresent(p -> write(p, () -> {}));
+    prompts.projectToSave(fileName(".flail")).ifPresent(p -> write(p, Optional.empty()));
   }
 
-  private void save(Runnable then) {
+  /**
+   * Saves to the song's file, or asks for one.
+   *
+   * @param then what loses unsaved work: done once the whole song is saved, also what was done to
+   *     it meanwhile
+   */
+  private void save(Optional<Runnable> then) {
     Optional<Path> target = session.document().file();
     if (target.isEmpty()) {
       target = prompts.projectToSave(fileName(".flail"));
@@ -87,7 +104,7 @@ public final class FileActions implements GrooveFiles {
     target.ifPresent(p -> write(p, then));
   }
 
-  private void write(Path file, Runnable then) {
+  private void write(Path file, Optional<Runnable> then) {
     session.stop();
     Song song = titled(file);
     Song whole = session.document().toWrite();
@@ -100,7 +117,7 @@ public final class FileActions implements GrooveFiles {
         written -> {
           session.document().saved(file, written);
           session.tell(new Notice("Saved " + file.getFileName(), false));
-          then.run();
+          then.ifPresent(this::afterUnsavedWork);
         },
         e -> failed(file, e));
   }
@@ -180,7 +197,7 @@ public final class FileActions implements GrooveFiles {
       return;
     }
     switch (prompts.unsavedWork(session.song().title())) {
-      case SAVE -> save(then);
+      case SAVE -> save(Optional.of(then));
       case DISCARD -> then.run();
       case STAY -> {
         // As it was.

@@ -13,21 +13,20 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
-import org.slf4j.LoggerFactory;
 
 /** Starts the window. Wires everything by hand. */
 public final class FlailbeatApp extends Application {
   private AudioEngine engine;
+  private HabitKeeper keeper;
 
   @Override
   public void start(Stage stage) {
-    Thread.currentThread()
-        .setUncaughtExceptionHandler(
-            (thread, e) -> LoggerFactory.getLogger(FlailbeatApp.class).error("Uncaught", e));
     engine = AudioEngine.onDevice(Clock.SYSTEM);
     Session session = new Session(Clock.SYSTEM, engine);
+    Mishaps.tellIn(session);
     MainWindow window = new MainWindow(stage, session, engine, null);
-    new HabitKeeper(session).start();
+    keeper = new HabitKeeper(session);
+    keeper.start();
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());
@@ -46,6 +45,7 @@ public final class FlailbeatApp extends Application {
 
   @Override
   public void stop() {
+    keeper.close();
     engine.close();
   }
 

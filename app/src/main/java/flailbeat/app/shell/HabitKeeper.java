@@ -10,39 +10,61 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.util.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Sets what the person had set the last time, and keeps what is set now, a moment after it was. At
- * the very first start the layout of the keyboard is guessed.
+ * Sets what the person had set the last time, and keeps what is set now, a moment after it was, on
+ * a thread of its own; what was set in the last moment is kept on closing. At the very first start
+ * the layout of the keyboard is guessed.
  */
-final class HabitKeeper {
+public final class HabitKeeper {
   private static final Logger LOG = LoggerFactory.getLogger(HabitKeeper.class);
   private static final Duration MOMENT = Duration.seconds(1);
+  private static final int CLOSING_SECONDS = 5;
 
   private final Session session;
   private final Path file;
+  private final ExecutorService writer =
+      Executors.newSingleThreadExecutor(
+          r -> {
+            Thread thread = new Thread(r, "habits");
+            thread.setDaemon(true);
+            return thread;
+          });
   private final PauseTransition later = new PauseTransition(MOMENT);
   private Optional<Habits> kept = Optional.empty();
   private boolean faultTold;
 
-  HabitKeeper(Session session) {
+  /** One that keeps settings where this system keeps what is a person's own. */
+  public HabitKeeper(Session session) {
+    this(session, place());
+  }
+
+  HabitKeeper(Session session, Path file) {
     this.session = session;
-    String elsewhere = System.getProperty("flailbeat.habits");
-    this.file =
-        elsewhere == null
-            ? HabitsFile.place(
-                System.getenv(),
-                System.getProperty("os.name"),
-                Path.of(System.getProperty("user.home")))
-            : Path.of(elsewhere);
+    this.file = file;
     later.setOnFinished(e -> keep());
   }
 
-  void start() {
+  private static Path place() {
+    String elsewhere = System.getProperty("flailbeat.habits");
+    return elsewhere == null
+        ? HabitsFile.place(
+            System.getenv(),
+            System.getProperty("os.name"),
+            Path.of(System.getProperty("user.home")))
+        : Path.of(elsewhere);
+  }
+
+  /** Sets what was kept, and keeps from now on. */
+  public void start() {
     session.performer().setLayout(KeyLayout.guess(Locale.getDefault()));
     try {
       HabitsFile.read(file).ifPresent(h -> h.applyTo(session));
@@ -50,6 +72,7 @@ final class HabitKeeper {
       LOG.warn("Starting with standard settings", e);
       session.tell(new Notice("Starting with standard settings: " + e.getMessage(), true));
     }
+    kept = Optional.of(Habits.of(session));
     session
         .changes()
         .listen(
@@ -66,23 +89,38 @@ final class HabitKeeper {
       return;
     }
     kept = Optional.of(now);
-    Optional<IOException> fault = write(now);
-    fault.ifPresent(
-        e -> {
-          LOG.warn("The settings cannot be kept in {}", file, e);
-          if (!faultTold) {
-            session.tell(new Notice("Your settings cannot be kept in " + file, true));
-          }
-        });
-    faultTold = fault.isPresent();
+    writer.execute(() -> write(now));
   }
 
-  private Optional<IOException> write(Habits habits) {
+  private void write(Habits habits) {
     try {
       HabitsFile.write(habits, file);
-      return Optional.empty();
+      Platform.runLater(() -> faultTold = false);
     } catch (IOException e) {
-      return Optional.of(e);
+      LOG.warn("The settings cannot be kept in {}", file, e);
+      Platform.runLater(this::tellFault);
+    }
+  }
+
+  private void tellFault() {
+    kept = Optional.empty();
+    if (!faultTold) {
+      faultTold = true;
+      session.tell(new Notice("Your settings cannot be kept in " + file, true));
+    }
+  }
+
+  /** Keeps what was set in the last moment, and waits until it stands in the file. */
+  public void close() {
+    later.stop();
+    keep();
+    writer.shutdown();
+    try {
+      if (!writer.awaitTermination(CLOSING_SECONDS, TimeUnit.SECONDS)) {
+        LOG.warn("The settings were not kept in time");
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 }

@@ -19,11 +19,15 @@ import javafx.application.Platform;
 /**
  * Listens to a MIDI input device, and brings what is played there to the session's thread, stamped
  * with the moment at which it arrived. A device that goes takes its notes with it.
+ *
+ * <p>At most one device is open, which the thread of the inputs alone opens and closes. What a
+ * device sends belongs to the choice by which it was opened: once another was made, it is not
+ * listened to any more, though its messages were on their way.
  */
 public final class MidiRoom {
   private final Session session;
   private final MidiInputs inputs;
-  private final Queue<Performed> arrived = new ConcurrentLinkedQueue<>();
+  private final Queue<Arrived> arrived = new ConcurrentLinkedQueue<>();
   private final ExecutorService executor =
       Executors.newSingleThreadExecutor(
           r -> {
@@ -31,8 +35,17 @@ public final class MidiRoom {
             thread.setDaemon(true);
             return thread;
           });
+
+  /** Counts the choices: written on the window's thread. */
+  private volatile int choice;
+
+  /** The device that is open: for the thread of the inputs alone. */
+  private Optional<MidiInput> open = Optional.empty();
+
   private Optional<MidiInput> current = Optional.empty();
   private Consumer<Optional<String>> onCurrent = name -> {};
+
+  private record Arrived(int choice, Performed event) {}
 
   MidiRoom(Session session, MidiInputs inputs) {
     this.session = session;
@@ -60,31 +73,51 @@ public final class MidiRoom {
   }
 
   private void open(MidiInput device) {
+    int mine = choice;
     executor.execute(
         () -> {
-          try {
-            device.open(this::arrive);
-            Platform.runLater(
-                () -> {
-                  current = Optional.of(device);
-                  onCurrent.accept(Optional.of(device.name()));
-                  session.tell(new Notice("Listening to " + device.name(), false));
-                });
-          } catch (MidiInputLost e) {
-            Platform.runLater(() -> session.tell(new Notice(e.getMessage(), true)));
+          if (mine == choice) {
+            open(device, mine);
           }
         });
   }
 
-  private void arrive(Performed event) {
-    arrived.add(event);
+  private void open(MidiInput device, int mine) {
+    try {
+      open = Optional.of(device);
+      device.open(event -> arrive(mine, event));
+      Platform.runLater(() -> opened(device, mine));
+    } catch (MidiInputLost | RuntimeException e) {
+      closeOpen();
+      Platform.runLater(() -> session.tell(new Notice(e.getMessage(), true)));
+    }
+  }
+
+  private void opened(MidiInput device, int mine) {
+    if (mine == choice) {
+      current = Optional.of(device);
+      onCurrent.accept(Optional.of(device.name()));
+      session.tell(new Notice("Listening to " + device.name(), false));
+    }
+  }
+
+  private void closeOpen() {
+    open.ifPresent(MidiInput::close);
+    open = Optional.empty();
+  }
+
+  private void arrive(int from, Performed event) {
+    arrived.add(new Arrived(from, event));
     Platform.runLater(this::drain);
   }
 
   private void drain() {
     Performer performer = session.performer();
-    for (Performed event = arrived.poll(); event != null; event = arrived.poll()) {
-      switch (event) {
+    for (Arrived next = arrived.poll(); next != null; next = arrived.poll()) {
+      if (next.choice() != choice) {
+        continue;
+      }
+      switch (next.event()) {
         case Performed.NoteOn on ->
             performer.pressOnDevice(on.pitch(), on.velocity(), on.atNanos());
         case Performed.NoteOff off -> performer.releaseOnDevice(off.pitch(), off.atNanos());
@@ -114,9 +147,10 @@ public final class MidiRoom {
   }
 
   private void leave() {
-    current.ifPresent(device -> executor.execute(device::close));
-    current = Optional.empty();
     drain();
+    choice++;
+    executor.execute(this::closeOpen);
+    current = Optional.empty();
     session.performer().releaseDevice(System.nanoTime());
     onCurrent.accept(Optional.empty());
   }

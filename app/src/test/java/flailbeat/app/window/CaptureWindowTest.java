@@ -3,8 +3,10 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.audio.midi.MidiInput;
 import flailbeat.audio.midi.SimulatedInput;
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.event.Performed;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.session.CountIn;
@@ -13,6 +15,7 @@ import flailbeat.core.session.RecordSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.TickRange;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -217,5 +220,77 @@ class CaptureWindowTest extends HeadlessWindow {
     type(KeyCode.SPACE);
     assertThat(notes()).hasSizeGreaterThanOrEqualTo(4);
     assertThat(notes().subList(1, 4)).allMatch(n -> n.onset() % 240 == 0);
+  }
+
+  /** A device that is played on by the test, and that plays once more as it is closed. */
+  private static final class Keyboard implements MidiInput {
+    private final String name;
+    private volatile Consumer<Performed> listener = event -> {};
+    private volatile boolean open;
+
+    Keyboard(String name) {
+      this.name = name;
+    }
+
+    @Override
+    public String name() {
+      return name;
+    }
+
+    @Override
+    public void open(Consumer<Performed> to) {
+      listener = to;
+      open = true;
+    }
+
+    void strike(int pitch) {
+      listener.accept(new Performed.NoteOn(System.nanoTime(), pitch, 90));
+    }
+
+    @Override
+    public boolean isThere() {
+      return open;
+    }
+
+    @Override
+    public void close() {
+      strike(72);
+      open = false;
+    }
+  }
+
+  @Test
+  void a_note_that_a_device_plays_as_it_is_left_does_not_hang() throws Exception {
+    Keyboard first = new Keyboard("First");
+    Keyboard second = new Keyboard("Second");
+    ui.run(() -> ui.window.midi().choose(Optional.of(first)));
+    ui.await(() -> first.open && ui.session.notice().text().equals("Listening to First"));
+    first.strike(60);
+    ui.await(() -> ui.session.performer().hands().soundingPitches().contains(60));
+    ui.run(() -> ui.window.midi().choose(Optional.of(second)));
+    ui.await(() -> second.open && !first.open);
+    ui.await(() -> ui.session.notice().text().equals("Listening to Second"));
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void of_two_quick_choices_only_the_last_device_is_open() throws Exception {
+    Keyboard first = new Keyboard("First");
+    Keyboard second = new Keyboard("Second");
+    ui.run(
+        () -> {
+          ui.window.midi().choose(Optional.of(first));
+          ui.window.midi().choose(Optional.of(second));
+        });
+    ui.await(() -> ui.session.notice().text().equals("Listening to Second"));
+    assertThat(first.open).isFalse();
+    ui.run(
+        () -> {
+          ui.window.midi().choose(Optional.of(first));
+          ui.window.midi().choose(Optional.empty());
+        });
+    ui.await(() -> !second.open && !first.open);
+    first.strike(60);
+    assertThat(sounding()).isEmpty();
   }
 }

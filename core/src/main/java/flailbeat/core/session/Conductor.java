@@ -41,6 +41,7 @@ public final class Conductor {
   private Optional<Calibration> calibration = Optional.empty();
   private boolean calibrating;
   private boolean nextRoundReady;
+  private Optional<Notice> toTell = Optional.empty();
 
   Conductor(
       Document document,
@@ -238,9 +239,12 @@ public final class Conductor {
   Optional<Notice> tick() {
     performer.advance();
     writeRepeats(clock.nanoTime());
-    if (!transport.isRunning()) {
-      return Optional.empty();
-    }
+    Optional<Notice> ended = toTell;
+    toTell = Optional.empty();
+    return transport.isRunning() ? follow() : ended;
+  }
+
+  private Optional<Notice> follow() {
     transport.follow(player.songOffsetNanos());
     Optional<Notice> said = followPasses(transport.unrolledAt(clock.nanoTime()));
     followSweep();
@@ -427,10 +431,20 @@ public final class Conductor {
     pass().ifPresent(p -> changes.fire(Aspect.PASS));
   }
 
+  /** Clicks to tap along to, or to a guess of the beat, mean nothing in another tempo. */
+  private void endWhatCannotFollow() {
+    if (playback.isFixed() && playback.isOfAnotherTempo()) {
+      String what = calibrating ? "Calibration stopped" : "Stopped";
+      stop();
+      toTell = Optional.of(new Notice(what + ": the tempo is another now", false));
+    }
+  }
+
   private void onChange(Aspect aspect) {
     switch (aspect) {
       case SONG -> {
         live.follow(clock.nanoTime());
+        endWhatCannotFollow();
         playback.followSong();
         repeater.followSong(clock.nanoTime());
       }
@@ -438,8 +452,7 @@ public final class Conductor {
       case TIMING -> comparison.followPlan();
       case KEYS -> repeater.setVelocity(performer.hands().velocity());
       case LOOP -> {
-        if (!transport.isRecording()) {
-          calibrating = false;
+        if (!transport.isRecording() && !playback.isFixed()) {
           playback.followLoop();
           repeater.rebase(clock.nanoTime());
         }

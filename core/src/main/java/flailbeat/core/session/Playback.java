@@ -216,10 +216,19 @@ final class Playback {
     return song.tempos().nanosAt(bars);
   }
 
+  /** Whether it plays something of its own, which is no plan of the song. */
+  boolean isFixed() {
+    return transport.isRunning() && planIsFixed;
+  }
+
+  boolean isOfAnotherTempo() {
+    return !document.song().tempos().equals(tempos);
+  }
+
   /** The song is another: in another tempo, what plays goes on from the same tick. */
   void followSong() {
     endNanos = measureEnd();
-    if (document.song().tempos().equals(tempos)) {
+    if (!isOfAnotherTempo()) {
       replan();
       return;
     }

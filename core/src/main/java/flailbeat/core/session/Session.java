@@ -24,6 +24,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * What the window and the tests drive: an open song, the person at the keys, the conductor and the
@@ -31,6 +33,8 @@ import java.util.function.UnaryOperator;
  * threads.
  */
 public final class Session {
+  private static final Logger LOG = LoggerFactory.getLogger(Session.class);
+
   private final Clock clock;
   private final Changes changes = new Changes();
   private final Document document = new Document(changes);
@@ -44,6 +48,7 @@ public final class Session {
   private final BeatDesk beat;
   private final Presets presets = new Presets(changes);
   private Notice notice = Notice.NONE;
+  private boolean tellingMishap;
   private Grid snap = Grid.of(NoteValue.straight(16));
 
   public Session(Clock clock, Player player) {
@@ -55,6 +60,22 @@ public final class Session {
     doubts = new DoubtWalk(timing, changes, audition);
     tidying = new Tidying(document, timing);
     beat = new BeatDesk(document, conductor, changes);
+    changes.onFault(this::mishap);
+  }
+
+  /** Tells the person of a fault in the application itself; what can go on goes on. */
+  public void mishap(Throwable fault) {
+    LOG.error("Something went wrong", fault);
+    if (!tellingMishap) {
+      tellingMishap = true;
+      tell(
+          new Notice(
+              "Something went wrong inside Flailbeat ("
+                  + fault
+                  + "). Your song is still here: save it under another name to be safe",
+              true));
+      tellingMishap = false;
+    }
   }
 
   public Changes changes() {

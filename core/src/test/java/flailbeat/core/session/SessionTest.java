@@ -17,6 +17,7 @@ import flailbeat.core.quantize.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport.State;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -369,9 +370,7 @@ class SessionTest {
               i % 128, 64, new flailbeat.core.model.Played(i * 50L, i * 50L + 40)));
     }
     Track track = session.document().track();
-    session.edit(
-        "Many",
-        s -> NoteEdits.add(s, track.id(), many, new flailbeat.core.time.TickRange(0, 5_000_000)));
+    session.edit("Many", s -> NoteEdits.add(s, track.id(), many, new TickRange(0, 5_000_000)));
     session.document().selectAll();
     session.quantize();
     Set<NoteId> all = session.document().selection();
@@ -406,5 +405,45 @@ class SessionTest {
         .isEqualTo("1 track beyond the first 64 is silent here; it is kept and exported");
     performer.press(PhysicalKey.A, nowMs * MS);
     assertThat(player.sounding).isEmpty();
+  }
+
+  @Test
+  void another_tempo_while_calibrating_ends_it_and_plays_nothing_else() {
+    recordEight();
+    session.calibrate();
+    session.edit("Tempo 90", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
+    assertThat(conductor.isCalibrating()).isFalse();
+    assertThat(conductor.transport().isRunning()).isFalse();
+    assertThat(player.playing).isFalse();
+    session.tick();
+    assertThat(session.notice().text()).isEqualTo("Calibration stopped: the tempo is another now");
+  }
+
+  @Test
+  void another_loop_while_calibrating_leaves_the_clicks_alone() {
+    session.calibrate();
+    session.loop(new TickRange(0, 3840));
+    assertThat(conductor.isCalibrating()).isTrue();
+    assertThat(conductor.transport().loop()).isEmpty();
+  }
+
+  @Test
+  void a_listener_that_fails_keeps_no_other_from_hearing_and_the_person_is_told() {
+    List<Aspect> heard = new ArrayList<>();
+    session
+        .changes()
+        .listen(
+            a -> {
+              if (a == Aspect.SONG) {
+                throw new IllegalStateException("a picture failed");
+              }
+            });
+    session.changes().listen(heard::add);
+    recordEight();
+    assertThat(notes()).as("nothing is lost").hasSize(8);
+    assertThat(heard).contains(Aspect.SONG, Aspect.PASS, Aspect.TRANSPORT);
+    session.stop();
+    session.edit("Name the song", s -> s.withTitle("Night ferry"));
+    assertThat(session.notice().text()).contains("a picture failed", "Your song is still here");
   }
 }

@@ -1,0 +1,118 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.app.shell.HabitKeeper;
+import flailbeat.app.shell.Mishaps;
+import flailbeat.app.shell.Prompts.Unsaved;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.keys.Touch;
+import flailbeat.core.session.habits.HabitsFile;
+import java.lang.Thread.UncaughtExceptionHandler;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import org.junit.jupiter.api.Test;
+
+/** Work that is in danger while something goes on in the background, or goes wrong. */
+class NothingLostTest extends HeadlessWindow {
+  private void rename(String title) {
+    ui.session.edit("Name the song", s -> s.withTitle(title));
+  }
+
+  @Test
+  void what_is_edited_while_another_song_is_read_is_asked_about() throws Exception {
+    Path other = folder.resolve("other.flail");
+    SongFiles.write(ui.session.song().withTitle("Other"), other);
+    ui.answers.unsaved = Unsaved.STAY;
+    ui.run(
+        () -> {
+          ui.window.files().open(other);
+          rename("Mine");
+        });
+    ui.await(() -> ui.answers.asked.equals("unsaved Mine"));
+    assertThat(ui.session.song().title()).isEqualTo("Mine");
+    ui.answers.unsaved = Unsaved.DISCARD;
+    ui.run(() -> ui.window.files().open(other));
+    ui.await(() -> ui.session.song().title().equals("Other"));
+  }
+
+  @Test
+  void what_is_edited_while_the_song_is_saved_is_saved_too_before_it_closes() throws Exception {
+    Path file = folder.resolve("mine.flail");
+    ui.answers.unsaved = Unsaved.SAVE;
+    ui.answers.file = Optional.of(file);
+    AtomicBoolean closed = new AtomicBoolean();
+    ui.run(
+        () -> {
+          rename("Mine");
+          ui.window.files().afterUnsavedWork(() -> closed.set(true));
+          rename("Mine, longer");
+        });
+    ui.await(closed::get);
+    assertThat(SongFiles.read(file).song().title()).isEqualTo("Mine, longer");
+  }
+
+  private HabitKeeper keeperIn(Path file) {
+    System.setProperty("flailbeat.habits", file.toString());
+    try {
+      return ui.get(
+          () -> {
+            HabitKeeper keeper = new HabitKeeper(ui.session);
+            keeper.start();
+            return keeper;
+          });
+    } finally {
+      System.clearProperty("flailbeat.habits");
+    }
+  }
+
+  private void setStep(int step) {
+    Touch touch = ui.session.performer().hands().touch();
+    ui.run(() -> ui.session.performer().setTouch(touch.withStep(step)));
+  }
+
+  @Test
+  void a_setting_made_just_before_closing_is_there_the_next_time() throws Exception {
+    Path file = folder.resolve("habits.json");
+    HabitKeeper keeper = keeperIn(file);
+    ui.run(keeper::close);
+    assertThat(file).as("nothing was set, so nothing is written").doesNotExist();
+    HabitKeeper another = keeperIn(file);
+    setStep(17);
+    ui.run(another::close);
+    assertThat(HabitsFile.read(file).orElseThrow().touch().step()).isEqualTo(17);
+  }
+
+  @Test
+  void settings_that_cannot_be_kept_are_told() throws Exception {
+    Path inTheWay = Files.createFile(folder.resolve("file"));
+    HabitKeeper keeper = keeperIn(inTheWay.resolve("habits.json"));
+    setStep(17);
+    ui.await(() -> ui.session.notice().text().startsWith("Your settings cannot be kept"));
+    ui.run(keeper::close);
+  }
+
+  @Test
+  void a_fault_that_nobody_caught_is_told_and_the_song_stays() throws Exception {
+    UncaughtExceptionHandler onAll = Thread.getDefaultUncaughtExceptionHandler();
+    UncaughtExceptionHandler onWindow =
+        ui.get(() -> Thread.currentThread().getUncaughtExceptionHandler());
+    try {
+      ui.run(() -> Mishaps.tellIn(ui.session));
+      ui.run(() -> rename("Mine"));
+      Platform.runLater(
+          () -> {
+            throw new IllegalStateException("no picture");
+          });
+      ui.await(() -> ui.session.notice().text().contains("no picture"));
+      assertThat(ui.session.notice().warning()).isTrue();
+      assertThat(ui.session.song().title()).isEqualTo("Mine");
+    } finally {
+      Thread.setDefaultUncaughtExceptionHandler(onAll);
+      ui.run(() -> Thread.currentThread().setUncaughtExceptionHandler(onWindow));
+    }
+  }
+}
