@@ -77,7 +77,9 @@ public final class HabitKeeper {
         .changes()
         .listen(
             aspect -> {
-              if (aspect == Aspect.SETTINGS || aspect == Aspect.LAYOUT || aspect == Aspect.TIMING) {
+              boolean kept =
+                  aspect == Aspect.SETTINGS || aspect == Aspect.LAYOUT || aspect == Aspect.TIMING;
+              if (kept && !writer.isShutdown()) {
                 later.playFromStart();
               }
             });
