@@ -1,9 +1,11 @@
 package flailbeat.audio;
 
-import flailbeat.audio.line.DeviceLine;
+import flailbeat.audio.line.GrowingLine;
 import flailbeat.audio.line.LineLost;
 import flailbeat.audio.line.OutputLine;
+import flailbeat.audio.line.Outputs;
 import flailbeat.audio.line.SilentLine;
+import flailbeat.audio.line.SystemOutputs;
 import flailbeat.audio.sound.Sound;
 import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
@@ -17,8 +19,10 @@ import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.Repeats;
+import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
@@ -39,6 +43,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   private static final long HUNG_NANOS = 1_500_000_000;
 
   private final Clock clock;
+  private final Outputs outputs;
   private final Feed feed = new Feed();
   private final ExecutorService loader =
       Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
@@ -47,25 +52,50 @@ public final class AudioEngine implements Player, AutoCloseable {
   private final Instrument[] chosen = new Instrument[Parts.MOST];
   private volatile Optional<String> fault = Optional.empty();
   private volatile AudioThread thread;
+  private volatile SoundSettings settings = SoundSettings.standard();
+  private volatile int bufferBytes;
+  private volatile int openings;
 
-  private AudioEngine(Clock clock) {
+  AudioEngine(Clock clock, Outputs outputs) {
     this.clock = clock;
+    this.outputs = outputs;
     this.synth = CompletableFuture.supplyAsync(Synth::new, loader);
     this.renderer = synth.thenApply(s -> new Renderer(s, feed));
   }
 
-  /** An engine that plays on the system's default device, as far as there is one. */
+  /** An engine for the system's devices; {@link #open} begins to sound. */
   public static AudioEngine onDevice(Clock clock) {
-    AudioEngine engine = new AudioEngine(clock);
-    engine.openDevice();
-    return engine;
+    return new AudioEngine(clock, new SystemOutputs(clock));
   }
 
   /** An engine that is silent on purpose, for tests and measurements. */
   public static AudioEngine silent(Clock clock) {
-    AudioEngine engine = new AudioEngine(clock);
+    AudioEngine engine = new AudioEngine(clock, new SystemOutputs(clock));
     engine.startOn(new SilentLine(clock));
     return engine;
+  }
+
+  /** Begins to sound on a device, or goes over to another; what plays goes on. */
+  public void open(SoundSettings wanted) {
+    settings = wanted;
+    openDevice(wanted.bufferToBegin(GrowingLine.SIZES.getFirst()));
+  }
+
+  /** The devices that there are. May take a while. */
+  public List<String> devices() {
+    return outputs.names();
+  }
+
+  /** How much the device's buffer holds now; 0 while there is none. */
+  public int bufferBytes() {
+    AudioThread current = thread;
+    return current != null && current.isOnDevice() ? bufferBytes : 0;
+  }
+
+  /** How long it is from a key to its sound through the device's buffer, at most. */
+  public long latencyNanos() {
+    AudioThread current = thread;
+    return current == null ? 0 : current.latencyNanos();
   }
 
   /** Why nothing is heard, in a line for the person; empty when all is well. */
@@ -85,48 +115,80 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   /** Looks for the device again; what plays goes on. */
   public void retryDevice() {
-    openDevice();
+    open(settings);
   }
 
-  /** Called now and then: a device that hangs is given up for silence. */
+  /** Called now and then, and never waits: a device that hangs gets more room, or is given up. */
   public void watch() {
     AudioThread current = thread;
-    if (current != null
-        && current.isOnDevice()
-        && clock.nanoTime() - current.lastBlockNanos() > HUNG_NANOS) {
-      current.abandon();
+    if (current == null
+        || !current.isOnDevice()
+        || clock.nanoTime() - current.lastBlockNanos() <= HUNG_NANOS) {
+      return;
+    }
+    current.abandon();
+    int larger = GrowingLine.larger(bufferBytes);
+    if (settings.isAutomatic() && larger > bufferBytes) {
+      LOG.info("The device hangs with a buffer of {} bytes", bufferBytes);
+      openDevice(larger);
+    } else {
       goSilent("the sound device does not answer");
     }
   }
 
-  private void openDevice() {
-    Thread opener =
-        daemon(
-            () -> {
-              try {
-                OutputLine line = DeviceLine.open(clock);
-                fault = Optional.empty();
-                startOn(line);
-              } catch (LineLost | RuntimeException e) {
-                LOG.debug("The device does not open", e);
-                goSilent("no sound device was found");
-              }
-            },
-            "sound-device-opener");
-    opener.start();
+  private void openDevice(int buffer) {
+    int mine = ++openings;
+    SoundSettings wanted = settings;
+    bufferBytes = buffer;
+    away(
+        () -> {
+          try {
+            OutputLine line =
+                new GrowingLine(
+                    clock,
+                    outputs,
+                    wanted.device(),
+                    buffer,
+                    wanted.isAutomatic(),
+                    bytes -> bufferBytes = bytes);
+            if (mine == openings) {
+              fault = Optional.empty();
+              startOn(line);
+            } else {
+              line.close();
+            }
+          } catch (LineLost | RuntimeException e) {
+            LOG.debug("The device does not open", e);
+            if (mine == openings) {
+              boolean any = wanted.device().isEmpty();
+              silent(any ? "no sound device was found" : wanted.device() + " does not open");
+            }
+          }
+        });
   }
 
   private void goSilent(String why) {
+    away(() -> silent(why));
+  }
+
+  private void silent(String why) {
     LOG.warn("Going on in silence: {}", why);
     fault = Optional.of(why);
     startOn(new SilentLine(clock));
+  }
+
+  /** Devices may take their time: nobody waits for them. */
+  private static void away(Runnable work) {
+    daemon(work, "sound-device").start();
   }
 
   private synchronized void startOn(OutputLine line) {
     if (thread != null) {
       thread.finish();
     }
-    thread = new AudioThread(renderer.join(), line, clock, this::goSilent);
+    thread =
+        new AudioThread(
+            renderer.join(), line, clock, this::goSilent, why -> fault = Optional.of(why));
     thread.start();
   }
 

@@ -1,12 +1,14 @@
 package flailbeat.audio;
 
-import flailbeat.audio.line.DeviceLine;
 import flailbeat.audio.line.LineLost;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
 import flailbeat.core.time.Clock;
+import java.util.Arrays;
 import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Renders block after block and hands each to the line, which paces it. */
 public final class AudioThread {
@@ -16,6 +18,7 @@ public final class AudioThread {
     void block(float[] samples, long atNanos);
   }
 
+  private static final Logger LOG = LoggerFactory.getLogger(AudioThread.class);
   private static final Tap NO_TAP = (samples, atNanos) -> {};
   private static final long JOIN_MILLIS = 500;
 
@@ -23,12 +26,26 @@ public final class AudioThread {
   private final OutputLine line;
   private final Clock clock;
   private final Consumer<String> onLost;
+  private final Consumer<String> onFailed;
   private final Thread thread;
   private volatile boolean running = true;
   private volatile long lastBlockNanos;
   private volatile Tap tap = NO_TAP;
+  private boolean failed;
 
-  AudioThread(Renderer renderer, OutputLine line, Clock clock, Consumer<String> onLost) {
+  /**
+   * A thread that renders to a line.
+   *
+   * @param onLost told why the thread has ended by itself, as its last act
+   * @param onFailed told why it goes on with nothing but silence
+   */
+  AudioThread(
+      Renderer renderer,
+      OutputLine line,
+      Clock clock,
+      Consumer<String> onLost,
+      Consumer<String> onFailed) {
+    this.onFailed = onFailed;
     this.renderer = renderer;
     this.line = line;
     this.clock = clock;
@@ -44,7 +61,7 @@ public final class AudioThread {
   }
 
   boolean isOnDevice() {
-    return running && line instanceof DeviceLine;
+    return running && line.isDevice();
   }
 
   long lastBlockNanos() {
@@ -82,19 +99,58 @@ public final class AudioThread {
     byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
     String lost = null;
     try {
-      while (running) {
-        renderer.render(line.nextHeardNanos(), block);
-        tap.block(renderer.samples(), clock.nanoTime());
+      while (render(block)) {
         line.write(block);
         lastBlockNanos = clock.nanoTime();
       }
     } catch (LineLost e) {
       lost = e.getMessage();
+    } catch (RuntimeException | Error e) {
+      LOG.error("The audio thread failed", e);
+      lost = "the sound failed (" + e + ")";
     } finally {
-      line.close();
+      close();
     }
     if (lost != null && running) {
       onLost.accept(lost);
+    }
+  }
+
+  /** Renders a block, unless another thread has taken over; two never render at once. */
+  private boolean render(byte[] block) {
+    synchronized (renderer) {
+      if (!running) {
+        return false;
+      }
+      long heard = line.nextHeardNanos();
+      try {
+        renderer.render(heard, block);
+      } catch (RuntimeException | Error e) {
+        if (line.isDevice()) {
+          throw e;
+        }
+        Arrays.fill(block, (byte) 0);
+        sayFailed(e);
+      }
+      tap.block(renderer.samples(), clock.nanoTime());
+      return true;
+    }
+  }
+
+  /** On a line of silence there is nothing to be lost: it goes on at the right speed. */
+  private void sayFailed(Throwable e) {
+    if (!failed) {
+      failed = true;
+      LOG.error("The synthesizer failed", e);
+      onFailed.accept("the sound failed (" + e + ")");
+    }
+  }
+
+  private void close() {
+    try {
+      line.close();
+    } catch (RuntimeException e) {
+      LOG.warn("The line did not close", e);
     }
   }
 }

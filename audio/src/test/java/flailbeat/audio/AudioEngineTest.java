@@ -3,6 +3,8 @@ package flailbeat.audio;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.audio.line.FakeOutputs;
+import flailbeat.audio.line.GrowingLine;
 import flailbeat.audio.line.LineLost;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.line.SilentLine;
@@ -12,12 +14,15 @@ import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.time.Clock;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Optional;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -57,7 +62,7 @@ class AudioEngineTest {
     Synth synth = new Synth();
     OutputLine line = new DyingLine();
     AudioThread thread =
-        new AudioThread(new Renderer(synth, new Feed()), line, Clock.SYSTEM, lost::add);
+        new AudioThread(new Renderer(synth, new Feed()), line, Clock.SYSTEM, lost::add, lost::add);
     thread.start();
     assertThat(lost.poll(5, TimeUnit.SECONDS)).isEqualTo("pulled out");
     synth.close();
@@ -88,6 +93,95 @@ class AudioEngineTest {
     @Override
     public void close() {
       line.close();
+    }
+  }
+
+  /** Waits until something is so, at most ten seconds. */
+  private static void await(BooleanSupplier condition) throws InterruptedException {
+    for (int i = 0; i < 1000 && !condition.getAsBoolean(); i++) {
+      Thread.sleep(10);
+    }
+    assertThat(condition.getAsBoolean()).isTrue();
+  }
+
+  /** How many seconds of sound a device took in two seconds. */
+  private static double pace(FakeOutputs device) throws InterruptedException {
+    long frames = device.framesTaken();
+    long before = System.nanoTime();
+    Thread.sleep(2000);
+    double seconds = (System.nanoTime() - before) / 1e9;
+    return (device.framesTaken() - frames) / (double) OutputLine.FRAME_RATE / seconds;
+  }
+
+  @Test
+  void a_device_that_keeps_pace_only_with_a_larger_buffer_gets_one_and_it_is_remembered()
+      throws Exception {
+    FakeOutputs device = new FakeOutputs(16_384);
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+      engine.open(SoundSettings.standard());
+      await(() -> engine.bufferBytes() == 16_384);
+      assertThat(device.opened()).containsExactly(4096, 8192, 16_384);
+      assertThat(pace(device)).isCloseTo(1, within(0.15));
+      assertThat(device.opened()).as("and no larger than it needs").hasSize(3);
+      assertThat(engine.fault()).isEmpty();
+      assertThat(engine.latencyNanos()).isCloseTo(93_000_000, within(1_000_000L));
+      engine.open(SoundSettings.standard().withFound(engine.bufferBytes()));
+      await(() -> device.opened().size() == 4);
+      assertThat(device.opened().getLast()).isEqualTo(16_384);
+    }
+    await(() -> device.openNow() == 0);
+  }
+
+  @Test
+  void a_buffer_that_was_chosen_is_kept_though_the_device_is_slow_with_it() throws Exception {
+    FakeOutputs device = new FakeOutputs(16_384);
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+      engine.open(SoundSettings.standard().withDevice("Fake").withBuffer(8192));
+      await(() -> engine.bufferBytes() == 8192);
+      Thread.sleep(1500);
+      assertThat(device.opened()).containsExactly(8192);
+    }
+  }
+
+  @Test
+  void a_device_that_hangs_gets_more_room_and_is_given_up_at_the_last_without_waiting()
+      throws Exception {
+    FakeOutputs device = new FakeOutputs(Integer.MAX_VALUE);
+    device.hang();
+    AtomicLong ahead = new AtomicLong();
+    try (AudioEngine engine = new AudioEngine(() -> System.nanoTime() + ahead.get(), device)) {
+      engine.open(SoundSettings.standard());
+      for (int size : GrowingLine.SIZES) {
+        await(() -> device.opened().contains(size) && engine.bufferBytes() == size);
+        ahead.addAndGet(2_000_000_000L);
+        long before = System.nanoTime();
+        engine.watch();
+        assertThat(System.nanoTime() - before).as("nobody waits").isLessThan(400_000_000L);
+      }
+      await(() -> engine.fault().isPresent());
+      assertThat(engine.fault()).contains("the sound device does not answer");
+    }
+  }
+
+  @Test
+  void whatever_fails_on_the_audio_thread_is_told_and_song_time_goes_on() throws Exception {
+    FakeOutputs device = new FakeOutputs(0);
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+      engine.open(SoundSettings.standard());
+      await(() -> device.framesTaken() > 0);
+      long heard = System.nanoTime() + engine.leadNanos();
+      engine.cue(PlaybackPlan.SILENCE, 0, heard, Optional.empty());
+      engine.noteOn(200, 60, 100);
+      await(() -> engine.fault().isPresent());
+      assertThat(engine.fault().orElseThrow()).startsWith("the sound failed (");
+      await(() -> device.openNow() == 0);
+      long now = System.nanoTime() + 50_000_000;
+      engine.cue(null, 0, now, Optional.empty());
+      Thread.sleep(400);
+      assertThat(engine.songOffsetNanos()).as("no plan").isCloseTo(-now, within(20_000_000L));
+      long later = System.nanoTime() + 50_000_000;
+      engine.cue(PlaybackPlan.SILENCE, 0, later, Optional.empty());
+      assertThat(steadyOffset(engine)).isCloseTo(-later, within(20_000_000L));
     }
   }
 

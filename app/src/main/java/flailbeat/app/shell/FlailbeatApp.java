@@ -27,6 +27,7 @@ public final class FlailbeatApp extends Application {
     MainWindow window = new MainWindow(stage, session, engine, null);
     keeper = new HabitKeeper(session);
     keeper.start();
+    window.sound().open();
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());

@@ -10,6 +10,7 @@ import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
+import flailbeat.app.view.SoundPart;
 import flailbeat.app.view.TrackTabs;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
@@ -48,6 +49,7 @@ public final class MainWindow {
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiRoom midi;
+  private final SoundRoom sound;
   private final AnimationTimer timer = new Frames();
 
   /**
@@ -71,8 +73,12 @@ public final class MainWindow {
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
     InputMenu input = new InputMenu(midi::lookFor, midi::choose);
     midi.onCurrent(input::showName);
+    sound = new SoundRoom(session, engine);
+    SoundPart soundPart = new SoundPart(session, sound::lookFor);
+    sound.onState(soundPart::showState);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
-    SidePane pages = new SidePane(desk, new HandsPage(session), new RecordingPage(session, input));
+    SidePane pages =
+        new SidePane(desk, new HandsPage(session), new RecordingPage(session, input, soundPart));
     VBox root = layOut(palette, pages, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
@@ -125,6 +131,11 @@ public final class MainWindow {
     return midi;
   }
 
+  /** Where sound goes. */
+  public SoundRoom sound() {
+    return sound;
+  }
+
   /** The commands on files, for whoever starts the window. */
   public FileActions files() {
     return files;
@@ -171,7 +182,7 @@ public final class MainWindow {
       }
       if (now - lastWatch > WATCH_NANOS) {
         lastWatch = now;
-        engine.watch();
+        sound.watch();
         midi.watch();
         notices.showFault(engine.fault());
         sayLost();

@@ -156,7 +156,9 @@ public final class MidiRoom {
   }
 
   void close() {
-    leave();
-    executor.shutdown();
+    if (!executor.isShutdown()) {
+      leave();
+      executor.shutdown();
+    }
   }
 }

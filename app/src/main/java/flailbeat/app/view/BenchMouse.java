@@ -150,8 +150,9 @@ final class BenchMouse {
     return move.by(stepped, (int) -Math.round(dy / bench.scale().rowHeight()));
   }
 
+  /** The place of the release counts: the last move of a quick hand may not have come as a drag. */
   private void released(MouseEvent e) {
-    Gesture done = gesture;
+    Gesture done = gesture instanceof Gesture.Move move ? moved(move, e) : gesture;
     gesture = new Gesture.None();
     if (done instanceof Gesture.Move held && !held.move().isNothing()) {
       session.edit(held.move().label(), held.move());

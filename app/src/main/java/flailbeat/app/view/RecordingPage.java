@@ -39,7 +39,7 @@ public final class RecordingPage extends VBox {
   private final Button take;
   private final Button forget;
 
-  public RecordingPage(Session session, InputMenu input) {
+  public RecordingPage(Session session, InputMenu input, SoundPart sound) {
     this.session = session;
     this.conductor = session.conductor();
     getStyleClass().add("desk");
@@ -100,7 +100,8 @@ public final class RecordingPage extends VBox {
             taps,
             new HBox(6, calibrate, take, forget),
             Form.heading("MIDI input"),
-            input);
+            input,
+            sound);
     session
         .changes()
         .listen(

@@ -2,14 +2,12 @@ package flailbeat.audio.line;
 
 import flailbeat.core.time.Clock;
 import javax.sound.sampled.AudioFormat;
-import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
 
-/** The system's default sound device. */
-public final class DeviceLine implements OutputLine {
-  private static final AudioFormat FORMAT = new AudioFormat(FRAME_RATE, 16, 2, true, false);
-  private static final int BUFFER_BYTES = 4096;
+/** A sound device of the system. */
+final class DeviceLine implements OutputLine {
+  static final AudioFormat FORMAT = new AudioFormat(FRAME_RATE, 16, 2, true, false);
   private static final long NANOS_PER_SECOND = 1_000_000_000;
 
   /** How quickly the measured time of hearing follows: slowly, for it jumps with the device. */
@@ -28,20 +26,11 @@ public final class DeviceLine implements OutputLine {
     this.clock = clock;
   }
 
-  /**
-   * Opens the default device.
-   *
-   * @throws LineLost with the reason, when there is none or it is taken
-   */
-  public static DeviceLine open(Clock clock) throws LineLost {
-    try {
-      SourceDataLine line = AudioSystem.getSourceDataLine(FORMAT);
-      line.open(FORMAT, BUFFER_BYTES);
-      line.start();
-      return new DeviceLine(line, clock);
-    } catch (LineUnavailableException | IllegalArgumentException | IllegalStateException e) {
-      throw new LineLost(String.valueOf(e.getMessage()));
-    }
+  static DeviceLine open(SourceDataLine line, int bufferBytes, Clock clock)
+      throws LineUnavailableException {
+    line.open(FORMAT, bufferBytes);
+    line.start();
+    return new DeviceLine(line, clock);
   }
 
   @Override
@@ -76,6 +65,16 @@ public final class DeviceLine implements OutputLine {
   @Override
   public long latencyNanos() {
     return (long) line.getBufferSize() / BYTES_PER_FRAME * NANOS_PER_SECOND / FRAME_RATE;
+  }
+
+  @Override
+  public boolean isDevice() {
+    return true;
+  }
+
+  @Override
+  public boolean isDry() {
+    return line.available() >= line.getBufferSize();
   }
 
   @Override

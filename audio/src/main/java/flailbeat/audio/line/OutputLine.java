@@ -21,6 +21,16 @@ public interface OutputLine extends AutoCloseable {
   /** How long a frame written now waits to be heard, at most. */
   long latencyNanos();
 
+  /** Whether it is a device, which may hang or go, and not silence of our own. */
+  default boolean isDevice() {
+    return false;
+  }
+
+  /** Whether nothing that was written is left to be heard. */
+  default boolean isDry() {
+    return false;
+  }
+
   @Override
   void close();
 }

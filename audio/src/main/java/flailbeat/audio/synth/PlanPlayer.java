@@ -123,6 +123,7 @@ final class PlanPlayer {
     }
     long blockStart = unrolledNanos(frames);
     long blockEnd = unrolledNanos(frames + Synth.BLOCK_FRAMES);
+    frames += Synth.BLOCK_FRAMES; // first: time goes on though what follows may fail
     long from = blockStart - rounds;
     while (blockEnd - rounds > loopEnd()) {
       play(from, loopEnd(), blockStart);
@@ -130,7 +131,6 @@ final class PlanPlayer {
       from = run.loop().start();
     }
     play(from, blockEnd - rounds, blockStart);
-    frames += Synth.BLOCK_FRAMES;
   }
 
   /** Plays a stretch of song time, which is a block or the part of one at a loop's seam. */

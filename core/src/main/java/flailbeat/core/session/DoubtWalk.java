@@ -38,14 +38,24 @@ public final class DoubtWalk {
     return at < questions.size() ? questions.get(at) : List.of();
   }
 
-  /** How many are still to be decided. */
+  /** How many are still to be decided: notes that share both lines, as those of a chord, in one. */
   public int left() {
     return (int) timing.questions().stream().filter(DoubtWalk::isOpen).count();
   }
 
+  /** What a walk would do, in words; where notes are decided together, how many steps it takes. */
+  public String offer() {
+    int steps = left();
+    int notes = timing.questions().stream().filter(DoubtWalk::isOpen).mapToInt(List::size).sum();
+    String so = "Decide " + notes + " doubtful";
+    return steps == notes ? so : so + " in " + steps + (steps == 1 ? " step" : " steps");
+  }
+
   /** Which one it is, counted from 1, and of how many. */
   public String place() {
-    return (at + 1) + " of " + timing.questions().size();
+    List<List<NotePlan>> all = timing.questions();
+    boolean together = all.stream().anyMatch(q -> q.size() > 1);
+    return (together ? "Step " : "Doubtful ") + (at + 1) + " of " + all.size();
   }
 
   private static boolean isOpen(List<NotePlan> question) {
@@ -55,9 +65,7 @@ public final class DoubtWalk {
   /** What it asks; empty when it is over. */
   public String says() {
     return on
-        ? "Doubtful "
-            + place()
-            + ": \u2190 earlier, \u2192 later line; any other key keeps it. Esc leaves."
+        ? place() + ": \u2190 earlier, \u2192 later line; any other key keeps it. Esc leaves."
         : "";
   }
 

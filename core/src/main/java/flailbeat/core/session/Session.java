@@ -47,6 +47,7 @@ public final class Session {
   private final Tidying tidying;
   private final BeatDesk beat;
   private final Presets presets = new Presets(changes);
+  private final SoundDesk sound = new SoundDesk(changes);
   private Notice notice = Notice.NONE;
   private boolean tellingMishap;
   private Grid snap = Grid.of(NoteValue.straight(16));
@@ -106,6 +107,11 @@ public final class Session {
   /** The walk through the doubtful notes of the preview. */
   public DoubtWalk doubts() {
     return doubts;
+  }
+
+  /** Where sound goes. */
+  public SoundDesk sound() {
+    return sound;
   }
 
   /** The person's own ways to quantize. */

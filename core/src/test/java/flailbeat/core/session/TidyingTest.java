@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
@@ -16,8 +18,10 @@ import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -223,5 +227,24 @@ class TidyingTest {
     int pitch = lamps().get(0).pitch();
     long alike = lamps().stream().filter(n -> n.pitch() == pitch).count();
     assertThat(session.document().selection()).hasSize((int) alike);
+  }
+
+  @Test
+  void what_is_to_be_decided_is_as_many_notes_as_are_doubtful_and_says_in_how_many_steps() {
+    session.open(Song.empty(), Optional.empty());
+    Random random = new Random(3);
+    List<NoteEdits.NewNote> many = new ArrayList<>();
+    for (int i = 0; i < 400; i++) {
+      long onset = random.nextInt(30_000);
+      many.add(new NoteEdits.NewNote(40 + i % 40, 90, new Played(onset, onset + 100)));
+    }
+    session.edit(
+        "Many", s -> NoteEdits.add(s, s.tracks().get(0).id(), many, new TickRange(0, 30_000)));
+    int doubtful = session.timing().plan().doubtful();
+    assertThat(doubtful).isGreaterThan(session.doubts().left());
+    assertThat(session.doubts().offer())
+        .isEqualTo("Decide " + doubtful + " doubtful in " + session.doubts().left() + " steps");
+    session.walkDoubtful();
+    assertThat(session.doubts().says()).startsWith("Step 1 of " + session.doubts().left());
   }
 }

@@ -192,8 +192,8 @@ public final class TimingDeskView extends VBox {
     int left = doubts.left();
     walk.setText(
         doubts.isOn()
-            ? "Doubtful " + doubts.place() + ", " + left + " left"
-            : left == 0 ? "No doubtful notes" : "Decide " + left + " doubtful");
+            ? doubts.place() + ", " + left + " left"
+            : left == 0 ? "No doubtful notes" : doubts.offer());
     walk.setDisable(left == 0 && !doubts.isOn());
     if (left > 0 && !walk.getStyleClass().contains("calls")) {
       walk.getStyleClass().add("calls");

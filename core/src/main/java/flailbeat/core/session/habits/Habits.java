@@ -8,6 +8,7 @@ import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
+import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
@@ -38,7 +39,8 @@ public record Habits(
     NoteValue repeat,
     QuantizeSettings quantize,
     Map<String, QuantizeSettings> presets,
-    Set<Set<PhysicalKey>> blocked) {
+    Set<Set<PhysicalKey>> blocked,
+    SoundSettings sound) {
 
   /** What is set in a session now. */
   public static Habits of(Session session) {
@@ -56,7 +58,8 @@ public record Habits(
         session.conductor().repeater().value(),
         session.timing().settings(),
         session.presets().all(),
-        session.keyboard().blockings().combinations());
+        session.keyboard().blockings().combinations(),
+        session.sound().settings());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -87,6 +90,9 @@ public record Habits(
     }
     if (presets != null) {
       session.presets().setAll(presets);
+    }
+    if (sound != null) {
+      session.sound().set(sound);
     }
     if (blocked != null) {
       session.keyboard().setBlockings(new Blockings(blocked));
