@@ -21,5 +21,5 @@ if not defined jar (
   popd
   for %%f in ("%root%app\target\flailbeat-app-*.jar") do set "jar=%%f"
 )
-"%jdk%\bin\java" -XX:+UseSerialGC -jar "%jar%" %*
+"%jdk%\bin\java" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -jar "%jar%" %*
 exit /b %errorlevel%

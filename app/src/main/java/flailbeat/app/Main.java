@@ -12,16 +12,28 @@ public final class Main {
   private static final Set<String> COMMANDS =
       Set.of("info", "convert", "quantize", "help", "--help", "-h", "--version", "-V");
 
+  private static final String LINE = "%1$tT.%1$tL %4$s %3$s - %5$s%6$s%n";
+
   /** JavaFX warns of being on the class path, which is how it is meant here. */
   private static final Logger TOOLKIT = Logger.getLogger("javafx");
 
+  private static final Logger ALL = Logger.getLogger("");
+
   private Main() {}
 
+  /** What needs no parser, which would take its time: nothing, the demo, or a file. */
+  private static boolean isPlainStart(String[] args) {
+    return args.length == 0
+        || args.length == 1 && (args[0].equals("--demo") || !args[0].startsWith("-"));
+  }
+
   public static void main(String[] args) {
+    System.setProperty("java.util.logging.SimpleFormatter.format", LINE);
+    ALL.setLevel(Level.WARNING);
     if (args.length > 0 && COMMANDS.contains(args[0])) {
       System.exit(CommandLineApp.run(args));
     }
-    int wrong = CommandLineApp.checkWindowWords(args);
+    int wrong = isPlainStart(args) ? 0 : CommandLineApp.checkWindowWords(args);
     if (wrong != 0) {
       System.exit(wrong);
     }

@@ -25,8 +25,10 @@ import flailbeat.core.time.Loop;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -42,6 +44,9 @@ public final class AudioEngine implements Player, AutoCloseable {
   private static final long LEAD_NANOS = 12_000_000;
   private static final long HUNG_NANOS = 1_500_000_000;
 
+  /** However late the window is, the other sounds wait no longer than this. */
+  private static final int REST_SECONDS = 3;
+
   private final Clock clock;
   private final Outputs outputs;
   private final Feed feed = new Feed();
@@ -49,6 +54,8 @@ public final class AudioEngine implements Player, AutoCloseable {
       Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
   private final CompletableFuture<Synth> synth;
   private final CompletableFuture<Renderer> renderer;
+  private final CountDownLatch restMayLoad = new CountDownLatch(1);
+  private boolean firstLoaded;
   private final Instrument[] chosen = new Instrument[Parts.MOST];
   private volatile Optional<String> fault = Optional.empty();
   private volatile AudioThread thread;
@@ -72,6 +79,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   public static AudioEngine silent(Clock clock) {
     AudioEngine engine = new AudioEngine(clock, new SystemOutputs(clock));
     engine.startOn(new SilentLine(clock));
+    engine.loadRest();
     return engine;
   }
 
@@ -79,6 +87,14 @@ public final class AudioEngine implements Player, AutoCloseable {
   public void open(SoundSettings wanted) {
     settings = wanted;
     openDevice(wanted.bufferToBegin(GrowingLine.SIZES.getFirst()));
+  }
+
+  /**
+   * Lets the sounds of other parts load than of the first: called once the window is there, which
+   * has more need of the processor until then.
+   */
+  public void loadRest() {
+    restMayLoad.countDown();
   }
 
   /** The devices that there are. May take a while. */
@@ -223,8 +239,14 @@ public final class AudioEngine implements Player, AutoCloseable {
     loader.execute(
         () -> {
           try {
+            if (firstLoaded && !restMayLoad.await(REST_SECONDS, TimeUnit.SECONDS)) {
+              LOG.debug("The window is late; sounds load meanwhile");
+            }
+            firstLoaded = true;
             synth.join().load(sound);
             synth.join().choose(part, sound.instrument());
+          } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
           } catch (RuntimeException e) {
             LOG.error("{} does not load", sound.title(), e);
             fault = Optional.of("the sound " + sound.title() + " does not load");

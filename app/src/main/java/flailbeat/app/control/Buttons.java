@@ -3,7 +3,6 @@ package flailbeat.app.control;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import org.kordamp.ikonli.Ikon;
 import org.kordamp.ikonli.javafx.FontIcon;
 
@@ -34,7 +33,7 @@ public final class Buttons {
   private static <B extends ButtonBase> B dressed(B button, String hint) {
     button.setFocusTraversable(false);
     button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    button.setTooltip(new Tooltip(hint));
+    Hints.on(button, hint);
     return button;
   }
 }

@@ -4,7 +4,6 @@ import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 
@@ -32,7 +31,7 @@ public final class EntryField extends HBox {
     field.setPrefColumnCount(columns);
     field.setMinWidth(USE_PREF_SIZE);
     field.setFocusTraversable(false);
-    field.setTooltip(new Tooltip(hint));
+    Hints.on(field, hint);
     field.setAccessibleText(hint);
     refusal.getStyleClass().add("refusal");
     refusal.setMinWidth(USE_PREF_SIZE);

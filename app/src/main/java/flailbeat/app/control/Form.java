@@ -8,7 +8,6 @@ import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -95,7 +94,7 @@ public final class Form {
     CheckBox box = new CheckBox(text);
     box.setId(id);
     box.setFocusTraversable(false);
-    box.setTooltip(new Tooltip(hint));
+    Hints.on(box, hint);
     box.setOnAction(e -> onChosen.accept(box.isSelected()));
     return box;
   }

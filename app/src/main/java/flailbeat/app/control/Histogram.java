@@ -6,7 +6,6 @@ import java.util.Locale;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.control.Tooltip;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
@@ -32,8 +31,7 @@ public final class Histogram extends Canvas {
     this.palette = palette;
     palette.onChange(this::draw);
     setCursor(Cursor.CROSSHAIR);
-    Tooltip.install(
-        this, new Tooltip("Drag over a part to select its notes; click for the whole clip"));
+    Hints.on(this, "Drag over a part to select its notes; click for the whole clip");
     setOnMousePressed(e -> brush(e.getX(), e.getX()));
     setOnMouseDragged(e -> brush(brushFrom, e.getX()));
     setOnMouseReleased(

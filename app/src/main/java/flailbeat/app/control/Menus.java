@@ -2,7 +2,6 @@ package flailbeat.app.control;
 
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.Tooltip;
 
 /** Makes menus that never take the keyboard. */
 public final class Menus {
@@ -17,7 +16,7 @@ public final class Menus {
   public static <M extends MenuButton> M dressed(M menu, String id, String hint) {
     menu.setId(id);
     menu.setFocusTraversable(false);
-    menu.setTooltip(new Tooltip(hint));
+    Hints.on(menu, hint);
     return menu;
   }
 

@@ -6,7 +6,9 @@ import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.habits.Habits;
 import flailbeat.core.session.habits.HabitsFile;
+import flailbeat.core.session.habits.HabitsPlace;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
@@ -40,6 +42,7 @@ public final class HabitKeeper {
           });
   private final PauseTransition later = new PauseTransition(MOMENT);
   private Optional<Habits> kept = Optional.empty();
+  private boolean begun;
   private boolean faultTold;
 
   /** One that keeps settings where this system keeps what is a person's own. */
@@ -56,22 +59,51 @@ public final class HabitKeeper {
   private static Path place() {
     String elsewhere = System.getProperty("flailbeat.habits");
     return elsewhere == null
-        ? HabitsFile.place(
+        ? HabitsPlace.of(
             System.getenv(),
             System.getProperty("os.name"),
             Path.of(System.getProperty("user.home")))
         : Path.of(elsewhere);
   }
 
-  /** Sets what was kept, and keeps from now on. */
-  public void start() {
+  /**
+   * Sets what was kept, which is read away from the window's thread, and keeps from then on.
+   *
+   * @param then done once it is set
+   */
+  public void start(Runnable then) {
     session.performer().setLayout(KeyLayout.guess(Locale.getDefault()));
-    try {
-      HabitsFile.read(file).ifPresent(h -> h.applyTo(session));
-    } catch (IOException e) {
-      LOG.warn("Starting with standard settings", e);
-      session.tell(new Notice("Starting with standard settings: " + e.getMessage(), true));
+    if (Files.exists(file)) {
+      writer.execute(() -> read(then));
+    } else {
+      begin(then);
     }
+  }
+
+  private void read(Runnable then) {
+    Runnable found;
+    try {
+      Optional<Habits> read = HabitsFile.read(file);
+      found = () -> read.ifPresent(h -> h.applyTo(session));
+    } catch (IOException | RuntimeException e) {
+      LOG.warn("Starting with standard settings", e);
+      String said = "Starting with standard settings: " + e.getMessage();
+      found = () -> session.tell(new Notice(said, true));
+    }
+    Runnable set = found;
+    Platform.runLater(
+        () -> {
+          try {
+            set.run();
+          } finally {
+            begin(then);
+          }
+        });
+  }
+
+  private void begin(Runnable then) {
+    begun = true;
+    then.run();
     kept = Optional.of(Habits.of(session));
     session
         .changes()
@@ -86,6 +118,9 @@ public final class HabitKeeper {
   }
 
   private void keep() {
+    if (!begun || writer.isShutdown()) {
+      return;
+    }
     Habits now = Habits.of(session);
     if (kept.filter(now::equals).isPresent()) {
       return;

@@ -71,14 +71,9 @@ public final class MainWindow {
     map = new SongMap(session, palette);
     KeyDeck deck = new KeyDeck(session, palette);
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
-    InputMenu input = new InputMenu(midi::lookFor, midi::choose);
-    midi.onCurrent(input::showName);
     sound = new SoundRoom(session, engine);
-    SoundPart soundPart = new SoundPart(session, sound::lookFor);
-    sound.onState(soundPart::showState);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
-    SidePane pages =
-        new SidePane(desk, new HandsPage(session), new RecordingPage(session, input, soundPart));
+    SidePane pages = new SidePane(desk, () -> new HandsPage(session), this::recordingPage);
     VBox root = layOut(palette, pages, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
@@ -101,6 +96,14 @@ public final class MainWindow {
     showTitle();
     root.setFocusTraversable(true);
     root.requestFocus();
+  }
+
+  private RecordingPage recordingPage() {
+    InputMenu input = new InputMenu(midi::lookFor, midi::choose);
+    midi.onCurrent(input::showName);
+    SoundPart soundPart = new SoundPart(session, sound::lookFor);
+    sound.onState(soundPart::showState);
+    return new RecordingPage(session, input, soundPart);
   }
 
   private VBox layOut(Palette palette, SidePane pages, KeyDeck deck) {

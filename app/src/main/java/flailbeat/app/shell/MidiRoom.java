@@ -52,9 +52,10 @@ public final class MidiRoom {
     this.inputs = inputs;
   }
 
-  /** Tells the name of the device that is listened to, whenever it is another. */
+  /** Tells the name of the device that is listened to: now, and whenever it is another. */
   void onCurrent(Consumer<Optional<String>> listener) {
     onCurrent = listener;
+    listener.accept(current.map(MidiInput::name));
   }
 
   /** Looks for devices, which may take a while. */

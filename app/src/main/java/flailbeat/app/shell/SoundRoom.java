@@ -49,9 +49,10 @@ public final class SoundRoom {
     }
   }
 
-  /** Tells how long sound waits in the device, in words, whenever that is another. */
+  /** Tells how long sound waits in the device, in words: now, and whenever that is another. */
   void onState(Consumer<String> listener) {
     onState = listener;
+    listener.accept(shown);
   }
 
   /** Looks for devices, which may take a while. */

@@ -1,6 +1,7 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Hints;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
 import javafx.scene.control.Button;
@@ -8,7 +9,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -92,8 +92,7 @@ final class TopBar extends HBox {
     var redoLabel = session.document().redoLabel();
     undo.setDisable(undoLabel.isEmpty());
     redo.setDisable(redoLabel.isEmpty());
-    undo.setTooltip(new Tooltip(undoLabel.map(l -> "Undo: " + l).orElse("Undo") + " (Ctrl+Z)"));
-    redo.setTooltip(
-        new Tooltip(redoLabel.map(l -> "Redo: " + l).orElse("Redo") + " (Ctrl+Shift+Z)"));
+    Hints.on(undo, undoLabel.map(l -> "Undo: " + l).orElse("Undo") + " (Ctrl+Z)");
+    Hints.on(redo, redoLabel.map(l -> "Redo: " + l).orElse("Redo") + " (Ctrl+Shift+Z)");
   }
 }

@@ -1,5 +1,6 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.pitch.OctaveNames;
@@ -44,9 +45,8 @@ final class GridPainter {
         g.fillRect(0, y, width, scale.rowHeight());
       }
       if (pitch % Pitch.OCTAVE == 0) {
-        g.setStroke(palette.color(Ink.RULE));
-        double line = Math.round(y + scale.rowHeight()) + 0.5;
-        g.strokeLine(0, line, width, line);
+        double line = Math.round(y + scale.rowHeight());
+        Hairline.across(g, palette.color(Ink.RULE), line, 0, width);
       }
     }
   }
@@ -93,14 +93,14 @@ final class GridPainter {
     long last = (long) scale.tickAt(width) + 1;
     while (meters.barStart(bar) <= last) {
       double x = Math.round(scale.xOf(meters.barStart(bar))) + 0.5;
-      g.setStroke(palette.color(Ink.INK_SOFT));
-      g.strokeLine(x, rulerHeight * 0.3, x, rulerHeight);
+      double top = Math.round(rulerHeight * 0.3);
+      Hairline.down(g, palette.color(Ink.INK_SOFT), x, top, rulerHeight);
+      g.setFill(palette.color(Ink.INK));
       g.fillText(String.valueOf(bar + 1), x + 8, rulerHeight / 2);
       beats(g, meters, bar, rulerHeight);
       bar = nextBar(bar, step);
     }
-    g.setStroke(palette.color(Ink.RULE_STRONG));
-    g.strokeLine(0, rulerHeight - 0.5, width, rulerHeight - 0.5);
+    Hairline.across(g, palette.color(Ink.RULE_STRONG), rulerHeight - 1, 0, width);
   }
 
   /** The loop on the ruler: full when it is gone round, faint when it only stands by. */
@@ -123,10 +123,10 @@ final class GridPainter {
     if (beat * scale.pixelsPerTick() < LEAST_GAP) {
       return;
     }
-    g.setStroke(palette.color(Ink.RULE_STRONG));
+    double top = Math.round(rulerHeight * 0.68);
     for (long t = range.start() + beat; t < range.end(); t += beat) {
       double x = Math.round(scale.xOf(t)) + 0.5;
-      g.strokeLine(x, rulerHeight * 0.68, x, rulerHeight);
+      Hairline.down(g, palette.color(Ink.RULE_STRONG), x, top, rulerHeight);
     }
   }
 
@@ -154,19 +154,17 @@ final class GridPainter {
             y + row / 2);
       }
       if (isC || pitch % Pitch.OCTAVE == 5) {
-        g.setStroke(palette.color(isC ? Ink.RULE_STRONG : Ink.RULE));
-        g.strokeLine(0, Math.round(y + row) + 0.5, railWidth, Math.round(y + row) + 0.5);
+        Ink ink = isC ? Ink.RULE_STRONG : Ink.RULE;
+        Hairline.across(g, palette.color(ink), Math.round(y + row), 0, railWidth);
       }
     }
-    g.setStroke(palette.color(Ink.RULE_STRONG));
-    g.strokeLine(railWidth - 0.5, 0, railWidth - 0.5, height);
+    Hairline.down(g, palette.color(Ink.RULE_STRONG), railWidth - 1, 0, height);
   }
 
   private void vertical(GraphicsContext g, long tick, Color color) {
     double x = Math.round(scale.xOf(tick)) + 0.5;
     if (x >= 0 && x <= width) {
-      g.setStroke(color);
-      g.strokeLine(x, 0, x, height);
+      Hairline.down(g, color, x, 0, height);
     }
   }
 

@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
+import flailbeat.app.control.Hints;
 import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.session.Aspect;
@@ -11,7 +12,6 @@ import flailbeat.core.session.Session;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -38,8 +38,7 @@ public final class HandsPage extends VBox {
     setId("hands-page");
     range.setId("velocity-range");
     range.setFocusTraversable(false);
-    range.setTooltip(
-        new Tooltip("Everything played is at least as loud as the one, at most as the other"));
+    Hints.on(range, "Everything played is at least as loud as the one, at most as the other");
     HBox.setHgrow(range, Priority.ALWAYS);
     range.lowValueProperty().addListener((property, before, now) -> setRange());
     range.highValueProperty().addListener((property, before, now) -> setRange());

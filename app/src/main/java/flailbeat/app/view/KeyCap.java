@@ -4,9 +4,10 @@ import flailbeat.core.keys.PhysicalKey;
 import java.util.HashSet;
 import java.util.Set;
 import javafx.css.PseudoClass;
-import javafx.geometry.Pos;
-import javafx.scene.control.Label;
+import javafx.geometry.Bounds;
+import javafx.geometry.VPos;
 import javafx.scene.layout.Region;
+import javafx.scene.text.Text;
 
 /** A key of the deck: its letter, and what it plays or does. */
 final class KeyCap extends Region {
@@ -21,19 +22,21 @@ final class KeyCap extends Region {
   /** A cap lower than this has its two words side by side. */
   private static final double LOW = 32;
 
-  private final Label top = new Label();
-  private final Label note = new Label();
+  private final Text top = new Text();
+  private final Text note = new Text();
   private final Set<PseudoClass> states = new HashSet<>();
 
   KeyCap(PhysicalKey key) {
     this.key = key;
     setId("cap-" + key);
     getStyleClass().addAll("cap", "idle");
-    top.getStyleClass().add("cap-letter");
-    note.getStyleClass().add("cap-legend");
-    top.setMouseTransparent(true);
-    note.setMouseTransparent(true);
-    getChildren().addAll(top, note);
+    top.getStyleClass().addAll("cap-text", "cap-letter");
+    note.getStyleClass().addAll("cap-text", "cap-legend");
+    for (Text text : new Text[] {top, note}) {
+      text.setMouseTransparent(true);
+      text.setTextOrigin(VPos.TOP);
+    }
+    getChildren().add(top);
   }
 
   @Override
@@ -52,9 +55,12 @@ final class KeyCap extends Region {
     }
   }
 
-  private static void place(Label label, double x, double y, double w, double h) {
-    label.setAlignment(Pos.CENTER);
-    label.resizeRelocate(x, y, w, h);
+  /** In the middle of a part of the cap, squeezed where it would not fit. */
+  private static void place(Text text, double x, double y, double w, double h) {
+    Bounds bounds = text.getLayoutBounds();
+    text.setScaleX(Math.min(1, (w - 2) / Math.max(1, bounds.getWidth())));
+    text.relocate(
+        Math.round(x + (w - bounds.getWidth()) / 2), Math.round(y + (h - bounds.getHeight()) / 2));
   }
 
   /** What is printed on it. */
@@ -77,7 +83,12 @@ final class KeyCap extends Region {
     if (black) {
       getStyleClass().add("black-key");
     }
-    note.setVisible(!what.isEmpty());
+    boolean shown = getChildren().contains(note);
+    if (!what.isEmpty() && !shown) {
+      getChildren().add(note);
+    } else if (what.isEmpty() && shown) {
+      getChildren().remove(note);
+    }
     requestLayout();
   }
 

@@ -138,11 +138,13 @@ final class PianoStrip extends Region {
     boolean black = Pitch.isBlack(pitch);
     boolean reached = pitch >= hands.lowest() && pitch <= hands.highest();
     Ink ink = black ? Ink.CAP_DARK : reached ? Ink.RAISED : Ink.PAPER;
-    g.setFill(palette.color(ink));
-    g.fillRect(left(pitch), BRACKET, keyWidth(pitch), length);
+    double x = black ? left(pitch) : Math.floor(left(pitch));
+    double w = black ? keyWidth(pitch) : Math.floor(left(pitch) + keyWidth(pitch)) - x + 1;
+    g.setFill(palette.color(black ? ink : Ink.RULE_STRONG));
+    g.fillRect(x, BRACKET, w, length);
     if (!black) {
-      g.setStroke(palette.color(Ink.RULE_STRONG));
-      g.strokeRect(left(pitch) + 0.5, BRACKET + 0.5, keyWidth(pitch) - 0.5, length - 1);
+      g.setFill(palette.color(ink));
+      g.fillRect(x + 1, BRACKET + 1, w - 2, length - 2);
       if (pitch % Pitch.OCTAVE == 0) {
         g.setFill(palette.color(Ink.INK));
         g.setFont(Font.font("Lato", 9));

@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Segments;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
@@ -10,7 +11,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** What stands at the bench's right: the timing desk, or one of the pages of settings. */
+/**
+ * What stands at the bench's right: the timing desk, or one of the pages of settings. A page is
+ * made when it is first turned to.
+ */
 public final class SidePane extends VBox {
   /** A page. */
   public enum Page {
@@ -21,6 +25,7 @@ public final class SidePane extends VBox {
 
   private static final double WIDTH = 292;
 
+  private final Map<Page, Supplier<? extends Region>> makers = new EnumMap<>(Page.class);
   private final Map<Page, Region> pages = new EnumMap<>(Page.class);
   private final ScrollPane scroll = new ScrollPane();
   private final Segments<Page> chooser =
@@ -30,10 +35,12 @@ public final class SidePane extends VBox {
           .add(Page.RECORDING, "Recording", "Modes, click, early notes, your lag (F7)")
           .named("page");
 
-  public SidePane(Region timing, Region hands, Region recording) {
-    pages.put(Page.TIMING, timing);
-    pages.put(Page.HANDS, hands);
-    pages.put(Page.RECORDING, recording);
+  /** Makes the pane; the pages are made as they are needed. */
+  public SidePane(
+      Region timing, Supplier<? extends Region> hands, Supplier<? extends Region> recording) {
+    makers.put(Page.TIMING, () -> timing);
+    makers.put(Page.HANDS, hands);
+    makers.put(Page.RECORDING, recording);
     getStyleClass().add("side-pane");
     HBox head = new HBox(chooser);
     head.setPadding(new Insets(6, 12, 2, 13));
@@ -55,7 +62,7 @@ public final class SidePane extends VBox {
   /** Turns to a page. */
   public void show(Page page) {
     chooser.show(page);
-    scroll.setContent(pages.get(page));
+    scroll.setContent(pages.computeIfAbsent(page, p -> makers.get(p).get()));
     scroll.setVvalue(0);
   }
 }

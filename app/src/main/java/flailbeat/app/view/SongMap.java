@@ -1,5 +1,6 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.model.Clip;
@@ -121,12 +122,11 @@ public final class SongMap extends Region {
   }
 
   private void drawBars(GraphicsContext g) {
-    g.setStroke(palette.color(Ink.RULE));
     int bars = session.song().meters().barAt(lengthTicks);
     int step = Math.max(1, (int) (bars / Math.max(1, (getWidth() - LEFT) / 14)) + 1);
     for (int bar = 0; bar <= bars; bar += step) {
-      double x = Math.round(xOf(session.song().meters().barStart(bar))) + 0.5;
-      g.strokeLine(x, 0, x, getHeight());
+      double x = Math.round(xOf(session.song().meters().barStart(bar)));
+      Hairline.down(g, palette.color(Ink.RULE), x, 0, getHeight());
     }
   }
 

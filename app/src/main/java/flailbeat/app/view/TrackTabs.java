@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Hints;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Song;
@@ -14,7 +15,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.shape.Circle;
@@ -99,7 +99,7 @@ public final class TrackTabs extends HBox {
     menu.getStyleClass().addAll("quiet", "small");
     menu.setFocusTraversable(false);
     menu.setMinWidth(36);
-    menu.setTooltip(new Tooltip("The sound that " + track.name() + " plays with"));
+    Hints.on(menu, "The sound that " + track.name() + " plays with");
     for (Sound sound : Sound.values()) {
       MenuItem item = new MenuItem(sound.title());
       item.setOnAction(

@@ -19,9 +19,9 @@ import java.util.function.Consumer;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.text.Text;
 import org.controlsfx.control.RangeSlider;
 import org.junit.jupiter.api.Test;
 
@@ -37,7 +37,7 @@ class CaptureWindowTest extends HeadlessWindow {
     return ui.get(
         () ->
             ui.node(cap).lookupAll(".cap-legend").stream()
-                .map(n -> ((Label) n).getText())
+                .map(n -> ((Text) n).getText())
                 .findFirst()
                 .orElse(""));
   }

@@ -55,15 +55,19 @@ class NothingLostTest extends HeadlessWindow {
     assertThat(SongFiles.read(file).song().title()).isEqualTo("Mine, longer");
   }
 
-  private HabitKeeper keeperIn(Path file) {
+  private HabitKeeper keeperIn(Path file) throws Exception {
     System.setProperty("flailbeat.habits", file.toString());
     try {
-      return ui.get(
-          () -> {
-            HabitKeeper keeper = new HabitKeeper(ui.session);
-            keeper.start();
-            return keeper;
-          });
+      AtomicBoolean begun = new AtomicBoolean();
+      HabitKeeper made =
+          ui.get(
+              () -> {
+                HabitKeeper keeper = new HabitKeeper(ui.session);
+                keeper.start(() -> begun.set(true));
+                return keeper;
+              });
+      ui.await(begun::get);
+      return made;
     } finally {
       System.clearProperty("flailbeat.habits");
     }

@@ -13,6 +13,19 @@ public record Instrument(int program, boolean kit) {
     }
   }
 
+  // Written out, as in what else is compared in the first frames: what the compiler makes for
+  // records
+  // is put together at the first call, which holds up the start.
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Instrument i && i.program == program && i.kit == kit;
+  }
+
+  @Override
+  public int hashCode() {
+    return 2 * program + (kit ? 1 : 0);
+  }
+
   public static Instrument melodic(int program) {
     return new Instrument(program, false);
   }

@@ -40,6 +40,17 @@ public record NoteValue(int denominator, Division division) {
     }
   }
 
+  // Written out, for the sake of the start: see Instrument.
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof NoteValue v && v.denominator == denominator && v.division == division;
+  }
+
+  @Override
+  public int hashCode() {
+    return denominator * Division.values().length + division.ordinal();
+  }
+
   private static final int FINEST = 64;
   private static final Pattern FORM = Pattern.compile("1/(\\d{1,3})(T|D|:5|:7|)");
 

@@ -1,7 +1,5 @@
 package flailbeat.core.time;
 
-import java.util.Locale;
-
 /**
  * A tempo as a MIDI file holds it: whole microseconds to a quarter note.
  *
@@ -45,7 +43,12 @@ public record Tempo(int microsPerQuarter) {
   /** Quarter notes a minute with up to two decimals: {@code 96}, {@code 92.5}. */
   @Override
   public String toString() {
-    String text = String.format(Locale.ROOT, "%.2f", bpm());
-    return text.replaceAll("\\.?0+$", "");
+    long hundredths = Math.round(bpm() * 100);
+    long whole = hundredths / 100;
+    long rest = hundredths % 100;
+    if (rest == 0) {
+      return String.valueOf(whole);
+    }
+    return rest % 10 == 0 ? whole + "." + rest / 10 : whole + (rest < 10 ? ".0" : ".") + rest;
   }
 }

@@ -19,6 +19,7 @@ import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.habits.Habits;
 import flailbeat.core.session.habits.HabitsFile;
+import flailbeat.core.session.habits.HabitsPlace;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.io.IOException;
@@ -95,11 +96,11 @@ class HabitsTest {
   @Test
   void it_lies_where_each_system_keeps_such_things() {
     Path home = Path.of("/home/ada");
-    assertThat(HabitsFile.place(Map.of(), "Linux", home))
+    assertThat(HabitsPlace.of(Map.of(), "Linux", home))
         .isEqualTo(home.resolve(".config/flailbeat/habits.json"));
-    assertThat(HabitsFile.place(Map.of("XDG_CONFIG_HOME", "/etc/own"), "Linux", home))
+    assertThat(HabitsPlace.of(Map.of("XDG_CONFIG_HOME", "/etc/own"), "Linux", home))
         .isEqualTo(Path.of("/etc/own/flailbeat/habits.json"));
-    assertThat(HabitsFile.place(Map.of(), "Mac OS X", home))
+    assertThat(HabitsPlace.of(Map.of(), "Mac OS X", home))
         .isEqualTo(home.resolve("Library/Application Support/Flailbeat/habits.json"));
   }
 }

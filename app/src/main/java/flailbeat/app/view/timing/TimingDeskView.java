@@ -17,6 +17,7 @@ import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -56,6 +57,7 @@ public final class TimingDeskView extends VBox {
   private final ToggleButton rounds =
       Buttons.toggle("Rounds", "One round of the loop as played, the next as quantized (Alt+T)");
   private final Map<Part, DeskPart> parts = new EnumMap<>(Part.class);
+  private final Function<Part, DeskPart> makePart;
   private final Segments<Part> chooser = new Segments<>(this::show);
   private final VBox place = new VBox();
   private Part shown = Part.LINES;
@@ -83,10 +85,14 @@ public final class TimingDeskView extends VBox {
     walk.setMaxWidth(Double.MAX_VALUE);
     rounds.setId("rounds");
     rounds.setOnAction(e -> session.compareRounds());
-    parts.put(Part.LINES, new LinesPart(session));
-    parts.put(Part.FINER, new FinerPart(session));
-    parts.put(Part.FEEL, new FeelPart(session, palette, INNER, grooves));
-    parts.put(Part.BEAT, new BeatPart(session));
+    this.makePart =
+        part ->
+            switch (part) {
+              case LINES -> new LinesPart(session);
+              case FINER -> new FinerPart(session);
+              case FEEL -> new FeelPart(session, palette, INNER, grooves);
+              case BEAT -> new BeatPart(session);
+            };
     chooser
         .add(Part.LINES, "Lines", "Which lines, and how far towards them")
         .add(Part.FINER, "Finer", "Which notes, their ends, chords and lag")
@@ -103,7 +109,7 @@ public final class TimingDeskView extends VBox {
               } else if (aspect == Aspect.TRANSPORT) {
                 rounds.setSelected(session.conductor().isComparing());
               } else if (aspect == Aspect.SETTINGS) {
-                parts.get(shown).refresh();
+                part(shown).refresh();
               }
             });
     show(Part.LINES);
@@ -141,18 +147,23 @@ public final class TimingDeskView extends VBox {
     return new HBox(6, apply, hold);
   }
 
+  /** A part, which is made when it is first turned to. */
+  private DeskPart part(Part wanted) {
+    return parts.computeIfAbsent(wanted, makePart);
+  }
+
   /** Turns to a part. */
   public void show(Part part) {
     shown = part;
     chooser.show(part);
-    place.getChildren().setAll(parts.get(part));
-    parts.get(part).refresh();
+    place.getChildren().setAll(part(part));
+    part(part).refresh();
   }
 
   /** Ranks the grids, and shows them. */
   public void askWhichGrid() {
     show(Part.LINES);
-    ((LinesPart) parts.get(Part.LINES)).askWhichGrid();
+    ((LinesPart) part(Part.LINES)).askWhichGrid();
   }
 
   /** Looks for the beat, and shows what was found. */
@@ -184,7 +195,7 @@ public final class TimingDeskView extends VBox {
     showWalk();
     rounds.setSelected(session.conductor().isComparing());
     rounds.setDisable(plan.notes().isEmpty());
-    parts.get(shown).refresh();
+    part(shown).refresh();
   }
 
   private void showWalk() {

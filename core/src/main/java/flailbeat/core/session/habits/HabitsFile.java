@@ -14,13 +14,10 @@ import flailbeat.core.quantize.Lag;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Map;
 import java.util.Optional;
 
 /** Reads and writes {@link Habits}, as JSON. */
 public final class HabitsFile {
-  private static final String NAME = "habits.json";
-
   private static final JsonMapper MAPPER =
       JsonMapper.builder()
           .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
@@ -42,32 +39,6 @@ public final class HabitsFile {
   private interface LagByName {}
 
   private HabitsFile() {}
-
-  /**
-   * Where it is kept on this machine: where the system keeps what is a person's own.
-   *
-   * @param environment the environment's variables
-   * @param os the system's name, as Java gives it
-   * @param home the person's folder
-   */
-  public static Path place(Map<String, String> environment, String os, Path home) {
-    if (os.startsWith("Windows")) {
-      return Optional.ofNullable(environment.get("APPDATA"))
-          .map(Path::of)
-          .orElse(home.resolve("AppData/Roaming"))
-          .resolve("Flailbeat")
-          .resolve(NAME);
-    }
-    if (os.startsWith("Mac")) {
-      return home.resolve("Library/Application Support/Flailbeat").resolve(NAME);
-    }
-    return Optional.ofNullable(environment.get("XDG_CONFIG_HOME"))
-        .filter(p -> !p.isBlank())
-        .map(Path::of)
-        .orElse(home.resolve(".config"))
-        .resolve("flailbeat")
-        .resolve(NAME);
-  }
 
   /**
    * Reads it; empty when there is none yet.
