@@ -42,7 +42,9 @@ public final class SoundRoom {
   private void follow() {
     SoundSettings wanted = desk.settings();
     boolean another =
-        !wanted.device().equals(opened.device()) || wanted.bufferBytes() != opened.bufferBytes();
+        !wanted.device().equals(opened.device())
+            || wanted.bufferBytes() != opened.bufferBytes()
+            || wanted.equals(opened.triedAnew());
     opened = wanted;
     if (another) {
       engine.open(wanted);

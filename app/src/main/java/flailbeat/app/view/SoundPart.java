@@ -41,7 +41,7 @@ public final class SoundPart extends VBox {
     device.setMaxWidth(190);
     offer(List.of());
     device.setOnShowing(e -> lookFor.accept(this::offer));
-    buffer.getItems().add(Menus.item(AUTOMATIC, () -> set(settings().withBuffer(0))));
+    buffer.getItems().add(Menus.item(AUTOMATIC, () -> set(settings().triedAnew())));
     for (int bytes : GrowingLine.SIZES) {
       buffer.getItems().add(Menus.item(inMs(bytes), () -> set(settings().withBuffer(bytes))));
     }

@@ -50,6 +50,13 @@ public record SoundSettings(String device, int bufferBytes, Map<String, Integer>
     return new SoundSettings(device, bytes, found);
   }
 
+  /** With the buffer to be found by trying anew, whatever was found before. */
+  public SoundSettings triedAnew() {
+    Map<String, Integer> all = new HashMap<>(found);
+    all.remove(device);
+    return new SoundSettings(device, 0, all);
+  }
+
   /** With what was found to work for the device. */
   public SoundSettings withFound(int bytes) {
     Map<String, Integer> all = new HashMap<>(found);
