@@ -41,6 +41,9 @@ public final class SoundRoom {
 
   private void follow() {
     SoundSettings wanted = desk.settings();
+    if (wanted.equals(opened)) {
+      return;
+    }
     boolean another =
         !wanted.device().equals(opened.device())
             || wanted.bufferBytes() != opened.bufferBytes()
