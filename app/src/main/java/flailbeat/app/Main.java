@@ -21,6 +21,10 @@ public final class Main {
 
   private Main() {}
 
+  private static String reason(Throwable e) {
+    return e.getCause() == null ? String.valueOf(e.getMessage()) : reason(e.getCause());
+  }
+
   /** What needs no parser, which would take its time: nothing, the demo, or a file. */
   private static boolean isPlainStart(String[] args) {
     return args.length == 0
@@ -38,6 +42,11 @@ public final class Main {
       System.exit(wrong);
     }
     TOOLKIT.setLevel(Level.SEVERE);
-    Application.launch(FlailbeatApp.class, args);
+    try {
+      Application.launch(FlailbeatApp.class, args);
+    } catch (RuntimeException e) {
+      System.err.println("flailbeat: the window cannot be opened: " + reason(e));
+      System.exit(1);
+    }
   }
 }

@@ -3,6 +3,8 @@ package flailbeat.app.cli;
 import flailbeat.core.files.SongFiles;
 import java.io.IOException;
 import java.nio.file.Path;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -17,6 +19,8 @@ import picocli.CommandLine.ParseResult;
     description = "Opens the window, with a song or MIDI file if one is named.",
     subcommands = {InfoCommand.class, ConvertCommand.class, QuantizeCommand.class})
 public final class CommandLineApp {
+  private static final Logger LOG = LoggerFactory.getLogger(CommandLineApp.class);
+
   /** It could not be done. */
   static final int FAILED = 1;
 
@@ -32,7 +36,42 @@ public final class CommandLineApp {
   public static int run(String... args) {
     CommandLine line = commandLine();
     line.setExecutionExceptionHandler(CommandLineApp::report);
-    return line.execute(args);
+    line.setParameterExceptionHandler(CommandLineApp::reportWords);
+    try {
+      return line.execute(args);
+    } catch (OutOfMemoryError e) {
+      return failed(line, "there is not enough memory for this", e);
+    } catch (Error e) {
+      return failed(line, "this should not have happened: " + e, e);
+    }
+  }
+
+  private static int failed(CommandLine line, String message, Error e) {
+    LOG.debug("A command failed", e);
+    line.getErr().println(plain(message));
+    line.getErr().flush();
+    return FAILED;
+  }
+
+  /** Wrong words take one line, and one that says where the right ones are. */
+  private static int reportWords(CommandLine.ParameterException e, String[] words) {
+    CommandLine line = e.getCommandLine();
+    line.getErr().println(plain(e.getMessage()));
+    line.getErr().println("See " + line.getCommandSpec().qualifiedName() + " --help");
+    return line.getCommandSpec().exitCodeOnInvalidInput();
+  }
+
+  /** Text on one line with nothing in it that a terminal would obey. */
+  static String plain(String text) {
+    return text.codePoints()
+        .map(c -> Character.isISOControl(c) ? '\uFFFD' : c)
+        .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+        .toString();
+  }
+
+  /** A file's name as it is shown. */
+  static String shown(Path file) {
+    return plain(file.toString());
   }
 
   /** Checks the words with which the window is opened; 0 when they are right. */
@@ -62,8 +101,8 @@ public final class CommandLineApp {
     line.getErr()
         .println(
             switch (e) {
-              case CommandFault fault -> fault.getMessage();
-              default -> "This should not have happened: " + e;
+              case CommandFault fault -> plain(fault.getMessage());
+              default -> plain("This should not have happened: " + e);
             });
     if (verbose) {
       e.printStackTrace(line.getErr());

@@ -3,7 +3,9 @@ package flailbeat.app.cli;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import java.io.IOException;
+import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -25,17 +27,34 @@ final class ConvertCommand implements Callable<Integer> {
   @Parameters(index = "1", paramLabel = "OUT", description = "What to write.")
   private Path out;
 
+  @Mixin private SoundInput input;
+
   @Override
   public Integer call() throws CommandFault {
-    Progress progress = new Progress(spec.commandLine().getErr());
-    Opened opened = SoundInput.read(in, out);
+    PrintWriter err = spec.commandLine().getErr();
+    Progress progress = new Progress(err);
+    SoundInput.requireKnown(out);
+    SoundInput.requireApart(in, out);
+    Opened opened = read();
     progress.now("Writing " + out);
+    List<String> lost;
     try {
-      SongFiles.write(opened.song(), out);
+      lost = SongFiles.write(opened.song(), out);
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
     }
-    opened.remarks().forEach(spec.commandLine().getErr()::println);
+    SoundInput.tell(opened, err);
+    lost.forEach(err::println);
     return 0;
+  }
+
+  private Opened read() throws CommandFault {
+    try {
+      Opened opened = SongFiles.read(in);
+      input.requireWhole(in, opened);
+      return opened;
+    } catch (IOException e) {
+      throw CommandLineApp.fault(in, e);
+    }
   }
 }

@@ -95,7 +95,7 @@ final class InfoCommand implements Callable<Integer> {
     out.printf(
         Locale.ROOT,
         "%s: %d notes, %d bars, %.1f s, %s bpm, %s, %d PPQ%n",
-        f.title(),
+        CommandLineApp.plain(f.title()),
         f.notes(),
         f.bars(),
         f.seconds(),
@@ -109,12 +109,16 @@ final class InfoCommand implements Callable<Integer> {
     for (Part p : f.tracks()) {
       out.printf(
           "  %-24s channel %2d  %s %3d  %6d notes%n",
-          p.name(), p.channel(), p.kit() ? "kit    " : "program", p.program(), p.notes());
+          CommandLineApp.plain(p.name()),
+          p.channel(),
+          p.kit() ? "kit    " : "program",
+          p.program(),
+          p.notes());
     }
     if (!f.damage().isEmpty()) {
       out.println("Damaged: " + f.damage());
       out.println(f.lost());
     }
-    f.remarks().forEach(out::println);
+    f.remarks().forEach(r -> out.println(CommandLineApp.plain(r)));
   }
 }

@@ -21,7 +21,9 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.Timing;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.Ticks;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -43,8 +45,13 @@ import picocli.CommandLine.Spec;
     mixinStandardHelpOptions = true,
     description = "Puts notes on a grid; nothing else in the file changes.")
 final class QuantizeCommand implements Callable<Integer> {
+  private static final JsonMapper MAPPER =
+      JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
   /** How lines are chosen. */
   @Mixin private Verbose verbose;
+
+  @Mixin private SoundInput input;
 
   @Spec private CommandSpec spec;
 
@@ -101,7 +108,11 @@ final class QuantizeCommand implements Callable<Integer> {
   private record Report(
       int notes, int moved, double lagMs, double spreadMs, List<Doubtful> doubtful) {}
 
+  /** Times are in the ticks of the file that is written. */
   private record Doubtful(int track, long tick, int pitch, long to, long orTo, double doubt) {}
+
+  /** What is written, and in what ticks to a quarter note. */
+  private record Result(SafeFile.Contents contents, int ppq, int moved, List<String> remarks) {}
 
   /** A song with the MIDI file it came from, if it came from one. */
   private record Input(Opened opened, Optional<SmfFile> source) {}
@@ -110,10 +121,11 @@ final class QuantizeCommand implements Callable<Integer> {
   public Integer call() throws CommandFault {
     QuantizeSettings settings = settings();
     SoundInput.requireKnown(out);
+    SoundInput.requireApart(report.map(r -> new Path[] {in, out, r}).orElse(new Path[] {in, out}));
     Progress progress = new Progress(spec.commandLine().getErr());
     long start = System.nanoTime();
-    Input input = read();
-    Song song = input.opened().song();
+    Input source = read();
+    Song song = source.opened().song();
     requireWithin(song, settings.grid());
     List<Integer> chosen = chosenTracks(song);
     progress.now("Quantizing");
@@ -125,9 +137,11 @@ final class QuantizeCommand implements Callable<Integer> {
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
-    write(input, plans);
+    Result result = result(source, plans);
+    write(result, chosen, plans);
     long written = System.nanoTime();
-    writeReport(chosen, plans);
+    SoundInput.tell(source.opened(), spec.commandLine().getErr());
+    result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
       spec.commandLine()
           .getErr()
@@ -160,7 +174,7 @@ final class QuantizeCommand implements Callable<Integer> {
     try {
       wanted.requireWithin(song.resolution());
     } catch (IllegalArgumentException e) {
-      throw new CommandFault(in + ": " + e.getMessage(), e);
+      throw new CommandFault(CommandLineApp.shown(in) + ": " + e.getMessage(), e);
     }
   }
 
@@ -187,7 +201,7 @@ final class QuantizeCommand implements Callable<Integer> {
       }
       SmfReading reading = SmfReader.read(in);
       Opened opened = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
-      SoundInput.requireWhole(in, opened);
+      input.requireWhole(in, opened);
       return new Input(opened, Optional.of(reading.file()));
     } catch (IOException e) {
       throw CommandLineApp.fault(in, e);
@@ -210,8 +224,8 @@ final class QuantizeCommand implements Callable<Integer> {
     return List.of(track.get() - 1);
   }
 
-  private void write(Input input, List<QuantizePlan> plans) throws CommandFault {
-    Song song = input.opened().song();
+  private Result result(Input source, List<QuantizePlan> plans) throws CommandFault {
+    Song song = source.opened().song();
     UnaryOperator<Note> mover = UnaryOperator.identity();
     for (QuantizePlan plan : plans) {
       UnaryOperator<Note> before = mover;
@@ -219,20 +233,79 @@ final class QuantizeCommand implements Callable<Integer> {
       mover = note -> next.apply(before.apply(note));
     }
     try {
-      if (SongFiles.kindOf(out) == SongFiles.Kind.MIDI && input.source().isPresent()) {
-        SmfWriter.write(SmfPatch.apply(input.source().get(), song, mover), out);
-      } else {
-        SongFiles.write(NoteEdits.mapAll(song, mover), out);
-      }
+      boolean toMidi = SongFiles.kindOf(out) == SongFiles.Kind.MIDI;
+      return toMidi && source.source().isPresent()
+          ? patched(source.source().get(), song, mover)
+          : remade(song, mover, toMidi, plans);
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
     }
   }
 
-  private void writeReport(List<Integer> tracks, List<QuantizePlan> plans) throws CommandFault {
-    if (report.isEmpty()) {
-      return;
+  /** The file's own events, those of moved notes elsewhere; its very bytes where none moves. */
+  private Result patched(SmfFile file, Song song, UnaryOperator<Note> mover) throws IOException {
+    SmfPatch patch = SmfPatch.apply(file, song, mover);
+    List<String> remarks =
+        patch.trimmed() == 0
+            ? List.of()
+            : List.of(
+                patch.trimmed()
+                    + " notes end where another of their pitch begins, since a MIDI file cannot"
+                    + " tell them apart");
+    byte[] same = patch.moved() == 0 ? Files.readAllBytes(in) : null;
+    return new Result(
+        stream -> {
+          if (same != null) {
+            stream.write(same);
+          } else {
+            SmfWriter.write(patch.file(), stream);
+          }
+        },
+        file.ppq(),
+        patch.moved(),
+        remarks);
+  }
+
+  private Result remade(
+      Song song, UnaryOperator<Note> mover, boolean toMidi, List<QuantizePlan> plans)
+      throws IOException {
+    SongFiles.Written written = SongFiles.contents(NoteEdits.mapAll(song, mover), out);
+    int ppq = toMidi ? song.resolution() : Ticks.PPQ;
+    int moved =
+        (int)
+            plans.stream()
+                .flatMap(p -> p.notes().stream().map(NotePlan::note))
+                .filter(n -> isElsewhere(n, mover.apply(n), ppq))
+                .count();
+    return new Result(written.contents(), ppq, moved, written.remarks());
+  }
+
+  private static boolean isElsewhere(Note was, Note is, int ppq) {
+    return SmfPatch.toFile(was.onset(), ppq) != SmfPatch.toFile(is.onset(), ppq)
+        || SmfPatch.toFile(was.end(), ppq) != SmfPatch.toFile(is.end(), ppq);
+  }
+
+  /** All is written beside its place before anything is moved there. */
+  private void write(Result result, List<Integer> tracks, List<QuantizePlan> plans)
+      throws CommandFault {
+    List<SafeFile.Job> jobs = new ArrayList<>();
+    jobs.add(new SafeFile.Job(out, result.contents()));
+    report.ifPresent(
+        file -> {
+          Report content = report(result, tracks, plans);
+          jobs.add(
+              new SafeFile.Job(file, stream -> stream.write(MAPPER.writeValueAsBytes(content))));
+        });
+    try {
+      SafeFile.writeAll(jobs);
+    } catch (SafeFile.WriteFault e) {
+      throw CommandLineApp.fault(e.target(), e);
+    } catch (IOException e) {
+      throw CommandLineApp.fault(out, e);
     }
+  }
+
+  private static Report report(Result result, List<Integer> tracks, List<QuantizePlan> plans) {
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
@@ -247,24 +320,12 @@ final class QuantizeCommand implements Callable<Integer> {
                   doubtful.add(
                       new Doubtful(
                           number,
-                          n.note().onset(),
+                          SmfPatch.toFile(n.note().onset(), result.ppq()),
                           n.note().pitch(),
-                          n.line(),
-                          n.otherLine(),
+                          SmfPatch.toFile(n.line(), result.ppq()),
+                          SmfPatch.toFile(n.otherLine(), result.ppq()),
                           n.doubt())));
     }
-    Report content =
-        new Report(
-            all.size(),
-            plans.stream().mapToInt(QuantizePlan::moved).sum(),
-            timing.lagMs(),
-            timing.spreadMs(),
-            doubtful);
-    JsonMapper mapper = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
-    try {
-      SafeFile.write(report.get(), stream -> stream.write(mapper.writeValueAsBytes(content)));
-    } catch (IOException e) {
-      throw CommandLineApp.fault(report.get(), e);
-    }
+    return new Report(all.size(), result.moved(), timing.lagMs(), timing.spreadMs(), doubtful);
   }
 }

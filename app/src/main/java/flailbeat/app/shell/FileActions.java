@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
 public final class FileActions implements GrooveFiles {
@@ -139,14 +140,15 @@ public final class FileActions implements GrooveFiles {
               Song song = session.song();
               background.run(
                   "Exporting " + file.getFileName(),
-                  () -> {
-                    SongFiles.write(song, file);
-                    return song;
-                  },
-                  written ->
+                  () -> SongFiles.write(song, file),
+                  lost ->
                       session.tell(
                           new Notice(
-                              "Exported " + written.noteCount() + " notes to " + file.getFileName(),
+                              "Exported "
+                                  + song.noteCount()
+                                  + " notes to "
+                                  + file.getFileName()
+                                  + lost.stream().map(l -> "; " + l).collect(Collectors.joining()),
                               false)),
                   e -> failed(file, e));
             });

@@ -1,6 +1,7 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -53,8 +54,36 @@ public final class SongEdits {
         t -> {
           boolean moves = t.instrument().kit() != instrument.kit();
           int channel = moves ? song.freeChannel(instrument.kit()) : t.channel();
-          return t.withInstrument(instrument, channel);
+          return withoutFirstProgram(t).withInstrument(instrument, channel);
         });
+  }
+
+  /** The program that a file began with, and its bank, give way to the sound that is chosen. */
+  private static Track withoutFirstProgram(Track track) {
+    if (!track.traits().statesProgram()) {
+      return track;
+    }
+    List<ControlPoint> kept = new ArrayList<>();
+    boolean before = track.controls().stream().anyMatch(SongEdits::isProgram);
+    for (ControlPoint point : track.controls()) {
+      boolean gives = before && (isProgram(point) || isBank(point));
+      if (!gives) {
+        kept.add(point);
+      }
+      before &= !isProgram(point);
+    }
+    return track
+        .withEvents(kept, track.carried())
+        .withTraits(new FileTraits(false, track.traits().endTick()));
+  }
+
+  private static boolean isProgram(ControlPoint point) {
+    return point.kind() == ControlPoint.Kind.PROGRAM;
+  }
+
+  private static boolean isBank(ControlPoint point) {
+    boolean select = point.number() == 0 || point.number() == 32;
+    return point.kind() == ControlPoint.Kind.CONTROLLER && select;
   }
 
   /** Adds what controllers did to a track, in its place among what they did already. */

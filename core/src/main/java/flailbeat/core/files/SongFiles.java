@@ -1,6 +1,7 @@
 package flailbeat.core.files;
 
 import flailbeat.core.format.FileFault;
+import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.project.ProjectFile;
 import flailbeat.core.format.smf.SmfExport;
 import flailbeat.core.format.smf.SmfImport;
@@ -14,6 +15,8 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 
 /** Reads and writes songs, by the extension of the file's name. */
@@ -57,19 +60,38 @@ public final class SongFiles {
   }
 
   /** What a MIDI file that was read gives. */
-  public static Opened fromMidi(SmfReading reading, String title) throws FileFault {
+  public static Opened fromMidi(SmfReading reading, String title) {
     SmfImport made = SmfImport.of(reading.file(), title);
-    return reading.isSound()
-        ? new Opened(made.song(), "", "", made.remarks())
-        : new Opened(made.song(), reading.describeDamage(), reading.describeLoss(), made.remarks());
+    List<String> remarks = new ArrayList<>(reading.departures());
+    remarks.addAll(made.remarks());
+    return reading.isWhole()
+        ? new Opened(made.song(), "", "", remarks)
+        : new Opened(made.song(), reading.describeDamage(), reading.describeLoss(), remarks);
   }
 
-  /** Writes a song whole or leaves the file as it was. */
-  public static void write(Song song, Path file) throws IOException {
-    switch (kindOf(file)) {
-      case PROJECT -> ProjectFile.write(song, file);
-      case MIDI -> SmfWriter.write(SmfExport.of(song), file);
-    }
+  /** Writes a song whole or leaves the file as it was; says what the format can't hold of it. */
+  public static List<String> write(Song song, Path file) throws IOException {
+    Written written = contents(song, file);
+    SafeFile.write(file, written.contents());
+    return written.remarks();
+  }
+
+  /**
+   * A song as it is to be written.
+   *
+   * @param remarks what the format can't hold of it, a line each
+   */
+  public record Written(SafeFile.Contents contents, List<String> remarks) {}
+
+  /** What a song is written as, by the extension of the file's name. */
+  public static Written contents(Song song, Path file) throws FileFault {
+    return switch (kindOf(file)) {
+      case PROJECT -> new Written(out -> ProjectFile.write(song, out), List.of());
+      case MIDI -> {
+        SmfExport export = SmfExport.from(song);
+        yield new Written(out -> SmfWriter.write(export.file(), out), export.remarks());
+      }
+    };
   }
 
   /** The file's name without its extension. */
@@ -84,6 +106,7 @@ public final class SongFiles {
 
   private static String reason(IOException fault) {
     return switch (fault) {
+      case SafeFile.WriteFault f -> reason(f.reason());
       case FileFault f -> f.getMessage();
       case NoSuchFileException f -> f.getReason() == null ? "there is no such file" : f.getReason();
       case AccessDeniedException f -> "it may not be read or written";

@@ -10,6 +10,9 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 
 /** Writes a file whole or not at all. */
@@ -23,31 +26,89 @@ public final class SafeFile {
   private SafeFile() {}
 
   /**
+   * A file to be written.
+   *
+   * @param target where it goes
+   */
+  public record Job(Path target, Contents contents) {}
+
+  /**
    * Writes to a temporary file beside the target, forces it to the disk, and moves it into place.
    * If anything fails, the target is as it was and the temporary file is gone.
    *
    * @throws IOException when the folder is missing, the disk is full, and so on
    */
   public static void write(Path target, Contents contents) throws IOException {
+    writeAll(List.of(new Job(target, contents)));
+  }
+
+  /**
+   * Writes several files: all are written beside their targets and forced to the disk before the
+   * first is moved into place.
+   *
+   * @throws WriteFault with the file that could not be written; no target has changed then
+   */
+  public static void writeAll(List<Job> jobs) throws IOException {
+    Map<Path, Path> prepared = new LinkedHashMap<>();
+    try {
+      for (Job job : jobs) {
+        try {
+          prepare(job, prepared);
+        } catch (IOException e) {
+          throw new WriteFault(job.target(), e);
+        }
+      }
+      for (Map.Entry<Path, Path> each : prepared.entrySet()) {
+        move(each.getKey(), each.getValue());
+      }
+    } finally {
+      for (Path temporary : prepared.keySet()) {
+        Files.deleteIfExists(temporary);
+      }
+    }
+  }
+
+  private static void prepare(Job job, Map<Path, Path> prepared) throws IOException {
+    Path target = job.target();
     Path real = Files.exists(target) ? target.toRealPath() : target.toAbsolutePath();
     Path folder = real.getParent();
     if (folder == null || !Files.isDirectory(folder)) {
       throw new NoSuchFileException(String.valueOf(folder), null, "there is no such folder");
     }
+    if (Files.isDirectory(real)) {
+      throw new FileFault("this is a folder");
+    }
     Path temporary = folder.resolve(".flailbeat-" + UUID.randomUUID() + ".part");
-    try {
-      try (OutputStream out =
-          new BufferedOutputStream(
-              Files.newOutputStream(
-                  temporary, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
-        contents.writeTo(out);
-      }
-      try (FileChannel channel = FileChannel.open(temporary, StandardOpenOption.WRITE)) {
-        channel.force(true);
-      }
-      move(temporary, real);
-    } finally {
-      Files.deleteIfExists(temporary);
+    prepared.put(temporary, real);
+    try (OutputStream out =
+        new BufferedOutputStream(
+            Files.newOutputStream(
+                temporary, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
+      job.contents().writeTo(out);
+    }
+    try (FileChannel channel = FileChannel.open(temporary, StandardOpenOption.WRITE)) {
+      channel.force(true);
+    }
+  }
+
+  /** A file that could not be written, and why. */
+  public static final class WriteFault extends IOException {
+    private static final long serialVersionUID = 1;
+
+    private final transient Path target;
+
+    WriteFault(Path target, IOException cause) {
+      super(cause.getMessage(), cause);
+      this.target = target;
+    }
+
+    public Path target() {
+      return target;
+    }
+
+    /** Why it could not be written. */
+    public IOException reason() {
+      return (IOException) getCause();
     }
   }
 

@@ -12,8 +12,19 @@ import java.util.Comparator;
  * @param onset tick at which it stands, 0 to {@link Ticks#LAST}
  * @param length in ticks, at least 1
  * @param played when it was played; for a note that was never performed, where it was first put
+ * @param releaseVelocity how fast its key came up, 0 to 127; {@value #RELEASE} where nobody knows
  */
-public record Note(NoteId id, int pitch, int velocity, long onset, long length, Played played) {
+public record Note(
+    NoteId id,
+    int pitch,
+    int velocity,
+    long onset,
+    long length,
+    Played played,
+    int releaseVelocity) {
+  /** The release velocity of a key that senses none (MIDI 1.0). */
+  public static final int RELEASE = 64;
+
   /** In order of onset, then pitch, then age. */
   public static final Comparator<Note> ORDER =
       (a, b) -> {
@@ -27,10 +38,19 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
     if (velocity < 1 || velocity > 127) {
       throw new IllegalArgumentException("A velocity goes from 1 to 127, not " + velocity);
     }
+    if (releaseVelocity < 0 || releaseVelocity > 127) {
+      throw new IllegalArgumentException(
+          "A release velocity goes from 0 to 127, not " + releaseVelocity);
+    }
     if (onset < 0 || onset > Ticks.LAST || length < 1 || length > Ticks.LAST - onset) {
       throw new IllegalArgumentException(
           "A note cannot lie at tick " + onset + " for " + length + " ticks");
     }
+  }
+
+  /** A note whose key sensed no release. */
+  public Note(NoteId id, int pitch, int velocity, long onset, long length, Played played) {
+    this(id, pitch, velocity, onset, length, played, RELEASE);
   }
 
   /** A note that was put there rather than played. */
@@ -59,22 +79,37 @@ public record Note(NoteId id, int pitch, int velocity, long onset, long length, 
 
   /** The same note, standing where it was played. */
   public Note standingAsPlayed() {
-    return asPlayed(id, pitch, velocity, played);
+    return asPlayed(id, pitch, velocity, played).withReleaseVelocity(releaseVelocity);
   }
 
   /** Stands elsewhere, as far as the song reaches, played when it was: what quantizing does. */
   public Note standingAt(long newOnset, long newLength) {
     long stands = Math.clamp(newOnset, 0, Ticks.LAST - 1);
     long lasts = Math.clamp(newLength, 1, Ticks.LAST - stands);
-    return new Note(id, pitch, velocity, stands, lasts, played);
+    return new Note(id, pitch, velocity, stands, lasts, played, releaseVelocity);
   }
 
   public Note withVelocity(int value) {
-    return value == velocity ? this : new Note(id, pitch, value, onset, length, played);
+    return value == velocity
+        ? this
+        : new Note(id, pitch, value, onset, length, played, releaseVelocity);
+  }
+
+  public Note withReleaseVelocity(int value) {
+    return value == releaseVelocity
+        ? this
+        : new Note(id, pitch, velocity, onset, length, played, value);
   }
 
   /** Moved by hand: the time as played goes along, so that its deviation stays what it was. */
   public Note moved(long ticks, int semitones) {
-    return new Note(id, pitch + semitones, velocity, onset + ticks, length, played.shifted(ticks));
+    return new Note(
+        id,
+        pitch + semitones,
+        velocity,
+        onset + ticks,
+        length,
+        played.shifted(ticks),
+        releaseVelocity);
   }
 }

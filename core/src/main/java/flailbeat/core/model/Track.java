@@ -11,6 +11,7 @@ import java.util.List;
  * @param clips in order, and apart: none begins before the one before it has ended
  * @param controls in order of tick
  * @param carried in order of tick
+ * @param traits what the MIDI file that it came from says of it
  */
 public record Track(
     TrackId id,
@@ -22,7 +23,8 @@ public record Track(
     boolean solo,
     List<Clip> clips,
     List<ControlPoint> controls,
-    List<CarriedEvent> carried) {
+    List<CarriedEvent> carried,
+    FileTraits traits) {
   /** The channel that General MIDI keeps for drums, counted from 0. */
   public static final int DRUM_CHANNEL = 9;
 
@@ -50,7 +52,17 @@ public record Track(
   /** An empty track. */
   public static Track empty(TrackId id, String name, Instrument instrument, int channel) {
     return new Track(
-        id, name, instrument, channel, false, false, false, List.of(), List.of(), List.of());
+        id,
+        name,
+        instrument,
+        channel,
+        false,
+        false,
+        false,
+        List.of(),
+        List.of(),
+        List.of(),
+        FileTraits.NONE);
   }
 
   /** All its notes, clip by clip. */
@@ -71,28 +83,48 @@ public record Track(
   }
 
   public Track withClips(List<Clip> value) {
-    return new Track(id, name, instrument, channel, armed, muted, solo, value, controls, carried);
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, value, controls, carried, traits);
   }
 
   public Track withEvents(List<ControlPoint> controlPoints, List<CarriedEvent> carriedEvents) {
     return new Track(
-        id, name, instrument, channel, armed, muted, solo, clips, controlPoints, carriedEvents);
+        id,
+        name,
+        instrument,
+        channel,
+        armed,
+        muted,
+        solo,
+        clips,
+        controlPoints,
+        carriedEvents,
+        traits);
   }
 
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
-    return new Track(id, name, value, newChannel, armed, muted, solo, clips, controls, carried);
+    return new Track(
+        id, name, value, newChannel, armed, muted, solo, clips, controls, carried, traits);
   }
 
   public Track withArmed(boolean value) {
-    return new Track(id, name, instrument, channel, value, muted, solo, clips, controls, carried);
+    return new Track(
+        id, name, instrument, channel, value, muted, solo, clips, controls, carried, traits);
   }
 
   public Track withMuted(boolean value) {
-    return new Track(id, name, instrument, channel, armed, value, solo, clips, controls, carried);
+    return new Track(
+        id, name, instrument, channel, armed, value, solo, clips, controls, carried, traits);
   }
 
   public Track withSolo(boolean value) {
-    return new Track(id, name, instrument, channel, armed, muted, value, clips, controls, carried);
+    return new Track(
+        id, name, instrument, channel, armed, muted, value, clips, controls, carried, traits);
+  }
+
+  public Track withTraits(FileTraits value) {
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, clips, controls, carried, value);
   }
 }

@@ -130,7 +130,8 @@ public final class PhraseBeat {
   private static Note placed(Note note, LongUnaryOperator placed) {
     long onset = placed.applyAsLong(note.played().onset());
     long release = placed.applyAsLong(note.played().release());
-    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), Played.within(onset, release));
+    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), Played.within(onset, release))
+        .withReleaseVelocity(note.releaseVelocity());
   }
 
   private Song withControls(Song moved, TrackId id, LongUnaryOperator placed) {

@@ -9,8 +9,28 @@ import java.util.List;
  * the first meter goes on backwards.
  */
 public final class MeterMap {
-  /** A meter and the tick from which it holds. */
-  public record Change(long tick, Meter meter) {}
+  /**
+   * A meter and the tick from which it holds.
+   *
+   * @param clocks MIDI clocks (24 to a quarter note) to a click of a metronome, 0 to 255
+   * @param thirtySeconds notated 1/32 notes to 24 MIDI clocks, 0 to 255; 8 is usual
+   */
+  public record Change(long tick, Meter meter, int clocks, int thirtySeconds) {
+    private static final int USUAL = 8;
+    private static final int CLOCKS_TO_WHOLE = 96;
+
+    public Change {
+      if (clocks < 0 || clocks > 255 || thirtySeconds < 0 || thirtySeconds > 255) {
+        throw new IllegalArgumentException(
+            "A meter's clocks go from 0 to 255, not " + clocks + " and " + thirtySeconds);
+      }
+    }
+
+    /** With a click on each of the meter's written beats. */
+    public Change(long tick, Meter meter) {
+      this(tick, meter, Math.max(1, CLOCKS_TO_WHOLE / meter.unit()), USUAL);
+    }
+  }
 
   private final List<Change> changes;
   private final long[] starts;

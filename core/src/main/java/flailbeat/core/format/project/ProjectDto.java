@@ -18,7 +18,13 @@ record ProjectDto(
 
   record TempoDto(long tick, int microsPerQuarter) {}
 
-  record MeterDto(long tick, int beats, int unit) {}
+  /** The clocks stand there only where they are not as usual. */
+  record MeterDto(
+      long tick,
+      int beats,
+      int unit,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer clocks,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer thirtySeconds) {}
 
   record TrackDto(
       long id,
@@ -31,11 +37,14 @@ record ProjectDto(
       boolean solo,
       List<ClipDto> clips,
       List<long[]> controls,
-      List<CarriedDto> carried) {}
+      List<CarriedDto> carried,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean statesProgram,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick) {}
 
   /**
-   * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]}.
-   * Where there are takes, these notes are the take of that number.
+   * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]},
+   * and its release velocity after that, where it is not 64. Where there are takes, these notes are
+   * the take of that number.
    */
   record ClipDto(
       long start,

@@ -10,6 +10,7 @@ import flailbeat.core.format.project.ProjectDto.TrackDto;
 import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -25,6 +26,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -46,11 +48,26 @@ final class ProjectMapping {
         song.resolution(),
         song.nextId(),
         map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
-        map(
-            song.meters().changes(),
-            c -> new MeterDto(c.tick(), c.meter().beats(), c.meter().unit())),
+        map(song.meters().changes(), ProjectMapping::toDto),
         map(song.tracks(), ProjectMapping::toDto),
         map(song.carried(), ProjectMapping::toDto));
+  }
+
+  private static MeterDto toDto(MeterMap.Change c) {
+    boolean usual = c.equals(new MeterMap.Change(c.tick(), c.meter()));
+    return new MeterDto(
+        c.tick(),
+        c.meter().beats(),
+        c.meter().unit(),
+        usual ? null : c.clocks(),
+        usual ? null : c.thirtySeconds());
+  }
+
+  private static MeterMap.Change toMeter(MeterDto c) {
+    MeterMap.Change usual = new MeterMap.Change(c.tick(), new Meter(c.beats(), c.unit()));
+    return c.clocks() == null || c.thirtySeconds() == null
+        ? usual
+        : new MeterMap.Change(c.tick(), usual.meter(), c.clocks(), c.thirtySeconds());
   }
 
   private static TrackDto toDto(Track t) {
@@ -65,7 +82,9 @@ final class ProjectMapping {
         t.solo(),
         map(t.clips(), ProjectMapping::toDto),
         map(t.controls(), ProjectMapping::toRow),
-        map(t.carried(), ProjectMapping::toDto));
+        map(t.carried(), ProjectMapping::toDto),
+        t.traits().statesProgram(),
+        t.traits().endTick());
   }
 
   private static ClipDto toDto(Clip c) {
@@ -90,15 +109,17 @@ final class ProjectMapping {
   }
 
   private static long[] toRow(Note n) {
-    return new long[] {
+    long[] row = {
       n.id().value(),
       n.pitch(),
       n.velocity(),
       n.onset(),
       n.length(),
       n.played().onset(),
-      n.played().release()
+      n.played().release(),
+      n.releaseVelocity()
     };
+    return n.releaseVelocity() == Note.RELEASE ? Arrays.copyOf(row, NOTE_FIELDS) : row;
   }
 
   private static CarriedDto toDto(CarriedEvent e) {
@@ -116,10 +137,7 @@ final class ProjectMapping {
             map(
                 require(dto.tempos(), "tempos"),
                 c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
-        MeterMap.of(
-            map(
-                require(dto.meters(), "meters"),
-                c -> new MeterMap.Change(c.tick(), new Meter(c.beats(), c.unit())))),
+        MeterMap.of(map(require(dto.meters(), "meters"), ProjectMapping::toMeter)),
         tracks,
         map(orEmpty(dto.carried()), ProjectMapping::toCarried),
         dto.resolution(),
@@ -170,7 +188,8 @@ final class ProjectMapping {
         t.solo(),
         ClipEdits.apart(map(orEmpty(t.clips()), ProjectMapping::toClip)),
         map(orEmpty(t.controls()), ProjectMapping::toControl),
-        map(orEmpty(t.carried()), ProjectMapping::toCarried));
+        map(orEmpty(t.carried()), ProjectMapping::toCarried),
+        new FileTraits(t.statesProgram(), t.endTick()));
   }
 
   private static Clip toClip(ClipDto c) {
@@ -189,14 +208,16 @@ final class ProjectMapping {
   }
 
   private static Note toNote(long[] row) {
-    requireFields(row, NOTE_FIELDS, "note");
+    boolean released = row != null && row.length == NOTE_FIELDS + 1;
+    requireFields(row, released ? NOTE_FIELDS + 1 : NOTE_FIELDS, "note");
     return new Note(
         new NoteId(row[0]),
         Math.toIntExact(row[1]),
         Math.toIntExact(row[2]),
         row[3],
         row[4],
-        new Played(row[5], row[6]));
+        new Played(row[5], row[6]),
+        released ? Math.toIntExact(row[NOTE_FIELDS]) : Note.RELEASE);
   }
 
   private static ControlPoint toControl(long[] row) {

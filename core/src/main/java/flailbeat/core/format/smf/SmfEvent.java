@@ -15,6 +15,7 @@ public record SmfEvent(long tick, int status, int data1, int data2, Payload payl
   public static final int META = 0xFF;
   public static final int TRACK_NAME = 0x03;
   public static final int END_OF_TRACK = 0x2F;
+  public static final int PORT = 0x21;
   public static final int TEMPO = 0x51;
   public static final int TIME_SIGNATURE = 0x58;
 

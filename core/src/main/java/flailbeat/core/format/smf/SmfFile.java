@@ -5,7 +5,7 @@ import java.util.List;
 /**
  * A MIDI file as it is written, without its end-of-track events.
  *
- * @param format 0 (one track) or 1 (tracks side by side)
+ * @param format 0 (one track), 1 (tracks side by side) or 2 (tracks that are patterns of their own)
  * @param ppq ticks to a quarter note, 1 to 32767
  * @param tracks in the file's order
  */

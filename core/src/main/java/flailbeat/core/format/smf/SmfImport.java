@@ -1,10 +1,10 @@
 package flailbeat.core.format.smf;
 
-import flailbeat.core.format.FileFault;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -16,8 +16,6 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -35,9 +33,8 @@ public record SmfImport(Song song, List<String> remarks) {
    * Makes a song.
    *
    * @param title for a file that names none
-   * @throws FileFault when a tempo or a meter in it is none
    */
-  public static SmfImport of(SmfFile file, String title) throws FileFault {
+  public static SmfImport of(SmfFile file, String title) {
     return new Builder(file, title).build();
   }
 
@@ -49,9 +46,13 @@ public record SmfImport(Song song, List<String> remarks) {
     private final List<TempoMap.Change> tempos = new ArrayList<>();
     private final List<MeterMap.Change> meters = new ArrayList<>();
     private final List<String> remarks = new ArrayList<>();
+    private final SmfEvent[] programs = new SmfEvent[16];
     private long nextId = 1;
     private int withoutEnd;
     private int withoutStart;
+    private int withoutLength;
+    private int between;
+    private int strangeTempos;
     private int strangeMeters;
     private int beyond;
 
@@ -60,9 +61,10 @@ public record SmfImport(Song song, List<String> remarks) {
       this.title = title;
     }
 
-    SmfImport build() throws FileFault {
+    SmfImport build() {
       for (SmfTrack track : file.tracks()) {
         readMaps(track);
+        readPrograms(track);
       }
       tempos.sort(Comparator.comparingLong(TempoMap.Change::tick));
       meters.sort(Comparator.comparingLong(MeterMap.Change::tick));
@@ -74,21 +76,9 @@ public record SmfImport(Song song, List<String> remarks) {
         if (i == 0 && file.format() == 1 && !hasNotes(track) && !trackName.isBlank()) {
           name = trackName;
         }
-        readTrack(track, trackName, meterMap);
+        readTrack(track, i, trackName, meterMap);
       }
-      remark(
-          withoutEnd, "had no end and ends with its track", "had no end and end with their track");
-      if (withoutStart > 0) {
-        remarks.add(withoutStart + " note ends that end no note were left out");
-      }
-      if (beyond > 0) {
-        remarks.add(
-            beyond
-                + " times beyond two million quarter notes, which no song reaches, were cut off");
-      }
-      if (strangeMeters > 0) {
-        remarks.add(strangeMeters + " time signatures outside 1/1 to 32/32 were left out");
-      }
+      remarkAll();
       Song empty = Song.empty();
       Song song =
           new Song(
@@ -102,21 +92,54 @@ public record SmfImport(Song song, List<String> remarks) {
       return new SmfImport(song, List.copyOf(remarks));
     }
 
+    private void remarkAll() {
+      if (file.format() == 2) {
+        remarks.add("type 2: its patterns stand side by side, as tracks");
+      }
+      remark(
+          withoutEnd,
+          "note had no end and ends with its track",
+          "notes had no end and end with their track");
+      remark(
+          withoutStart,
+          "note end that ends no note was left out",
+          "note ends that end no note were left out");
+      remark(
+          withoutLength,
+          "note of no length is one tick long here",
+          "notes of no length are one tick long here");
+      remark(
+          between,
+          "time lies between two 960ths of a quarter note and went to the nearer",
+          "times lie between two 960ths of a quarter note and went to the nearer");
+      remark(
+          beyond,
+          "time beyond two million quarter notes, which no song reaches, was cut off",
+          "times beyond two million quarter notes, which no song reaches, were cut off");
+      remark(
+          strangeTempos, "tempo that is none was left out", "tempos that are none were left out");
+      remark(
+          strangeMeters,
+          "time signature outside 1/1 to 32/32 was left out",
+          "time signatures outside 1/1 to 32/32 were left out");
+    }
+
     private void remark(int n, String one, String many) {
       if (n > 0) {
-        remarks.add(n == 1 ? "1 note " + one : n + " notes " + many);
+        remarks.add(n + " " + (n == 1 ? one : many));
       }
     }
 
-    private void readMaps(SmfTrack track) throws FileFault {
+    private void readMaps(SmfTrack track) {
       for (SmfEvent e : track.events()) {
         byte[] b = e.status() == SmfEvent.META ? e.payload().bytes() : new byte[0];
         if (e.isMeta(SmfEvent.TEMPO)) {
           int micros = b.length == 3 ? (b[0] & 255) << 16 | (b[1] & 255) << 8 | b[2] & 255 : 0;
           if (micros == 0) {
-            throw new FileFault("it holds a tempo of no speed at all");
+            strangeTempos++;
+          } else {
+            tempos.add(new TempoMap.Change(scaled(e.tick()), new Tempo(micros)));
           }
-          tempos.add(new TempoMap.Change(scaled(e.tick()), new Tempo(micros)));
         } else if (e.isMeta(SmfEvent.TIME_SIGNATURE)) {
           readMeter(e.tick(), b);
         }
@@ -125,10 +148,25 @@ public record SmfImport(Song song, List<String> remarks) {
 
     private void readMeter(long tick, byte[] b) {
       boolean known = b.length >= 2 && b[0] >= 1 && b[0] <= 32 && b[1] >= 0 && b[1] <= 5;
-      if (known) {
+      if (known && b.length >= 4) {
+        Meter meter = new Meter(b[0], 1 << b[1]);
+        meters.add(new MeterMap.Change(scaled(tick), meter, b[2] & 0xFF, b[3] & 0xFF));
+      } else if (known) {
         meters.add(new MeterMap.Change(scaled(tick), new Meter(b[0], 1 << b[1])));
       } else {
         strangeMeters++;
+      }
+    }
+
+    /** What a channel plays may be said in another track than that with its notes. */
+    private void readPrograms(SmfTrack track) {
+      for (SmfEvent e : track.events()) {
+        if (e.isChannelMessage() && (e.status() & 0xF0) == 0xC0) {
+          SmfEvent first = programs[e.channel()];
+          if (first == null || e.tick() < first.tick()) {
+            programs[e.channel()] = e;
+          }
+        }
       }
     }
 
@@ -140,58 +178,93 @@ public record SmfImport(Song song, List<String> remarks) {
       return track.events().stream()
           .filter(e -> e.isMeta(SmfEvent.TRACK_NAME))
           .findFirst()
-          .map(e -> text(e.payload().bytes()))
+          .map(e -> SmfText.of(e.payload()))
           .orElse("");
     }
 
-    /** UTF-8 where it is that, otherwise Latin-1, which any bytes are. */
-    private static String text(byte[] bytes) {
-      try {
-        return StandardCharsets.UTF_8
-            .newDecoder()
-            .decode(java.nio.ByteBuffer.wrap(bytes))
-            .toString();
-      } catch (CharacterCodingException e) {
-        return new String(bytes, StandardCharsets.ISO_8859_1);
-      }
-    }
-
-    private void readTrack(SmfTrack source, String name, MeterMap meterMap) {
+    private void readTrack(SmfTrack source, int index, String name, MeterMap meterMap) {
       TreeMap<Integer, Part> parts = new TreeMap<>();
-      NotePairs pairs = NotePairs.of(source);
-      withoutEnd += pairs.withoutEnd();
-      withoutStart += pairs.withoutStart();
-      for (NotePairs.Pair pair : pairs.pairs()) {
-        SmfEvent on = source.events().get(pair.on());
-        long end = pair.off() < 0 ? source.endTick() : source.events().get(pair.off()).tick();
-        long onset = scaled(on.tick());
-        long length = Math.max(1, scaled(end) - onset);
-        part(parts, on.channel())
-            .notes
-            .add(Note.placed(new NoteId(nextId++), on.data1(), on.data2(), onset, length));
-      }
+      readNotes(source, parts);
       List<CarriedEvent> others = new ArrayList<>();
+      boolean nameSeen = false;
       for (SmfEvent e : source.events()) {
         if (!e.isChannelMessage()) {
-          carry(e, others);
+          boolean isName = !nameSeen && e.isMeta(SmfEvent.TRACK_NAME);
+          nameSeen |= isName;
+          carry(e, isName, others);
         } else if (!e.isNoteOn() && !e.isNoteOff()) {
           part(parts, e.channel())
+              .controls
               .add(ControlPoint.of(scaled(e.tick()), e.status(), e.data1(), e.data2()));
         }
       }
       if (parts.isEmpty()) {
+        if (index > 0 && !name.isEmpty()) {
+          others.addFirst(nameOfNoPart(source));
+        }
         carried.addAll(others);
         return;
       }
+      addParts(source, name, parts, others, meterMap);
+    }
+
+    private CarriedEvent nameOfNoPart(SmfTrack source) {
+      SmfEvent e =
+          source.events().stream()
+              .filter(x -> x.isMeta(SmfEvent.TRACK_NAME))
+              .findFirst()
+              .orElseThrow();
+      return new CarriedEvent(scaled(e.tick()), e.status(), e.data1(), e.payload());
+    }
+
+    private void addParts(
+        SmfTrack source,
+        String name,
+        TreeMap<Integer, Part> parts,
+        List<CarriedEvent> others,
+        MeterMap meterMap) {
       boolean several = parts.size() > 1;
+      List<CarriedEvent> ports =
+          others.stream()
+              .filter(e -> e.status() == SmfEvent.META && e.type() == SmfEvent.PORT)
+              .toList();
       boolean firstPart = true;
       for (var entry : parts.entrySet()) {
         int channel = entry.getKey();
         String base = name.isBlank() ? "Track " + (tracks.size() + 1) : name;
         String partName = several ? base + " (channel " + (channel + 1) + ")" : base;
-        Track track = entry.getValue().track(new TrackId(nextId++), partName, channel, meterMap);
-        tracks.add(firstPart ? track.withEvents(track.controls(), others) : track);
+        SmfEvent program = programs[channel];
+        Track track =
+            entry
+                .getValue()
+                .track(
+                    new TrackId(nextId++),
+                    partName,
+                    channel,
+                    program == null ? 0 : program.data1(),
+                    scaled(source.endTick()),
+                    meterMap);
+        tracks.add(track.withEvents(track.controls(), firstPart ? others : ports));
         firstPart = false;
+      }
+    }
+
+    private void readNotes(SmfTrack source, TreeMap<Integer, Part> parts) {
+      NotePairs pairs = NotePairs.of(source);
+      withoutEnd += pairs.withoutEnd();
+      withoutStart += pairs.withoutStart();
+      for (NotePairs.Pair pair : pairs.pairs()) {
+        SmfEvent on = source.events().get(pair.on());
+        SmfEvent off = pair.off() < 0 ? null : source.events().get(pair.off());
+        long end = off == null ? source.endTick() : off.tick();
+        withoutLength += end == on.tick() ? 1 : 0;
+        long onset = scaled(on.tick());
+        long length = Math.max(1, scaled(end) - onset);
+        Note note = Note.placed(new NoteId(nextId++), on.data1(), on.data2(), onset, length);
+        boolean released = off != null && (off.status() & 0xF0) == 0x80;
+        part(parts, on.channel())
+            .notes
+            .add(released ? note.withReleaseVelocity(off.data2()) : note);
       }
     }
 
@@ -199,11 +272,14 @@ public record SmfImport(Song song, List<String> remarks) {
       return parts.computeIfAbsent(channel, c -> new Part());
     }
 
-    private void carry(SmfEvent e, List<CarriedEvent> others) {
+    /**
+     * A first name becomes the part's; its bytes are carried where they would come out otherwise.
+     */
+    private void carry(SmfEvent e, boolean isName, List<CarriedEvent> others) {
       boolean known =
           e.isMeta(SmfEvent.TEMPO)
               || e.isMeta(SmfEvent.TIME_SIGNATURE)
-              || e.isMeta(SmfEvent.TRACK_NAME);
+              || isName && !SmfText.isForeign(e.payload());
       if (!known) {
         others.add(new CarriedEvent(scaled(e.tick()), e.status(), e.data1(), e.payload()));
       }
@@ -211,6 +287,7 @@ public record SmfImport(Song song, List<String> remarks) {
 
     private long scaled(long tick) {
       long scaled = (2 * tick * Ticks.PPQ + file.ppq()) / (2 * file.ppq());
+      between += tick * Ticks.PPQ % file.ppq() == 0 ? 0 : 1;
       if (scaled >= Ticks.LAST) {
         beyond++;
       }
@@ -222,20 +299,13 @@ public record SmfImport(Song song, List<String> remarks) {
   private static final class Part {
     private final List<Note> notes = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
-    private int program = -1;
 
-    /** The first program change chooses the instrument; later ones stay where they are. */
-    void add(ControlPoint point) {
-      if (point.kind() == ControlPoint.Kind.PROGRAM && program < 0) {
-        program = point.value();
-      } else {
-        controls.add(point);
-      }
-    }
-
-    Track track(TrackId id, String name, int channel, MeterMap meters) {
-      Instrument instrument = new Instrument(Math.max(0, program), channel == Track.DRUM_CHANNEL);
-      Track empty = Track.empty(id, name, instrument, channel).withEvents(controls, List.of());
+    Track track(TrackId id, String name, int channel, int program, long endTick, MeterMap meters) {
+      Instrument instrument = new Instrument(program, channel == Track.DRUM_CHANNEL);
+      Track empty =
+          Track.empty(id, name, instrument, channel)
+              .withEvents(controls, List.of())
+              .withTraits(new FileTraits(true, endTick));
       return notes.isEmpty() ? empty : empty.withClips(List.of(Clip.around(notes, meters)));
     }
   }

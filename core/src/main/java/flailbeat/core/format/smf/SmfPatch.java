@@ -6,17 +6,21 @@ import flailbeat.core.model.Song;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 
 /**
  * Puts the notes of a song back into the MIDI file that it was made of, and touches nothing else: a
- * note that stands where it stood keeps its very events, and every other event its place, even at a
- * resolution finer than 960.
+ * note that stands where it stood keeps its very events, and all other events their order, even at
+ * a resolution finer than 960. A note that keeps its length keeps it to the file's tick.
+ *
+ * @param file the file with the notes moved; the very one that was given where none moves
+ * @param moved how many notes stand elsewhere, or last otherwise, in the file's own ticks
+ * @param trimmed how many had to end where another of their pitch begins, to be told apart
  */
-public final class SmfPatch {
-  private SmfPatch() {}
-
+public record SmfPatch(SmfFile file, int moved, int trimmed) {
   /**
    * The file with some notes at other times.
    *
@@ -24,17 +28,32 @@ public final class SmfPatch {
    * @param song the song as imported
    * @param mover gives each note as it shall stand: the note itself where it stays
    */
-  public static SmfFile apply(SmfFile file, Song song, UnaryOperator<Note> mover) {
+  public static SmfPatch apply(SmfFile file, Song song, UnaryOperator<Note> mover) {
     List<Note> notes = inFileOrder(song);
     List<SmfTrack> tracks = new ArrayList<>();
+    int moved = 0;
+    int trimmed = 0;
     int next = 0;
     for (SmfTrack track : file.tracks()) {
       List<NotePairs.Pair> pairs = NotePairs.of(track).pairs();
       int end = next + pairs.size();
-      tracks.add(track(track, file.ppq(), pairs, notes.subList(next, end), mover));
+      OneTrack one = new OneTrack(track, file.ppq(), pairs);
+      for (int i = 0; i < pairs.size(); i++) {
+        Note was = notes.get(next + i);
+        one.move(i, was, mover.apply(was));
+      }
+      tracks.add(one.patched());
+      moved += one.moved;
+      trimmed += one.trimmed;
       next = end;
     }
-    return new SmfFile(file.format(), file.ppq(), tracks);
+    SmfFile result = moved == 0 ? file : new SmfFile(file.format(), file.ppq(), tracks);
+    return new SmfPatch(result, moved, trimmed);
+  }
+
+  /** A tick of a song in the ticks of a file of some resolution, to the nearest. */
+  public static long toFile(long tick, int ppq) {
+    return (2 * tick * ppq + Ticks.PPQ) / (2L * Ticks.PPQ);
   }
 
   /** Names were given out in the order of the file's note-ons, so they tell it. */
@@ -46,42 +65,139 @@ public final class SmfPatch {
         .toList();
   }
 
-  private static SmfTrack track(
-      SmfTrack track,
-      int ppq,
-      List<NotePairs.Pair> pairs,
-      List<Note> notes,
-      UnaryOperator<Note> mover) {
-    List<SmfEvent> events = new ArrayList<>(track.events());
-    boolean changed = false;
-    for (int i = 0; i < pairs.size(); i++) {
-      Note was = notes.get(i);
-      Note is = mover.apply(was);
-      if (was.onset() != is.onset() || was.end() != is.end()) {
-        changed = true;
-        NotePairs.Pair pair = pairs.get(i);
-        long onset = toFile(is.onset(), ppq);
-        events.set(pair.on(), events.get(pair.on()).at(onset));
-        long end = Math.max(onset + 1, toFile(is.end(), ppq));
-        if (pair.off() >= 0) {
-          events.set(pair.off(), events.get(pair.off()).at(end));
-        } else {
-          SmfEvent on = events.get(pair.on());
-          events.add(SmfEvent.channel(end, 0x80 | on.channel(), on.data1(), 64));
-        }
+  private static final class OneTrack {
+    private final SmfTrack track;
+    private final int ppq;
+    private final List<NotePairs.Pair> pairs;
+    private final Overlaps.Span[] spans;
+    private final boolean[] moves;
+    private int moved;
+    private int trimmed;
+
+    OneTrack(SmfTrack track, int ppq, List<NotePairs.Pair> pairs) {
+      this.track = track;
+      this.ppq = ppq;
+      this.pairs = pairs;
+      this.spans = new Overlaps.Span[pairs.size()];
+      this.moves = new boolean[pairs.size()];
+    }
+
+    private long on(int i) {
+      return track.events().get(pairs.get(i).on()).tick();
+    }
+
+    private long off(int i) {
+      int off = pairs.get(i).off();
+      return off < 0 ? track.endTick() : track.events().get(off).tick();
+    }
+
+    void move(int i, Note was, Note is) {
+      long on = was.onset() == is.onset() ? on(i) : toFile(is.onset(), ppq);
+      long off;
+      if (was.length() == is.length()) {
+        off = on + off(i) - on(i);
+      } else if (was.end() == is.end()) {
+        off = Math.max(on + 1, off(i));
+      } else {
+        off = Math.max(on + 1, toFile(is.end(), ppq));
+      }
+      spans[i] = new Overlaps.Span(on, off);
+      moves[i] = on != on(i) || off != off(i);
+      moved += moves[i] ? 1 : 0;
+    }
+
+    SmfTrack patched() {
+      if (moved == 0) {
+        return track;
+      }
+      trimWhereMoved();
+      return new Merged().track();
+    }
+
+    /** Only where a note of the pitch moved: what the file had before is its own affair. */
+    private void trimWhereMoved() {
+      Map<Integer, List<Overlaps.Span>> ofPitch = new HashMap<>();
+      Map<Integer, Boolean> touched = new HashMap<>();
+      for (int i = 0; i < spans.length; i++) {
+        SmfEvent event = track.events().get(pairs.get(i).on());
+        int key = event.channel() << 7 | event.data1();
+        ofPitch.computeIfAbsent(key, k -> new ArrayList<>()).add(spans[i]);
+        touched.merge(key, moves[i], Boolean::logicalOr);
+      }
+      ofPitch.forEach((key, all) -> trimmed += touched.get(key) ? Overlaps.trim(all) : 0);
+      for (int i = 0; i < spans.length; i++) {
+        moves[i] = spans[i].on() != on(i) || spans[i].off() != off(i);
       }
     }
-    if (!changed) {
-      return track;
-    }
-    // Ends first where events meet, so that a note never cuts off the next of its pitch.
-    events.sort(
-        Comparator.comparingLong(SmfEvent::tick)
-            .thenComparingInt(e -> e.isNoteOff() ? 0 : e.isNoteOn() ? 2 : 1));
-    return new SmfTrack(events, Math.max(track.endTick(), events.get(events.size() - 1).tick()));
-  }
 
-  private static long toFile(long tick, int ppq) {
-    return (2 * tick * ppq + Ticks.PPQ) / (2L * Ticks.PPQ);
+    /**
+     * What stays, in its order, with what moved merged into it: at one tick, ends first, starts
+     * last.
+     */
+    private final class Merged {
+      private final List<SmfEvent> ends = new ArrayList<>();
+      private final List<SmfEvent> starts = new ArrayList<>();
+
+      SmfTrack track() {
+        List<SmfEvent> events = track.events();
+        boolean[] gone = new boolean[events.size()];
+        for (int i = 0; i < spans.length; i++) {
+          if (moves[i]) {
+            NotePairs.Pair pair = pairs.get(i);
+            take(events, pair, spans[i]);
+            gone[pair.on()] = true;
+            if (pair.off() >= 0) {
+              gone[pair.off()] = true;
+            }
+          }
+        }
+        ends.sort(Comparator.comparingLong(SmfEvent::tick));
+        starts.sort(Comparator.comparingLong(SmfEvent::tick));
+        return merged(events, gone);
+      }
+
+      private void take(List<SmfEvent> events, NotePairs.Pair pair, Overlaps.Span span) {
+        SmfEvent on = events.get(pair.on());
+        SmfEvent off =
+            pair.off() >= 0
+                ? events.get(pair.off())
+                : SmfEvent.channel(0, 0x80 | on.channel(), on.data1(), Note.RELEASE);
+        starts.add(on.at(span.on()));
+        // A note of no length ends after it has begun.
+        (span.off() == span.on() ? starts : ends).add(off.at(span.off()));
+      }
+
+      private SmfTrack merged(List<SmfEvent> events, boolean[] gone) {
+        List<SmfEvent> result = new ArrayList<>(events.size());
+        int end = 0;
+        int start = 0;
+        for (int i = 0; i < events.size(); i++) {
+          if (gone[i]) {
+            continue;
+          }
+          long tick = events.get(i).tick();
+          while (start < starts.size() && starts.get(start).tick() < tick) {
+            end = addEnds(result, end, starts.get(start).tick());
+            result.add(starts.get(start++));
+          }
+          end = addEnds(result, end, tick);
+          result.add(events.get(i));
+        }
+        while (start < starts.size()) {
+          end = addEnds(result, end, starts.get(start).tick());
+          result.add(starts.get(start++));
+        }
+        addEnds(result, end, Long.MAX_VALUE);
+        return new SmfTrack(result, Math.max(track.endTick(), result.getLast().tick()));
+      }
+
+      private int addEnds(List<SmfEvent> result, int from, long upTo) {
+        int end = from;
+        while (end < ends.size() && ends.get(end).tick() <= upTo) {
+          result.add(ends.get(end++));
+        }
+        return end;
+      }
+    }
   }
 }

@@ -7,23 +7,33 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
- * Reads a Standard MIDI File (MMA RP-001) strictly: every departure from the standard is noted as
- * damage, and what stands before it is kept. Cost: O(n) for n bytes.
+ * Reads a Standard MIDI File (MMA RP-001) strictly: every departure from the standard is noted,
+ * with whether anything is lost by it, and what stands before it is kept. Cost: O(n) for n bytes.
  *
- * <p>Unknown chunks between tracks are passed over, as the standard asks. Bytes after the last
- * track are noted only when they are no chunk.
+ * <p>Unknown chunks between tracks are passed over, as the standard asks. A file wrapped in RIFF is
+ * unwrapped. Times in film frames are brought to {@value #FRAMES_PPQ} ticks to a quarter note at
+ * 120 bpm, so that they last as long as they did.
  */
 public final class SmfReader {
   private static final int CHUNK_HEADER = 8;
   private static final int LEAST_HEADER = 6;
   private static final int MOST_TRACKS = 10_000;
+  private static final int FRAMES_PPQ = 960;
+  private static final int RIFF_HEADER = 20;
+  private static final int LATEST_TYPE = 2;
+
+  /** Ticks a second at 120 bpm. */
+  private static final double FRAMES_RATE = 2 * FRAMES_PPQ;
 
   private final byte[] bytes;
   private final List<Damage> damage = new ArrayList<>();
   private long lostBytes;
+  private int cutTracks;
+  private int announced;
 
   private SmfReader(byte[] bytes) {
     this.bytes = bytes;
@@ -44,7 +54,17 @@ public final class SmfReader {
    * @throws FileFault when nothing can be made of them
    */
   public static SmfReading read(byte[] bytes) throws FileFault {
-    return new SmfReader(bytes).read();
+    return new SmfReader(unwrapped(bytes)).read();
+  }
+
+  /** What a RIFF file of kind RMID holds in its data chunk; other bytes as they are. */
+  private static byte[] unwrapped(byte[] bytes) {
+    boolean wrapped =
+        bytes.length >= RIFF_HEADER
+            && tag(bytes, 0).equals("RIFF")
+            && tag(bytes, 8).equals("RMID")
+            && tag(bytes, 12).equals("data");
+    return wrapped ? Arrays.copyOfRange(bytes, RIFF_HEADER, bytes.length) : bytes;
   }
 
   private SmfReading read() throws FileFault {
@@ -54,32 +74,69 @@ public final class SmfReader {
     if (bytes.length < CHUNK_HEADER + LEAST_HEADER || !tagAt(0).equals("MThd")) {
       throw new FileFault("this is no MIDI file: it does not begin with a MIDI header");
     }
-    long headerLength = int32(4);
-    if (headerLength < LEAST_HEADER || headerLength > bytes.length - CHUNK_HEADER) {
-      throw new FileFault("the MIDI header says it is " + headerLength + " bytes long");
-    }
     int format = int16(8);
-    int announced = int16(10);
-    int ppq = int16(12);
-    if (format > 1) {
-      throw new FileFault("this is a MIDI file of type " + format + "; types 0 and 1 can be read");
+    announced = int16(10);
+    int division = int16(12);
+    if (format > LATEST_TYPE) {
+      departs("type " + format + " is unknown; it is read as type 1", 8);
+      format = 1;
     }
-    if (ppq >= 0x8000 || ppq == 0) {
-      throw new FileFault("its times are counted in film frames, not in beats");
+    if (division == 0) {
+      throw new FileFault("it says that a quarter note has no ticks");
     }
-    List<SmfTrack> tracks = tracks(CHUNK_HEADER + (int) headerLength);
+    List<SmfTrack> tracks = tracks(firstChunk());
     if (tracks.isEmpty()) {
       throw new FileFault("it holds no track that can be read");
     }
-    int lost = Math.max(0, announced - tracks.size());
     if (announced != tracks.size()) {
-      noteDamage("the header announces " + count(announced) + ", there are " + tracks.size(), 10);
+      departs("the header announces " + count(announced) + ", there are " + tracks.size(), 10);
     }
     if (format == 0 && tracks.size() > 1) {
-      noteDamage("a file of type 0 has one track, this has " + tracks.size(), 8);
+      departs("a file of type 0 has one track, this has " + tracks.size(), 8);
       format = 1;
     }
-    return new SmfReading(new SmfFile(format, ppq, tracks), List.copyOf(damage), lost, lostBytes);
+    boolean inFrames = division >= 0x8000;
+    SmfFile file =
+        inFrames
+            ? new SmfFile(format, FRAMES_PPQ, inBeats(tracks, division))
+            : new SmfFile(format, division, tracks);
+    return new SmfReading(file, List.copyOf(damage), cutTracks, lostBytes);
+  }
+
+  /** The header is as long as it says, unless that cannot be. */
+  private int firstChunk() {
+    long length = int32(4);
+    if (length >= LEAST_HEADER && length <= bytes.length - CHUNK_HEADER) {
+      return CHUNK_HEADER + (int) length;
+    }
+    departs("the MIDI header says it is " + length + " bytes long", 4);
+    return nextTrack(CHUNK_HEADER + LEAST_HEADER, bytes.length);
+  }
+
+  /** MIDI time code: frames a second as a negative number in the high byte, 29 being 29.97. */
+  private List<SmfTrack> inBeats(List<SmfTrack> tracks, int division) throws FileFault {
+    int frames = 256 - (division >> 8);
+    int perFrame = division & 0xFF;
+    if (perFrame == 0) {
+      throw new FileFault("it says that a film frame has no ticks");
+    }
+    double rate = (frames == 29 ? 30_000 / 1001.0 : frames) * perFrame;
+    departs(
+        "times are counted in film frames ("
+            + frames
+            + " a second); they last as long at 120 bpm, whatever its tempos say",
+        12);
+    List<SmfTrack> result = new ArrayList<>();
+    for (SmfTrack track : tracks) {
+      List<SmfEvent> events = new ArrayList<>();
+      for (SmfEvent event : track.events()) {
+        if (!event.isMeta(SmfEvent.TEMPO)) {
+          events.add(event.at(Math.round(event.tick() * FRAMES_RATE / rate)));
+        }
+      }
+      result.add(new SmfTrack(events, Math.round(track.endTick() * FRAMES_RATE / rate)));
+    }
+    return result;
   }
 
   private static String count(int tracks) {
@@ -91,10 +148,10 @@ public final class SmfReader {
     int at = start;
     while (bytes.length - at >= CHUNK_HEADER && tracks.size() < MOST_TRACKS) {
       String tag = tagAt(at);
-      at = isTag(tag) ? chunk(tracks, tag, at) : lost(at, bytes.length);
+      at = isTag(tag) ? chunk(tracks, tag, at) : skip(tracks, at);
     }
     if (at < bytes.length) {
-      lost(at, bytes.length);
+      skip(tracks, at);
     }
     return tracks;
   }
@@ -107,14 +164,16 @@ public final class SmfReader {
     boolean cut = there < length;
     if (!tag.equals("MTrk")) {
       if (cut) {
-        noteDamage("the file ends inside a chunk of an unknown kind", at);
+        damage.add(
+            new Damage(
+                "the file ends inside a chunk of an unknown kind", at, tracks.size() < announced));
       }
       return from + there;
     }
     if (cut) {
       String said = length + " bytes announced, " + there + " there";
-      noteDamage("track " + (tracks.size() + 1) + " is cut off: " + said, at);
-      lostBytes += length - there;
+      damage.add(new Damage("track " + (tracks.size() + 1) + " is cut off: " + said, at, true));
+      cutTracks++;
     }
     return track(tracks, from, from + there, cut);
   }
@@ -125,35 +184,44 @@ public final class SmfReader {
     String name = "track " + (tracks.size() + 1);
     tracks.add(reader.read());
     int end = reader.position();
-    if (reader.fault() != null) {
-      noteDamage(name + ": " + reader.fault(), end);
-    } else if (!reader.sawEnd() && !cut) {
-      noteDamage(name + " has no end mark", to);
-    } else if (end < to) {
-      noteDamage(name + " goes on after its end mark", end);
+    if (reader.carriedStatusOn()) {
+      departs(name + " goes on with a status from before another kind of event", from);
     }
-    return end < to ? skipToTrack(end, to) : to;
-  }
-
-  /** Notes that what lies here is no MIDI data, as far as the next track. */
-  private int lost(int from, int to) {
-    int next = skipToTrack(from, to);
-    noteDamage((next - from) + " bytes that are no MIDI data", from);
+    if (reader.fault() != null) {
+      damage.add(new Damage(name + ": " + reader.fault(), end, true));
+    } else if (!reader.sawEnd() && !cut) {
+      departs(name + " has no end mark", to);
+    } else if (end < to) {
+      departs(name + " has " + (to - end) + " bytes after its end mark", end);
+    }
+    if (end == to) {
+      return to;
+    }
+    int next = nextTrack(end, to);
+    lostBytes += reader.fault() != null ? next - end : 0;
     return next;
   }
 
-  /** A wrong length may have swallowed the next track: looks for its tag, counting what is lost. */
-  private int skipToTrack(int from, int to) {
+  /** What lies here is no MIDI data, as far as the next track: a loss, unless all were read. */
+  private int skip(List<SmfTrack> tracks, int from) {
+    int next = nextTrack(from, bytes.length);
+    boolean loses = tracks.size() < announced;
+    damage.add(new Damage((next - from) + " bytes that are no MIDI data", from, loses));
+    lostBytes += loses ? next - from : 0;
+    return next;
+  }
+
+  /** A wrong length may have swallowed the next track: looks for its tag. */
+  private int nextTrack(int from, int to) {
     int next = from;
     while (next < to && !(next + CHUNK_HEADER <= to && tagAt(next).equals("MTrk"))) {
       next++;
     }
-    lostBytes += next - from;
     return next;
   }
 
-  private void noteDamage(String message, long offset) {
-    damage.add(new Damage(message, offset));
+  private void departs(String message, long offset) {
+    damage.add(new Damage(message, offset, false));
   }
 
   private static boolean isTag(String tag) {
@@ -161,6 +229,10 @@ public final class SmfReader {
   }
 
   private String tagAt(int at) {
+    return tag(bytes, at);
+  }
+
+  private static String tag(byte[] bytes, int at) {
     return new String(bytes, at, 4, StandardCharsets.ISO_8859_1);
   }
 

@@ -15,6 +15,11 @@ final class SmfTrackReader {
   private int at;
   private long tick;
   private int runningStatus;
+
+  /** The status of the last channel message, which by the standard other events end. */
+  private int lastStatus;
+
+  private boolean carriedStatusOn;
   private boolean sawEnd;
   private String fault;
 
@@ -43,6 +48,11 @@ final class SmfTrackReader {
     return fault;
   }
 
+  /** Whether running status went on across another kind of event, which the standard forbids. */
+  boolean carriedStatusOn() {
+    return carriedStatusOn;
+  }
+
   boolean sawEnd() {
     return sawEnd;
   }
@@ -59,10 +69,11 @@ final class SmfTrackReader {
     }
     int status = peek();
     if (status < 0x80) {
-      if (runningStatus == 0) {
+      carriedStatusOn |= runningStatus == 0 && lastStatus != 0;
+      if (lastStatus == 0) {
         throw new Broken("a data byte where an event should begin");
       }
-      status = runningStatus;
+      status = lastStatus;
     } else {
       at++;
     }
@@ -78,6 +89,7 @@ final class SmfTrackReader {
   private SmfEvent body(long time, int status) throws Broken {
     if (status < 0xF0) {
       runningStatus = status;
+      lastStatus = status;
       int data1 = data();
       boolean one = (status & 0xE0) == 0xC0;
       return SmfEvent.channel(time, status, data1, one ? 0 : data());

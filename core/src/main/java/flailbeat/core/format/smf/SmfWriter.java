@@ -2,7 +2,6 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -11,9 +10,20 @@ import java.nio.file.Path;
 
 /** Writes a Standard MIDI File (MMA RP-001), with running status. */
 public final class SmfWriter {
-  private static final byte[] TEXT_FILLER = {};
+  private static final SmfEvent FILLER = SmfEvent.meta(0, 1);
+  private static final SmfEvent END = SmfEvent.meta(0, SmfEvent.END_OF_TRACK);
+  private static final int BYTES_AN_EVENT = 4;
 
-  private SmfWriter() {}
+  /** No event before, or one that ends running status. */
+  private static final int NO_STATUS = 0;
+
+  private final Bytes out;
+  private long tick;
+  private int running = NO_STATUS;
+
+  private SmfWriter(int expected) {
+    out = new Bytes(expected);
+  }
 
   /** Writes the file whole or, when that fails, leaves the target as it was. */
   public static void write(SmfFile file, Path target) throws IOException {
@@ -28,58 +38,56 @@ public final class SmfWriter {
     out.writeShort(file.tracks().size());
     out.writeShort(file.ppq());
     for (SmfTrack track : file.tracks()) {
-      byte[] body = body(track);
+      Bytes body = new SmfWriter(16 + track.events().size() * BYTES_AN_EVENT).body(track);
       out.write("MTrk".getBytes(StandardCharsets.ISO_8859_1));
-      out.writeInt(body.length);
-      out.write(body);
+      out.writeInt(body.size());
+      out.write(body.array(), 0, body.size());
     }
     out.flush();
   }
 
-  private static byte[] body(SmfTrack track) {
-    ByteArrayOutputStream out = new ByteArrayOutputStream(16 + track.events().size() * 4);
-    long tick = 0;
-    int running = 0;
+  private Bytes body(SmfTrack track) {
     for (SmfEvent event : track.events()) {
-      tick = advance(out, tick, event.tick(), event.isChannelMessage() ? running : 0);
-      running = event(out, event, running);
+      advance(event.tick());
+      event(event);
     }
-    advance(out, tick, Math.max(tick, track.endTick()), 0);
-    event(out, SmfEvent.meta(0, SmfEvent.END_OF_TRACK), 0);
-    return out.toByteArray();
+    advance(Math.max(tick, track.endTick()));
+    event(END);
+    return out;
   }
 
   /** Writes a delta; one too long for a single number is bridged with empty text events. */
-  private static long advance(ByteArrayOutputStream out, long from, long to, int running) {
-    long delta = to - from;
-    while (delta > VarLen.LARGEST) {
+  private void advance(long to) {
+    while (to - tick > VarLen.LARGEST) {
       VarLen.write(out, VarLen.LARGEST);
-      event(out, SmfEvent.meta(0, 1, TEXT_FILLER), running);
-      delta -= VarLen.LARGEST;
+      event(FILLER);
+      tick += VarLen.LARGEST;
     }
-    VarLen.write(out, delta);
-    return to;
+    VarLen.write(out, to - tick);
+    tick = to;
   }
 
-  /** Writes an event without its time; returns the running status after it. */
-  private static int event(ByteArrayOutputStream out, SmfEvent event, int running) {
+  /** Writes an event without its time. */
+  private void event(SmfEvent event) {
     int status = event.status();
     if (event.isChannelMessage()) {
       if (status != running) {
         out.write(status);
+        running = status;
       }
       out.write(event.data1());
       if ((status & 0xE0) != 0xC0) {
         out.write(event.data2());
       }
-      return status;
+      return;
     }
+    running = NO_STATUS;
     out.write(status);
     if (status == SmfEvent.META) {
       out.write(event.data1());
     }
-    VarLen.write(out, event.payload().length());
-    out.writeBytes(event.payload().bytes());
-    return 0;
+    byte[] payload = event.payload().bytes();
+    VarLen.write(out, payload.length);
+    out.write(payload);
   }
 }

@@ -1,7 +1,5 @@
 package flailbeat.core.format.smf;
 
-import java.io.ByteArrayOutputStream;
-
 /** Variable-length quantities: seven bits a byte, the highest bit set on all but the last. */
 final class VarLen {
   static final int MOST_BYTES = 4;
@@ -10,7 +8,7 @@ final class VarLen {
   private VarLen() {}
 
   /** Writes 0 to {@value #LARGEST}. */
-  static void write(ByteArrayOutputStream out, long value) {
+  static void write(Bytes out, long value) {
     if (value < 0 || value > LARGEST) {
       throw new IllegalArgumentException(value + " does not fit a variable-length quantity");
     }
