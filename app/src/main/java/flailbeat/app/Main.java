@@ -2,6 +2,8 @@ package flailbeat.app;
 
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.app.shell.FlailbeatApp;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Set;
 import java.util.logging.Level;
 import java.util.logging.Logger;
@@ -36,6 +38,11 @@ public final class Main {
     ALL.setLevel(Level.WARNING);
     if (args.length > 0 && COMMANDS.contains(args[0])) {
       System.exit(CommandLineApp.run(args));
+    }
+    if (args.length == 1 && !args[0].startsWith("-") && !Files.exists(Path.of(args[0]))) {
+      System.err.println(
+          args[0] + ": there is no such file, and no such command; see flailbeat --help");
+      System.exit(1);
     }
     int wrong = isPlainStart(args) ? 0 : CommandLineApp.checkWindowWords(args);
     if (wrong != 0) {

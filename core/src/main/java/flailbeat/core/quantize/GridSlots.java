@@ -8,17 +8,25 @@ import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The lines of a grid round some notes, as slots: whole bars, each kind worked out once. */
+/**
+ * The lines of a grid round some notes, as slots: whole bars, each kind worked out once. Bars far
+ * from any note are left out, so that what it costs goes with the notes and not with the time
+ * between them.
+ */
 final class GridSlots {
   private static final double WHOLE_BEAT = 1;
   private static final double HALF_OR_THIRD = 0.6;
   private static final double QUARTER = 0.25;
   private static final double FINER = 0.1;
   private static final int BEATS_AROUND = 2;
+
+  /** Farther from any note than this nothing is laid out. */
+  private static final int FAR_BARS = 8;
 
   private final QuantizeSettings settings;
   private final GridLines lines;
@@ -38,12 +46,9 @@ final class GridSlots {
   GridSlots(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
     this.settings = settings;
     this.lines = new GridLines(settings.grid(), meters, settings.swing(), settings.groove());
-    long first = Math.max(0, drafts.played(0).onset());
-    long last = Math.max(0, drafts.played(drafts.size() - 1).onset());
-    long around = BEATS_AROUND * meters.meterAt(first).ticksPerBeat();
-    int firstBar = meters.barAt(Math.max(0, first - around));
-    int bars = meters.barAt(last + around) + 1 - firstBar;
-    List<BarLines> all = barsFrom(firstBar, bars, meters);
+    int[] numbers = barsNear(drafts, meters);
+    int bars = numbers.length;
+    List<BarLines> all = lines(numbers, meters);
     int n = all.stream().mapToInt(b -> b.tick().length).sum();
     ticks = new long[n];
     double[] ms = new double[n];
@@ -56,7 +61,7 @@ final class GridSlots {
     for (int b = 0; b < bars; b++) {
       BarLines bar = all.get(b);
       int length = bar.tick().length;
-      long start = meters.barStart(firstBar + b);
+      long start = meters.barStart(numbers[b]);
       for (int i = 0; i < length; i++) {
         long least = at + i == 0 ? 0 : ticks[at + i - 1] + 1;
         ticks[at + i] = Math.max(least, start + bar.tick()[i]);
@@ -73,10 +78,35 @@ final class GridSlots {
     slots = new Slots(ms, place, weight, barPlace, beat, family);
   }
 
-  private List<BarLines> barsFrom(int firstBar, int bars, MeterMap meters) {
+  /** The bars with notes in them, two beats and more around, and those between that are not far. */
+  private static int[] barsNear(Drafts drafts, MeterMap meters) {
+    long around = BEATS_AROUND * meters.meterAt(played(drafts, 0)).ticksPerBeat();
+    int[] result = new int[16];
+    int size = 0;
+    int next = Math.max(0, meters.barAt(Math.max(0, played(drafts, 0) - around)));
+    int last = meters.barAt(played(drafts, drafts.size() - 1) + around);
+    for (int i = 0; i < drafts.size(); i++) {
+      int bar = meters.barAt(played(drafts, i));
+      next = Math.max(next, bar - FAR_BARS);
+      int upTo = Math.min(last, bar + FAR_BARS);
+      if (size + upTo - next + 1 > result.length) {
+        result = Arrays.copyOf(result, 2 * (size + upTo - next + 1));
+      }
+      while (next <= upTo) {
+        result[size++] = next++;
+      }
+    }
+    return Arrays.copyOf(result, size);
+  }
+
+  private static long played(Drafts drafts, int index) {
+    return Math.max(0, drafts.played(index).onset());
+  }
+
+  private List<BarLines> lines(int[] numbers, MeterMap meters) {
     Map<BarKind, BarLines> known = new HashMap<>();
-    List<BarLines> all = new ArrayList<>(bars);
-    for (int bar = firstBar; bar < firstBar + bars; bar++) {
+    List<BarLines> all = new ArrayList<>(numbers.length);
+    for (int bar : numbers) {
       TickRange range = meters.barRangeAt(meters.barStart(bar));
       int number = Math.floorMod(bar, settings.groove().bars());
       BarKind kind = new BarKind(meters.meterAt(range.start()), range.length(), number);
