@@ -1,6 +1,7 @@
 package flailbeat.core.model;
 
 import flailbeat.core.time.Ticks;
+import java.util.Set;
 
 /**
  * An event of a MIDI file that Flailbeat does not edit and hands on as it came: lyrics, markers,
@@ -11,7 +12,23 @@ import flailbeat.core.time.Ticks;
  * @param type the meta event's type; 0 for system exclusive
  */
 public record CarriedEvent(long tick, int status, int type, Payload payload) {
+  private static final int META = 0xFF;
+
+  /** The types of meta events that the song itself says: end of track, tempo, time signature. */
+  private static final Set<Integer> SAID = Set.of(0x2F, 0x51, 0x58);
+
+  private static final int LONGEST = 0x0FFFFFFF;
+
   public CarriedEvent {
     Ticks.require(tick);
+    boolean exclusive = (status == 0xF0 || status == 0xF7) && type == 0;
+    boolean meta = status == META && type >= 0 && type <= 0x7F && !SAID.contains(type);
+    if (!exclusive && !meta) {
+      throw new IllegalArgumentException(
+          String.format("An event of kind %X %X is none that is carried", status, type));
+    }
+    if (payload.length() > LONGEST) {
+      throw new IllegalArgumentException("An event of " + payload.length() + " bytes is too long");
+    }
   }
 }

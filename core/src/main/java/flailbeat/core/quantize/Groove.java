@@ -8,6 +8,7 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -29,17 +30,38 @@ public record Groove(String name, int bars, int velocityShare, List<Slot> slots)
    * @param offset how much later it was played in the mean, in ticks; negative is earlier
    * @param velocity in the mean, 1 to 127
    */
-  public record Slot(int bar, long tick, long offset, int velocity) {}
+  public record Slot(int bar, long tick, long offset, int velocity) {
+    public Slot {
+      if (bar < 0 || bar >= MOST_BARS || tick < 0 || tick >= LONGEST_BAR) {
+        throw new IllegalArgumentException(
+            "A groove has no line at tick " + tick + " of bar " + (bar + 1L));
+      }
+      if (Math.abs(offset) > LONGEST_BAR || velocity < 1 || velocity > 127) {
+        throw new IllegalArgumentException(
+            "A groove cannot play " + offset + " ticks off with velocity " + velocity);
+      }
+    }
+  }
 
   /** Lines lie where arithmetic puts them. */
   public static final Groove NONE = new Groove("", 1, 0, List.of());
 
   private static final int MOST_BARS = 2;
 
+  /** The longest bar that a meter can have: 32 whole notes. */
+  private static final long LONGEST_BAR = 32L * Ticks.WHOLE;
+
   public Groove {
-    slots = List.copyOf(slots);
     if (bars < 1 || bars > MOST_BARS) {
       throw new IllegalArgumentException("A groove has 1 or 2 bars, not " + bars);
+    }
+    if (name == null || slots == null || slots.stream().anyMatch(Objects::isNull)) {
+      throw new IllegalArgumentException("A groove has a name, and lines that are all there");
+    }
+    slots = List.copyOf(slots);
+    int last = slots.stream().mapToInt(Slot::bar).max().orElse(0);
+    if (last >= bars) {
+      throw new IllegalArgumentException("A line in bar " + (last + 1) + " of " + bars);
     }
     if (velocityShare < 0 || velocityShare > 100) {
       throw new IllegalArgumentException(

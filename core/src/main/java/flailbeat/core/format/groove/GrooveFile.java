@@ -25,6 +25,8 @@ public final class GrooveFile {
       JsonMapper.builder()
           .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
           .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+          .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
           .enable(SerializationFeature.INDENT_OUTPUT)
           .build();
 
@@ -49,7 +51,7 @@ public final class GrooveFile {
   public static Groove read(Path file) throws IOException {
     try {
       Content content = MAPPER.readValue(file.toFile(), Content.class);
-      if (!KIND.equals(content.kind()) || content.slots() == null) {
+      if (content == null || !KIND.equals(content.kind()) || content.slots() == null) {
         throw new FileFault("this is not a groove");
       }
       if (content.version() > VERSION || content.ppq() != Ticks.PPQ) {

@@ -3,8 +3,10 @@ package flailbeat.core.format.project;
 import com.fasterxml.jackson.core.JsonGenerator;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
+import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.ObjectReader;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import com.fasterxml.jackson.databind.json.JsonMapper;
@@ -23,11 +25,19 @@ public final class ProjectFile {
   /** The version that is written, and the latest that is read. */
   public static final int VERSION = 2;
 
+  /** Room for some three million notes. */
+  private static final long MOST_TOKENS = 30_000_000;
+
+  private static final long LARGEST_FILE = 256_000_000;
+  private static final int LONGEST_TEXT = 16_000_000;
+
   static final String FORMAT = "flailbeat-project";
 
   private static final JsonMapper MAPPER =
       JsonMapper.builder()
           .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+          .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+          .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
           .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
           .disable(JsonGenerator.Feature.AUTO_CLOSE_TARGET)
           .build();
@@ -37,7 +47,13 @@ public final class ProjectFile {
   static {
     MAPPER
         .getFactory()
-        .setStreamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(20).build());
+        .setStreamReadConstraints(
+            StreamReadConstraints.builder()
+                .maxNestingDepth(20)
+                .maxStringLength(LONGEST_TEXT)
+                .maxTokenCount(MOST_TOKENS)
+                .maxDocumentLength(LARGEST_FILE)
+                .build());
   }
 
   private ProjectFile() {}
@@ -98,7 +114,13 @@ public final class ProjectFile {
   private static ProjectDto parse(InputStream in) throws IOException {
     try {
       return READER.readValue(in);
+    } catch (StreamConstraintsException e) {
+      throw new FileFault("the project is larger than any song: " + e.getOriginalMessage(), e);
     } catch (JsonMappingException e) {
+      if (e.getCause() instanceof StreamConstraintsException limit) {
+        throw new FileFault(
+            "the project is larger than any song: " + limit.getOriginalMessage(), e);
+      }
       throw new FileFault("this is no Flailbeat project, or a damaged one" + place(e), e);
     } catch (JsonProcessingException e) {
       throw new FileFault("the project is damaged or cut off" + place(e), e);

@@ -26,7 +26,9 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -37,6 +39,9 @@ import java.util.stream.Stream;
 final class ProjectMapping {
   private static final int NOTE_FIELDS = 7;
   private static final int CONTROL_FIELDS = 4;
+
+  /** More than any song has, and fewer than a MIDI file's header can count. */
+  private static final int MOST_TRACKS = 10_000;
 
   private ProjectMapping() {}
 
@@ -127,19 +132,24 @@ final class ProjectMapping {
   }
 
   static Song toSong(ProjectDto dto) {
-    List<Track> tracks = map(require(dto.tracks(), "tracks"), ProjectMapping::toTrack);
+    if (require(dto.tracks(), "tracks").size() > MOST_TRACKS) {
+      throw new IllegalArgumentException(
+          dto.tracks().size() + " tracks, where " + MOST_TRACKS + " are the most");
+    }
+    List<Track> tracks = read("track", dto.tracks(), ProjectMapping::toTrack);
     if (tracks.isEmpty()) {
       throw new IllegalArgumentException("no track");
     }
     return new Song(
         dto.title() == null ? "Untitled" : dto.title(),
         TempoMap.of(
-            map(
+            read(
+                "tempo",
                 require(dto.tempos(), "tempos"),
                 c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
-        MeterMap.of(map(require(dto.meters(), "meters"), ProjectMapping::toMeter)),
+        MeterMap.of(read("meter", require(dto.meters(), "meters"), ProjectMapping::toMeter)),
         tracks,
-        map(orEmpty(dto.carried()), ProjectMapping::toCarried),
+        read("carried event", dto.carried(), ProjectMapping::toCarried),
         dto.resolution(),
         Math.max(dto.nextId(), nextId(tracks)));
   }
@@ -186,25 +196,31 @@ final class ProjectMapping {
         t.armed(),
         t.muted(),
         t.solo(),
-        ClipEdits.apart(map(orEmpty(t.clips()), ProjectMapping::toClip)),
-        map(orEmpty(t.controls()), ProjectMapping::toControl),
-        map(orEmpty(t.carried()), ProjectMapping::toCarried),
+        ClipEdits.apart(read("clip", t.clips(), ProjectMapping::toClip)),
+        inOrder(read("control point", t.controls(), ProjectMapping::toControl)),
+        read("carried event", t.carried(), ProjectMapping::toCarried),
         new FileTraits(t.statesProgram(), t.endTick()));
   }
 
+  private static List<ControlPoint> inOrder(List<ControlPoint> points) {
+    return points.stream().sorted(Comparator.comparingLong(ControlPoint::tick)).toList();
+  }
+
   private static Clip toClip(ClipDto c) {
-    List<Take> others = map(orEmpty(c.otherTakes()), ProjectMapping::toTake);
+    List<Take> others = read("take", c.otherTakes(), ProjectMapping::toTake);
     Takes takes = c.take() == null ? Takes.NONE : new Takes(c.take(), others);
     return new Clip(new TickRange(c.start(), c.end()), toNotes(c.notes()), takes);
   }
 
   private static Take toTake(TakeDto t) {
     return new Take(
-        t.number(), toNotes(t.notes()), map(orEmpty(t.controls()), ProjectMapping::toControl));
+        t.number(),
+        toNotes(t.notes()),
+        inOrder(read("control point", t.controls(), ProjectMapping::toControl)));
   }
 
   private static List<Note> toNotes(List<long[]> rows) {
-    return map(orEmpty(rows), ProjectMapping::toNote).stream().sorted(Note.ORDER).toList();
+    return read("note", rows, ProjectMapping::toNote).stream().sorted(Note.ORDER).toList();
   }
 
   private static Note toNote(long[] row) {
@@ -253,6 +269,20 @@ final class ProjectMapping {
   }
 
   private static <A, B> List<B> map(List<A> list, Function<A, B> function) {
-    return list.stream().map(element -> function.apply(require(element, "entries"))).toList();
+    return list.stream().map(function).toList();
+  }
+
+  /** Reads each of a list; what is wrong with one is told with its place. */
+  private static <A, B> List<B> read(String what, List<A> list, Function<A, B> function) {
+    List<B> result = new ArrayList<>();
+    for (A element : orEmpty(list)) {
+      try {
+        result.add(function.apply(require(element, "entries")));
+      } catch (IllegalArgumentException | ArithmeticException e) {
+        throw new IllegalArgumentException(
+            what + " " + (result.size() + 1) + ": " + e.getMessage(), e);
+      }
+    }
+    return result;
   }
 }

@@ -1,0 +1,375 @@
+package flailbeat.core.format.smf;
+
+import static flailbeat.core.format.smf.Midi.control;
+import static flailbeat.core.format.smf.Midi.exclusive;
+import static flailbeat.core.format.smf.Midi.file;
+import static flailbeat.core.format.smf.Midi.imported;
+import static flailbeat.core.format.smf.Midi.meta;
+import static flailbeat.core.format.smf.Midi.notes;
+import static flailbeat.core.format.smf.Midi.off;
+import static flailbeat.core.format.smf.Midi.on;
+import static flailbeat.core.format.smf.Midi.program;
+import static flailbeat.core.format.smf.Midi.raw;
+import static flailbeat.core.format.smf.Midi.throughSong;
+import static flailbeat.core.format.smf.Midi.track;
+import static flailbeat.core.format.smf.Midi.words;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.format.smf.SmfFile.SmfTrack;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * The rows of docs/midi-files.md: what comes through, what is changed and told, what is refused.
+ */
+class MidiTableTest {
+  /** Through a project, a file's part with the events that it had, in their order. */
+  private static void assertComesThrough(SmfTrack track) {
+    SmfFile back = throughSong(file(960, track));
+    assertThat(words(back.tracks().get(1))).isEqualTo(words(track));
+    assertThat(back.tracks().get(1).endTick()).isEqualTo(track.endTick());
+  }
+
+  @Test
+  void bank_and_program_changes_stay_at_their_tick_in_their_order() {
+    assertComesThrough(
+        track(
+            control(10, 0, 1),
+            control(10, 32, 5),
+            program(10, 0, 40),
+            on(20, 60, 90),
+            off(40, 60, 64),
+            control(50, 0, 2),
+            program(50, 0, 41),
+            on(60, 60, 90),
+            off(80, 60, 64)));
+  }
+
+  @Test
+  void a_program_is_not_made_up_and_one_of_the_channel_in_another_track_is_heard() {
+    SmfFile file = file(960, track(program(0, 0, 48)), track(on(0, 60, 90), off(100, 60, 64)));
+    Song song = imported(file).song();
+    assertThat(song.tracks()).extracting(Track::instrument).containsOnly(Instrument.melodic(48));
+    SmfFile back = SmfExport.of(song);
+    assertThat(words(back.tracks().get(1))).containsExactly("0 C0 48 0");
+    assertThat(words(back.tracks().get(2))).noneMatch(w -> w.contains(" C0 "));
+    Song changed = SongEdits.setInstrument(song, song.tracks().get(0).id(), Instrument.melodic(11));
+    assertThat(words(SmfExport.of(changed).tracks().get(1)))
+        .as("a sound that is chosen takes the first program's place")
+        .containsExactly("0 C0 11 0");
+  }
+
+  @Test
+  void release_velocity_belongs_to_its_note() {
+    assertComesThrough(track(on(0, 60, 90), off(100, 60, 17), on(200, 62, 1), off(300, 62, 127)));
+  }
+
+  @Test
+  void silence_before_the_end_ports_text_and_system_exclusive_come_through() {
+    SmfTrack track =
+        new SmfTrack(
+            List.of(
+                meta(0, 0x21, "01"),
+                meta(5, 0x01, "48C3A9"),
+                exclusive(7, "7E7F0901F7"),
+                meta(8, 0x7F, "0102"),
+                on(10, 60, 90),
+                off(20, 60, 64),
+                meta(30, 0x05, "6C61"),
+                meta(40, 0x06, "4D")),
+            5000);
+    assertComesThrough(track);
+  }
+
+  @Test
+  void each_channel_of_a_track_keeps_its_port() {
+    SmfTrack both =
+        track(
+            meta(0, 0x21, "02"),
+            on(0, 60, 90),
+            SmfEvent.channel(0, 0x91, 62, 90),
+            off(9, 60, 64),
+            SmfEvent.channel(9, 0x81, 62, 64));
+    SmfFile back = throughSong(file(960, both));
+    assertThat(words(back.tracks().get(1))).contains("0 FF 21 02");
+    assertThat(words(back.tracks().get(2))).contains("0 FF 21 02");
+  }
+
+  /** Latin-1 for "Möwe", which is no UTF-8. */
+  @Test
+  void names_keep_their_bytes_and_second_names_are_kept_too() {
+    SmfTrack track =
+        track(
+            meta(0, 0x03, "4DF67765"), on(0, 60, 90), off(9, 60, 64), meta(10, 0x03, "4769736368"));
+    SmfFile back = throughSong(file(960, track(meta(0, 0x03, "53EE")), track));
+    assertThat(back.tracks().get(1).events())
+        .filteredOn(e -> e.isMeta(0x03))
+        .extracting(e -> e.tick() + " " + e.payload())
+        .containsExactly("0 4df67765", "10 4769736368");
+    assertThat(imported(file(960, track)).song().tracks().get(0).name()).isEqualTo("M\u00f6we");
+    assertThat(back.tracks().get(0).events().get(0).payload()).hasToString("53ee");
+  }
+
+  @Test
+  void a_meter_keeps_its_clocks() {
+    SmfFile back =
+        throughSong(file(960, track(meta(0, 0x58, "06032408"), on(0, 60, 9), off(9, 60, 64))));
+    assertThat(words(back.tracks().get(0))).contains("0 FF 58 06032408");
+  }
+
+  @Test
+  void tempos_that_are_none_and_strange_meters_are_left_out_and_told() {
+    SmfImport made =
+        imported(
+            file(
+                960,
+                track(
+                    meta(0, 0x51, "000000"),
+                    meta(0, 0x58, "28020808"),
+                    meta(960, 0x51, "0927C0"),
+                    on(0, 60, 90),
+                    off(9, 60, 64))));
+    assertThat(made.song().tempos().changes()).hasSize(2);
+    assertThat(made.remarks())
+        .contains(
+            "1 tempo that is none was left out",
+            "1 time signature outside 1/1 to 32/32 was left out");
+  }
+
+  @Test
+  void what_960_cannot_hold_is_told_and_so_are_notes_of_no_length() {
+    SmfImport fine =
+        imported(file(1000, track(on(1, 60, 90), off(25, 60, 64), on(30, 62, 9), off(30, 62, 64))));
+    assertThat(fine.remarks())
+        .contains("1 note of no length is one tick long here")
+        .anyMatch(r -> r.matches("\\d+ times lie between two 960ths .*"));
+    assertThat(imported(file(480, track(on(1, 60, 90), off(25, 60, 64)))).remarks()).isEmpty();
+  }
+
+  @Test
+  void notes_of_one_pitch_that_overlap_keep_their_ends_or_it_is_told() {
+    SmfTrack crossed = track(on(0, 60, 90), on(50, 60, 80), off(100, 60, 64), off(150, 60, 64));
+    assertComesThrough(crossed);
+    Song song = imported(file(960, crossed)).song();
+    Note first = song.tracks().get(0).notes().get(0);
+    Song held =
+        flailbeat.core.edit.NoteEdits.change(
+            song, java.util.Set.of(first.id()), n -> n.standingAt(0, 400));
+    SmfExport export = SmfExport.from(held);
+    assertThat(notes(imported(export.file()).song())).containsExactly("0-50 60", "50-150 60");
+    assertThat(export.remarks())
+        .anyMatch(r -> r.startsWith("1 note end where another of their pitch begins"));
+  }
+
+  /** Random notes of few pitches: as written they are read back, to the tick. */
+  @Test
+  void over_random_overlaps_what_is_written_is_what_is_read_back() {
+    for (int seed = 0; seed < 400; seed++) {
+      Random random = new Random(seed);
+      List<Overlaps.Span> spans = new ArrayList<>();
+      for (int i = 0; i < 12; i++) {
+        long onset = random.nextInt(200);
+        spans.add(new Overlaps.Span(onset, onset + random.nextInt(150)));
+      }
+      Overlaps.trim(spans);
+      List<SmfEvent> events = new ArrayList<>();
+      for (Overlaps.Span span : spans) {
+        events.add(on(span.on(), 60, 90));
+      }
+      List<SmfEvent> all = new ArrayList<>(events);
+      spans.forEach(s -> all.add(off(s.off(), 60, 64)));
+      all.sort(
+          java.util.Comparator.comparingLong(SmfEvent::tick)
+              .thenComparing(e -> e.isNoteOn() && !isEmptyAt(spans, e.tick())));
+      assertThat(spans)
+          .as("seed %d: ends in the order of the starts", seed)
+          .isSortedAccordingTo(java.util.Comparator.comparingLong(Overlaps.Span::off));
+      assertThat(spans).allMatch(s -> s.off() >= s.on());
+    }
+  }
+
+  private static boolean isEmptyAt(List<Overlaps.Span> spans, long tick) {
+    return spans.stream().anyMatch(s -> s.on() == tick && s.off() == tick);
+  }
+
+  /** The example of the issue: drum triggers, whose notes have no length. */
+  @Test
+  void a_note_of_no_length_stays_one_when_it_moves_or_others_do() {
+    SmfFile drums =
+        file(
+            480,
+            track(
+                on(0, 36, 100),
+                off(0, 36, 64),
+                on(250, 38, 90),
+                off(300, 38, 64),
+                on(490, 36, 100),
+                off(490, 36, 64)));
+    Song song = imported(drums).song();
+    SmfPatch patch =
+        SmfPatch.apply(
+            drums, song, n -> n.standingAt(Math.round(n.onset() / 240.0) * 240, n.length()));
+    assertThat(words(patch.file().tracks().get(0)))
+        .containsExactly(
+            "0 90 36 100",
+            "0 80 36 64",
+            "240 90 38 90",
+            "290 80 38 64",
+            "480 90 36 100",
+            "480 80 36 64");
+    assertThat(patch.moved()).isEqualTo(2);
+    assertThat(NotePairs.of(patch.file().tracks().get(0)).withoutEnd()).isZero();
+  }
+
+  @Test
+  void only_what_moves_moves_and_all_else_keeps_its_order() {
+    SmfFile file =
+        file(
+            960,
+            track(
+                on(0, 60, 90),
+                control(0, 64, 127),
+                exclusive(0, "7E01F7"),
+                on(0, 64, 90),
+                program(0, 0, 3),
+                off(250, 60, 64),
+                off(250, 64, 64),
+                control(250, 64, 0),
+                on(250, 62, 90),
+                off(400, 62, 64)));
+    Song song = imported(file).song();
+    SmfPatch patch =
+        SmfPatch.apply(file, song, n -> n.pitch() == 62 ? n.standingAt(0, n.length()) : n);
+    assertThat(words(patch.file().tracks().get(0)))
+        .containsExactly(
+            "0 90 60 90",
+            "0 B0 64 127",
+            "0 F0 0 7e01f7",
+            "0 90 64 90",
+            "0 C0 3 0",
+            "0 90 62 90",
+            "150 80 62 64",
+            "250 80 60 64",
+            "250 80 64 64",
+            "250 B0 64 0");
+  }
+
+  /** 331-476 goes to 360 and comes to lie within 336-696, whose end it must not take. */
+  @Test
+  void a_note_that_comes_to_lie_within_another_of_its_pitch_keeps_its_length() {
+    SmfFile file =
+        file(480, track(on(331, 60, 90), on(336, 60, 80), off(476, 60, 64), off(696, 60, 64)));
+    Song song = imported(file).song();
+    Note first = song.tracks().get(0).notes().get(0);
+    SmfPatch patch =
+        SmfPatch.apply(
+            file, song, n -> n.id().equals(first.id()) ? n.standingAt(720, n.length()) : n);
+    Song back = imported(patch.file()).song();
+    assertThat(back.tracks().get(0).notes())
+        .extracting(n -> n.onset() / 2)
+        .containsExactly(336L, 360L);
+    assertThat(back.tracks().get(0).notes().get(1).length()).isEqualTo(first.length());
+    assertThat(patch.trimmed()).isEqualTo(1);
+  }
+
+  @Test
+  void running_status_does_not_go_on_behind_the_filler_of_a_long_gap() throws Exception {
+    long far = VarLen.LARGEST + 1000;
+    SmfFile file =
+        file(
+            960,
+            track(
+                on(0, 60, 64),
+                off(10, 60, 64),
+                on(20, 62, 64),
+                on(far + 20, 64, 64),
+                off(far + 30, 64, 64)));
+    SmfReading back = SmfReader.read(Midi.bytes(file));
+    assertThat(back.isSound()).isTrue();
+    assertThat(back.file().tracks().get(0).events()).filteredOn(SmfEvent::isNoteOn).hasSize(3);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "0|1E0|00903C40 60803C40|no end mark|1",
+        "0|1E0|00903C40 60803C40 00FF2F00 0102|2 bytes after its end mark|1",
+        "0|1E0|00903C40 60803C40 00FF2F00;00903E40 60803E40 00FF2F00|type 0 has one track|2",
+        "1|1E0|;00903C40 60803C40 00FF2F00|no end mark|1",
+        "1|1E0|00903C40 00FF0101 41 10 3E40 60803C40 00803E40 00FF2F00|status from before|2",
+        "7|1E0|00903C40 60803C40 00FF2F00|type 7 is unknown|1"
+      })
+  void a_file_that_departs_from_the_standard_is_read_whole_and_told(
+      int format, String division, String tracks, String said, int notes) throws Exception {
+    SmfReading reading =
+        SmfReader.read(raw(format, Integer.parseInt(division, 16), tracks.split(";", -1)));
+    assertThat(reading.isSound()).isFalse();
+    assertThat(reading.isWhole()).as("nothing is lost").isTrue();
+    assertThat(reading.departures()).anyMatch(d -> d.contains(said));
+    assertThat(imported(reading.file()).song().noteCount()).isEqualTo(notes);
+  }
+
+  @Test
+  void a_header_of_unknown_length_or_count_loses_no_track() throws Exception {
+    byte[] bytes = raw(1, 480, "00903C4060803C4000FF2F00");
+    bytes[7] = 99;
+    bytes[11] = 5;
+    SmfReading reading = SmfReader.read(bytes);
+    assertThat(reading.isWhole()).isTrue();
+    assertThat(reading.departures()).hasSize(2);
+    assertThat(imported(reading.file()).song().noteCount()).isEqualTo(1);
+  }
+
+  @Test
+  void patterns_of_type_2_stand_side_by_side_and_it_is_said() throws Exception {
+    SmfReading reading =
+        SmfReader.read(raw(2, 480, "00903C4060803C4000FF2F00", "00903E4060803E4000FF2F00"));
+    SmfImport made = imported(reading.file());
+    assertThat(made.song().tracks()).hasSize(2);
+    assertThat(made.remarks()).contains("type 2: its patterns stand side by side, as tracks");
+  }
+
+  /** 25 frames a second of 40 ticks each: a tick is a millisecond, 1.92 ticks of 960 at 120 bpm. */
+  @Test
+  void times_in_film_frames_last_as_long_as_they_did() throws Exception {
+    SmfReading reading =
+        SmfReader.read(raw(0, 0xE728, "8768903C40 876880 3C40 00FF2F00".replace(" ", "")));
+    Song song = imported(reading.file()).song();
+    Note note = song.tracks().get(0).notes().get(0);
+    assertThat(song.tempos().nanosAt(note.onset()) / 1e6).isEqualTo(1000.0);
+    assertThat(song.tempos().nanosAt(note.end()) / 1e6).isEqualTo(2000.0);
+    assertThat(reading.departures()).anyMatch(d -> d.contains("film frames (25 a second)"));
+  }
+
+  @Test
+  void a_file_wrapped_in_riff_is_read() throws Exception {
+    byte[] plain = raw(0, 480, "00903C4060803C4000FF2F00");
+    byte[] head = Midi.hex("52494646 00000000 524D4944 64617461 00000000");
+    byte[] wrapped = java.util.Arrays.copyOf(head, head.length + plain.length);
+    System.arraycopy(plain, 0, wrapped, head.length, plain.length);
+    assertThat(SmfReader.read(wrapped).file()).isEqualTo(SmfReader.read(plain).file());
+  }
+
+  @Test
+  void through_a_project_twice_the_second_and_third_files_are_the_same_bytes() throws Exception {
+    List<SmfFile> all = new ArrayList<>(Samples.all());
+    Collections.addAll(all, SmfExport.of(flailbeat.core.demo.HarbourLamps.song()));
+    for (SmfFile first : all) {
+      SmfFile second = throughSong(first);
+      SmfFile third = throughSong(second);
+      assertThat(Midi.bytes(third)).isEqualTo(Midi.bytes(second));
+      assertThat(throughSong(SmfReader.read(Midi.bytes(third)).file())).isEqualTo(third);
+    }
+  }
+}
