@@ -2,19 +2,15 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
-import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 
 /**
  * A MIDI file of type 1 made of a song: a first track with title, tempos, meters and what belongs
@@ -39,9 +35,8 @@ public record SmfExport(SmfFile file, List<String> remarks) {
   }
 
   private static final class Builder {
-    /** Of events at one tick, ends come before everything, starts after. */
-    private static final Comparator<SmfEvent> ORDER =
-        Comparator.comparingLong(SmfEvent::tick).thenComparingInt(Builder::rank);
+    private static final int INDEX_BITS = 29;
+    private static final long INDEX = (1L << INDEX_BITS) - 1;
 
     private final int ppq;
     private int trimmed;
@@ -123,44 +118,49 @@ public record SmfExport(SmfFile file, List<String> remarks) {
         events.add(
             SmfEvent.channel(scaled(p.tick()), p.kind().status() | channel, p.data1(), p.data2()));
       }
-      addNotes(track, events);
-      return track(events, scaled(track.traits().endTick()));
+      return track(events, times(track), channel, scaled(track.traits().endTick()));
     }
 
-    /** Notes of one pitch in the order in which they will be read back, with their own ends. */
-    private void addNotes(Track track, List<SmfEvent> events) {
-      Map<Integer, List<Note>> ofPitch = new HashMap<>();
-      Map<Integer, List<Overlaps.Span>> spans = new HashMap<>();
-      for (Clip clip : track.clips()) {
-        for (Note note : clip.notes()) {
-          ofPitch.computeIfAbsent(note.pitch(), p -> new ArrayList<>()).add(note);
-        }
-      }
-      int channel = track.channel();
-      ofPitch.forEach(
-          (pitch, notes) -> {
-            notes.sort(
-                Comparator.comparingLong((Note n) -> scaled(n.onset()))
-                    .thenComparingLong(this::off));
-            List<Overlaps.Span> all = spans.computeIfAbsent(pitch, p -> new ArrayList<>());
-            notes.forEach(n -> all.add(new Overlaps.Span(scaled(n.onset()), off(n))));
-            trimmed += Overlaps.trim(all);
-            for (int i = 0; i < notes.size(); i++) {
-              Note n = notes.get(i);
-              Overlaps.Span span = all.get(i);
-              events.add(SmfEvent.channel(span.on(), 0x90 | channel, pitch, n.velocity()));
-              events.add(SmfEvent.channel(span.off(), 0x80 | channel, pitch, n.releaseVelocity()));
-            }
-          });
-    }
-
-    private long off(Note note) {
-      return Math.max(scaled(note.onset()) + 1, scaled(note.end()));
+    /**
+     * A part's notes with their ends in the file's ticks; those to be read back wrongly are
+     * trimmed.
+     */
+    private NoteTimes times(Track track) {
+      NoteTimes times = new NoteTimes(track.notes(), this::scaled);
+      trimmed += times.trim();
+      return times;
     }
 
     private static SmfTrack track(List<SmfEvent> events, long endTick) {
-      events.sort(ORDER);
-      return new SmfTrack(events, Math.max(endTick, events.getLast().tick()));
+      return track(events, NoteTimes.NONE, 0, endTick);
+    }
+
+    /**
+     * Events and notes by tick; at one tick ends come before everything, starts after. O(n log n).
+     */
+    private static SmfTrack track(
+        List<SmfEvent> events, NoteTimes notes, int channel, long endTick) {
+      int others = events.size();
+      long[] keys = new long[others + 2 * notes.size()];
+      for (int i = 0; i < others; i++) {
+        keys[i] = key(events.get(i).tick(), events.get(i).isChannelMessage() ? 2 : 1, i);
+      }
+      int size = others;
+      for (int i = 0; i < notes.size(); i++) {
+        keys[size++] = key(notes.on(i), 3, others + 2 * i);
+        keys[size++] = key(notes.off(i), 0, others + 2 * i + 1);
+      }
+      Arrays.sort(keys);
+      List<SmfEvent> sorted = new ArrayList<>(size);
+      for (long key : keys) {
+        int index = (int) (key & INDEX);
+        sorted.add(index < others ? events.get(index) : notes.event(index - others, channel));
+      }
+      return new SmfTrack(sorted, Math.max(endTick, sorted.getLast().tick()));
+    }
+
+    private static long key(long tick, int rank, int index) {
+      return (tick << 2 | rank) << INDEX_BITS | index;
     }
 
     /** What is carried, without the name, which stands at the beginning already. */
@@ -190,13 +190,6 @@ public record SmfExport(SmfFile file, List<String> remarks) {
           && e.type() == SmfEvent.TRACK_NAME
           && SmfText.isForeign(e.payload())
           && SmfText.of(e.payload()).equals(name);
-    }
-
-    private static int rank(SmfEvent e) {
-      if (!e.isChannelMessage()) {
-        return 1;
-      }
-      return e.isNoteOff() ? 0 : e.isNoteOn() ? 3 : 2;
     }
 
     private long scaled(long tick) {

@@ -8,6 +8,7 @@ import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -17,9 +18,10 @@ import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.TreeMap;
+import java.util.Objects;
 
 /**
  * Makes a song of a MIDI file. Each channel of each track becomes a track of its own; ticks are
@@ -64,7 +66,6 @@ public record SmfImport(Song song, List<String> remarks) {
     SmfImport build() {
       for (SmfTrack track : file.tracks()) {
         readMaps(track);
-        readPrograms(track);
       }
       tempos.sort(Comparator.comparingLong(TempoMap.Change::tick));
       meters.sort(Comparator.comparingLong(MeterMap.Change::tick));
@@ -132,7 +133,11 @@ public record SmfImport(Song song, List<String> remarks) {
 
     private void readMaps(SmfTrack track) {
       for (SmfEvent e : track.events()) {
-        byte[] b = e.status() == SmfEvent.META ? e.payload().bytes() : new byte[0];
+        if (e.isChannelMessage()) {
+          readProgram(e);
+          continue;
+        }
+        byte[] b = e.payload().bytes();
         if (e.isMeta(SmfEvent.TEMPO)) {
           int micros = b.length == 3 ? (b[0] & 255) << 16 | (b[1] & 255) << 8 | b[2] & 255 : 0;
           if (micros == 0) {
@@ -159,13 +164,11 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     /** What a channel plays may be said in another track than that with its notes. */
-    private void readPrograms(SmfTrack track) {
-      for (SmfEvent e : track.events()) {
-        if (e.isChannelMessage() && (e.status() & 0xF0) == 0xC0) {
-          SmfEvent first = programs[e.channel()];
-          if (first == null || e.tick() < first.tick()) {
-            programs[e.channel()] = e;
-          }
+    private void readProgram(SmfEvent e) {
+      if ((e.status() & 0xF0) == 0xC0) {
+        SmfEvent first = programs[e.channel()];
+        if (first == null || e.tick() < first.tick()) {
+          programs[e.channel()] = e;
         }
       }
     }
@@ -183,7 +186,7 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     private void readTrack(SmfTrack source, int index, String name, MeterMap meterMap) {
-      TreeMap<Integer, Part> parts = new TreeMap<>();
+      Part[] parts = new Part[16];
       readNotes(source, parts);
       List<CarriedEvent> others = new ArrayList<>();
       boolean nameSeen = false;
@@ -198,7 +201,7 @@ public record SmfImport(Song song, List<String> remarks) {
               .add(ControlPoint.of(scaled(e.tick()), e.status(), e.data1(), e.data2()));
         }
       }
-      if (parts.isEmpty()) {
+      if (Arrays.stream(parts).allMatch(Objects::isNull)) {
         if (index > 0 && !name.isEmpty()) {
           others.addFirst(nameOfNoPart(source));
         }
@@ -218,38 +221,34 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     private void addParts(
-        SmfTrack source,
-        String name,
-        TreeMap<Integer, Part> parts,
-        List<CarriedEvent> others,
-        MeterMap meterMap) {
-      boolean several = parts.size() > 1;
+        SmfTrack source, String name, Part[] parts, List<CarriedEvent> others, MeterMap meterMap) {
+      boolean several = Arrays.stream(parts).filter(Objects::nonNull).count() > 1;
       List<CarriedEvent> ports =
           others.stream()
               .filter(e -> e.status() == SmfEvent.META && e.type() == SmfEvent.PORT)
               .toList();
       boolean firstPart = true;
-      for (var entry : parts.entrySet()) {
-        int channel = entry.getKey();
+      for (int channel = 0; channel < parts.length; channel++) {
+        if (parts[channel] == null) {
+          continue;
+        }
         String base = name.isBlank() ? "Track " + (tracks.size() + 1) : name;
         String partName = several ? base + " (channel " + (channel + 1) + ")" : base;
         SmfEvent program = programs[channel];
         Track track =
-            entry
-                .getValue()
-                .track(
-                    new TrackId(nextId++),
-                    partName,
-                    channel,
-                    program == null ? 0 : program.data1(),
-                    scaled(source.endTick()),
-                    meterMap);
+            parts[channel].track(
+                new TrackId(nextId++),
+                partName,
+                channel,
+                program == null ? 0 : program.data1(),
+                scaled(source.endTick()),
+                meterMap);
         tracks.add(track.withEvents(track.controls(), firstPart ? others : ports));
         firstPart = false;
       }
     }
 
-    private void readNotes(SmfTrack source, TreeMap<Integer, Part> parts) {
+    private void readNotes(SmfTrack source, Part[] parts) {
       NotePairs pairs = NotePairs.of(source);
       withoutEnd += pairs.withoutEnd();
       withoutStart += pairs.withoutStart();
@@ -260,16 +259,26 @@ public record SmfImport(Song song, List<String> remarks) {
         withoutLength += end == on.tick() ? 1 : 0;
         long onset = scaled(on.tick());
         long length = Math.max(1, scaled(end) - onset);
-        Note note = Note.placed(new NoteId(nextId++), on.data1(), on.data2(), onset, length);
         boolean released = off != null && (off.status() & 0xF0) == 0x80;
         part(parts, on.channel())
             .notes
-            .add(released ? note.withReleaseVelocity(off.data2()) : note);
+            .add(
+                new Note(
+                    new NoteId(nextId++),
+                    on.data1(),
+                    on.data2(),
+                    onset,
+                    length,
+                    new Played(onset, onset + length),
+                    released ? off.data2() : Note.RELEASE));
       }
     }
 
-    private static Part part(TreeMap<Integer, Part> parts, int channel) {
-      return parts.computeIfAbsent(channel, c -> new Part());
+    private static Part part(Part[] parts, int channel) {
+      if (parts[channel] == null) {
+        parts[channel] = new Part();
+      }
+      return parts[channel];
     }
 
     /**
@@ -286,6 +295,9 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     private long scaled(long tick) {
+      if (file.ppq() == Ticks.PPQ && tick < Ticks.LAST) {
+        return tick;
+      }
       long scaled = (2 * tick * Ticks.PPQ + file.ppq()) / (2 * file.ppq());
       between += tick * Ticks.PPQ % file.ppq() == 0 ? 0 : 1;
       if (scaled >= Ticks.LAST) {
