@@ -15,7 +15,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -217,5 +220,141 @@ class CommandLineTest {
     assertThat(CommandLineApp.checkWindowWords("song.mid")).isZero();
     assertThat(CommandLineApp.checkWindowWords("--demon")).isEqualTo(2);
     assertThat(CommandLineApp.checkWindowWords("a.mid", "b.mid")).isEqualTo(2);
+  }
+
+  @Test
+  void no_file_takes_the_place_of_another_that_the_command_is_about() throws Exception {
+    Path target = folder.resolve("q.mid");
+    Path link = Files.createSymbolicLink(folder.resolve("link.mid"), midi);
+    byte[] before = Files.readAllBytes(midi);
+    for (Object[] words :
+        new Object[][] {
+          {"quantize", midi, target, "--grid", "1/16", "--report", midi},
+          {"quantize", midi, target, "--grid", "1/16", "--report", target},
+          {"quantize", midi, target, "--grid", "1/16", "--report", folder.resolve("./q.mid")},
+          {"quantize", midi, link, "--grid", "1/16"},
+          {"convert", link, midi},
+          {"convert", midi, midi}
+        }) {
+      err.reset();
+      assertThat(run(words)).isEqualTo(1);
+      assertThat(err.toString(StandardCharsets.UTF_8)).contains("is the same file as");
+      assertThat(target).doesNotExist();
+      assertThat(midi).hasBinaryContent(before);
+    }
+  }
+
+  @Test
+  void where_the_report_cannot_be_written_nothing_is() throws Exception {
+    Path target = folder.resolve("q.mid");
+    Files.writeString(target, "before");
+    for (Path report : new Path[] {folder.resolve("no").resolve("r.json"), folder}) {
+      assertThat(run("quantize", midi, target, "--grid", "1/16", "--report", report)).isEqualTo(1);
+      assertThat(target).hasContent("before");
+    }
+    try (var files = Files.list(folder)) {
+      assertThat(files).as("nothing half written is left").hasSize(3);
+    }
+  }
+
+  @Test
+  void at_strength_0_the_file_comes_back_byte_for_byte() throws Exception {
+    byte[] plain =
+        HexFormat.of()
+            .parseHex(
+                "4d546864000000060000000101e04d54726b00000016"
+                    + "0090246400802440817a9026408132802640"
+                    + "00ff2f00");
+    Path in = folder.resolve("plain.mid");
+    Files.write(in, plain);
+    Path result = folder.resolve("same.mid");
+    assertThat(run("quantize", in, result, "--grid", "1/16", "--strength", 0)).isZero();
+    assertThat(result).hasBinaryContent(plain);
+  }
+
+  /** 24 PPQ: most moves of a fifth of the way are less than half a tick. */
+  @Test
+  void the_report_counts_and_times_what_was_written() throws Exception {
+    Path coarse = folder.resolve("coarse.mid");
+    Song song = HarbourLamps.song();
+    SongFiles.write(
+        new Song(
+            song.title(),
+            song.tempos(),
+            song.meters(),
+            song.tracks(),
+            song.carried(),
+            24,
+            song.nextId()),
+        coarse);
+    Path result = folder.resolve("q.mid");
+    Path report = folder.resolve("r.json");
+    run("quantize", coarse, result, "--grid", "1/16", "--strength", 20, "--report", report);
+    JsonNode told = JsonMapper.builder().build().readTree(Files.readAllBytes(report));
+    List<String> before = times(coarse);
+    List<String> after = times(result);
+    long moved =
+        IntStream.range(0, before.size()).filter(i -> !before.get(i).equals(after.get(i))).count();
+    assertThat(told.get("moved").asLong()).isEqualTo(moved).isLessThan(before.size() / 3);
+    for (JsonNode doubtful : told.get("doubtful")) {
+      assertThat(doubtful.get("to").asLong() % 6).as("lines of 1/16 at 24 PPQ").isZero();
+    }
+  }
+
+  private static List<String> times(Path file) throws IOException {
+    return read(file).tracks().stream()
+        .flatMap(t -> t.notes().stream())
+        .sorted(Comparator.comparingLong(n -> n.id().value()))
+        .map(n -> n.onset() + "-" + n.end())
+        .toList();
+  }
+
+  @Test
+  void a_damaged_file_is_refused_or_salvaged_with_what_is_lost() throws Exception {
+    byte[] whole = Files.readAllBytes(midi);
+    Path cut = folder.resolve("cut.mid");
+    Files.write(cut, Arrays.copyOf(whole, whole.length - 500));
+    Path result = folder.resolve("saved.flail");
+    assertThat(run("convert", cut, result)).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("--salvage");
+    err.reset();
+    assertThat(run("convert", cut, result, "--salvage")).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("cut off", "lost: the end of 1 track");
+    assertThat(read(result).noteCount()).isBetween(300, HarbourLamps.song().noteCount() - 1);
+    assertThat(run("quantize", cut, folder.resolve("q.mid"), "--grid", "1/16", "--salvage"))
+        .isZero();
+  }
+
+  @Test
+  void what_only_departs_from_the_standard_is_worked_on_and_told() throws Exception {
+    byte[] whole = Files.readAllBytes(midi);
+    whole[11]++;
+    Path odd = folder.resolve("odd.mid");
+    Files.write(odd, whole);
+    assertThat(run("convert", odd, folder.resolve("odd.flail"))).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("departs from the standard, nothing is lost: the header announces 6 tracks");
+  }
+
+  @Test
+  void from_a_project_it_is_told_what_a_midi_file_cannot_hold() {
+    Path quantized = folder.resolve("q.flail");
+    assertThat(run("quantize", flail, quantized, "--grid", "1/16")).isZero();
+    assertThat(run("convert", quantized, folder.resolve("told.mid"))).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("when notes were played stays in the project alone");
+  }
+
+  @Test
+  void wrong_words_take_two_lines_and_names_cannot_speak_to_the_terminal() throws Exception {
+    run("quantize", midi, folder.resolve("x.mid"), "--grid", "1/3");
+    assertThat(err.toString(StandardCharsets.UTF_8).lines()).hasSize(2);
+    Path strange = folder.resolve("strange.mid");
+    SongFiles.write(HarbourLamps.song().withTitle("a\u001b[31mb\nc"), strange);
+    run("info", strange);
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .doesNotContain("\u001b")
+        .contains("a\uFFFD[31mb");
   }
 }

@@ -35,7 +35,12 @@ class GrooveFileTest {
         "not json; cannot be read",
         "{\"kind\":\"else\"}; not a groove",
         "{\"kind\":\"flailbeat-groove\",\"version\":9,\"ppq\":960,\"bars\":1,\"slots\":[]}; later",
-        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"bars\":7,\"slots\":[]}; 1 or 2"
+        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"bars\":7,\"slots\":[]}; 1 or 2",
+        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"bars\":1,\"slots\":[]}; has a name",
+        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"name\":\"A\",\"bars\":1,\"slots\":[null]}; all there",
+        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"name\":\"A\",\"bars\":1,\"slots\":[{\"bar\":1,\"tick\":0,\"offset\":0,\"velocity\":9}]}; bar 2 of 1",
+        "{\"kind\":\"flailbeat-groove\",\"version\":1,\"ppq\":960,\"name\":\"A\",\"bars\":1,\"slots\":[{\"bar\":0,\"tick\":-5,\"offset\":0,\"velocity\":9}]}; cannot be read",
+        "null; not a groove"
       })
   void what_is_no_groove_is_refused_in_words(String content, String said) throws IOException {
     Path file = folder.resolve("x" + GrooveFile.ENDING);

@@ -9,9 +9,16 @@ import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfImport;
 import flailbeat.core.format.smf.SmfReader;
 import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Payload;
 import flailbeat.core.model.Song;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -145,6 +152,68 @@ class ProjectFileTest {
                 "4D546864000000060000000100604D54726B0000000D00903C4060803C40"
                     + "00FF2F0000".substring(0, 8));
     Song song = SmfImport.of(SmfReader.read(midi).file(), "m").song();
+    assertThat(read(json(song))).isEqualTo(song);
+  }
+
+  /** What would lose notes on export, or make a file that nobody reads, and where it stands. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"carried\":[{\"tick\":0,\"status\":255,\"type\":47,\"hex\":\"\"}]|track 1: carried event 1",
+        "\"carried\":[{\"tick\":0,\"status\":255,\"type\":81,\"hex\":\"000000\"}]|carried event 1",
+        "\"carried\":[{\"tick\":9000000000000000000,\"status\":255,\"type\":1,\"hex\":\"\"}]|outside 0",
+        "\"controls\":[[0,176,64,0],[8589934592,176,64,0]]|track 1: control point 2: Tick",
+        "\"clips\":[{\"start\":0,\"end\":9,\"notes\":[[5,60,90,0,9,0,9],[6,60,90,5,-1,0,9]]}]|clip 1: note 2",
+        "\"clips\":[{\"start\":0,\"end\":9,\"notes\":[[5,60,90,5,9223372036854775807,0,9]]}]|note 1",
+        "\"clips\":[{\"start\":0,\"end\":9,\"notes\":[[5,60,90.9,0,9,0,9]]}]|damaged",
+        "\"channel\":\"4\"|damaged"
+      })
+  void what_cannot_be_is_refused_with_its_place(String field, String said) {
+    String json =
+        "{\"format\":\"flailbeat-project\",\"version\":2,\"resolution\":960,\"tempos\":[],"
+            + "\"meters\":[],\"tracks\":[{\"id\":1,"
+            + field
+            + "}]}";
+    assertThatThrownBy(() -> read(json)).isInstanceOf(FileFault.class).hasMessageContaining(said);
+  }
+
+  @Test
+  void more_tracks_than_a_midi_file_can_count_and_text_without_end_are_refused() {
+    String track = "{\"id\":%d},";
+    StringBuilder tracks = new StringBuilder();
+    for (int i = 1; i <= 10_001; i++) {
+      tracks.append(track.formatted(i));
+    }
+    String start = "{\"format\":\"flailbeat-project\",\"version\":2,\"resolution\":960,";
+    String many =
+        start
+            + "\"tempos\":[],\"meters\":[],\"tracks\":["
+            + tracks.substring(0, tracks.length() - 1)
+            + "]}";
+    assertThatThrownBy(() -> read(many)).hasMessageContaining("10001 tracks");
+    String endless = start + "\"later\":[" + "0,".repeat(31_000_000) + "0]}";
+    assertThatThrownBy(() -> read(endless)).hasMessageContaining("larger than any song");
+  }
+
+  @Test
+  void what_a_midi_file_said_beside_its_events_is_kept() throws Exception {
+    Song song = Song.empty();
+    song =
+        song.withTrack(
+            song.tracks().get(0).id(),
+            t ->
+                t.withTraits(new FileTraits(true, 9000))
+                    .withClips(
+                        List.of(
+                            new Clip(
+                                new TickRange(0, 3840),
+                                List.of(
+                                    Note.placed(new NoteId(2), 60, 90, 0, 10)
+                                        .withReleaseVelocity(9))))));
+    song =
+        song.withMeters(MeterMap.of(List.of(new MeterMap.Change(0, new Meter(6, 8), 36, 8))))
+            .withNextId(3);
     assertThat(read(json(song))).isEqualTo(song);
   }
 }

@@ -15,16 +15,26 @@ import static flailbeat.core.format.smf.Midi.track;
 import static flailbeat.core.format.smf.Midi.words;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.ShortMessage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -162,9 +172,7 @@ class MidiTableTest {
     assertComesThrough(crossed);
     Song song = imported(file(960, crossed)).song();
     Note first = song.tracks().get(0).notes().get(0);
-    Song held =
-        flailbeat.core.edit.NoteEdits.change(
-            song, java.util.Set.of(first.id()), n -> n.standingAt(0, 400));
+    Song held = NoteEdits.change(song, Set.of(first.id()), n -> n.standingAt(0, 400));
     SmfExport export = SmfExport.from(held);
     assertThat(notes(imported(export.file()).song())).containsExactly("0-50 60", "50-150 60");
     assertThat(export.remarks())
@@ -189,11 +197,11 @@ class MidiTableTest {
       List<SmfEvent> all = new ArrayList<>(events);
       spans.forEach(s -> all.add(off(s.off(), 60, 64)));
       all.sort(
-          java.util.Comparator.comparingLong(SmfEvent::tick)
+          Comparator.comparingLong(SmfEvent::tick)
               .thenComparing(e -> e.isNoteOn() && !isEmptyAt(spans, e.tick())));
       assertThat(spans)
           .as("seed %d: ends in the order of the starts", seed)
-          .isSortedAccordingTo(java.util.Comparator.comparingLong(Overlaps.Span::off));
+          .isSortedAccordingTo(Comparator.comparingLong(Overlaps.Span::off));
       assertThat(spans).allMatch(s -> s.off() >= s.on());
     }
   }
@@ -356,7 +364,7 @@ class MidiTableTest {
   void a_file_wrapped_in_riff_is_read() throws Exception {
     byte[] plain = raw(0, 480, "00903C4060803C4000FF2F00");
     byte[] head = Midi.hex("52494646 00000000 524D4944 64617461 00000000");
-    byte[] wrapped = java.util.Arrays.copyOf(head, head.length + plain.length);
+    byte[] wrapped = Arrays.copyOf(head, head.length + plain.length);
     System.arraycopy(plain, 0, wrapped, head.length, plain.length);
     assertThat(SmfReader.read(wrapped).file()).isEqualTo(SmfReader.read(plain).file());
   }
@@ -364,12 +372,41 @@ class MidiTableTest {
   @Test
   void through_a_project_twice_the_second_and_third_files_are_the_same_bytes() throws Exception {
     List<SmfFile> all = new ArrayList<>(Samples.all());
-    Collections.addAll(all, SmfExport.of(flailbeat.core.demo.HarbourLamps.song()));
+    Collections.addAll(all, SmfExport.of(HarbourLamps.song()));
     for (SmfFile first : all) {
       SmfFile second = throughSong(first);
       SmfFile third = throughSong(second);
       assertThat(Midi.bytes(third)).isEqualTo(Midi.bytes(second));
       assertThat(throughSong(SmfReader.read(Midi.bytes(third)).file())).isEqualTo(third);
     }
+  }
+
+  /** Written to a folder, where .ci/run has midicsv and mido read them as well. */
+  @Test
+  void the_jdk_sees_the_same_notes_in_every_sample_and_in_what_is_exported_of_it()
+      throws Exception {
+    Path folder = Files.createDirectories(Path.of("target", "midi-samples"));
+    List<SmfFile> all = Samples.all();
+    for (int i = 0; i < all.size(); i++) {
+      byte[] bytes = Midi.bytes(all.get(i));
+      Files.write(folder.resolve("sample-" + i + ".mid"), bytes);
+      int notes = Midi.song(bytes).noteCount();
+      assertThat(jdkNotes(bytes)).isEqualTo(notes);
+      assertThat(jdkNotes(Midi.bytes(throughSong(all.get(i))))).isEqualTo(notes);
+    }
+  }
+
+  private static int jdkNotes(byte[] bytes) throws Exception {
+    int notes = 0;
+    for (var track : MidiSystem.getSequence(new ByteArrayInputStream(bytes)).getTracks()) {
+      for (int i = 0; i < track.size(); i++) {
+        boolean starts =
+            track.get(i).getMessage() instanceof ShortMessage m
+                && m.getCommand() == ShortMessage.NOTE_ON
+                && m.getData2() > 0;
+        notes += starts ? 1 : 0;
+      }
+    }
+    return notes;
   }
 }
