@@ -245,13 +245,6 @@ final class QuantizeCommand implements Callable<Integer> {
   /** The file's own events, those of moved notes elsewhere; its very bytes where none moves. */
   private Result patched(SmfFile file, Song song, UnaryOperator<Note> mover) throws IOException {
     SmfPatch patch = SmfPatch.apply(file, song, mover);
-    List<String> remarks =
-        patch.trimmed() == 0
-            ? List.of()
-            : List.of(
-                patch.trimmed()
-                    + " notes end where another of their pitch begins, since a MIDI file cannot"
-                    + " tell them apart");
     byte[] same = patch.moved() == 0 ? Files.readAllBytes(in) : null;
     return new Result(
         stream -> {
@@ -263,7 +256,7 @@ final class QuantizeCommand implements Callable<Integer> {
         },
         file.ppq(),
         patch.moved(),
-        remarks);
+        patch.remarks());
   }
 
   private Result remade(

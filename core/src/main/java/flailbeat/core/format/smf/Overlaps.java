@@ -30,6 +30,12 @@ final class Overlaps {
 
   private Overlaps() {}
 
+  /** Says how many notes were trimmed. */
+  static String told(int trimmed) {
+    return (trimmed == 1 ? "1 note ends" : trimmed + " notes end")
+        + " where another of the same pitch begins, since a MIDI file cannot tell them apart";
+  }
+
   /**
    * Ends sooner what has to, and says how many; brings them in the order to be written. O(n log n).
    */

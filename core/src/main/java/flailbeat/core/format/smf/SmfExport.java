@@ -48,10 +48,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
     List<String> remarks(Song song) {
       List<String> result = new ArrayList<>();
       if (trimmed > 0) {
-        result.add(
-            notes(trimmed)
-                + " end where another of their pitch begins, since a MIDI file cannot tell"
-                + " them apart");
+        result.add(Overlaps.told(trimmed));
       }
       long takes =
           song.tracks().stream()
@@ -73,10 +70,6 @@ public record SmfExport(SmfFile file, List<String> remarks) {
         result.add("when notes were played stays in the project alone");
       }
       return result;
-    }
-
-    private static String notes(int n) {
-      return n == 1 ? "1 note" : n + " notes";
     }
 
     SmfTrack conductor(Song song) {

@@ -51,6 +51,11 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     return new SmfPatch(result, moved, trimmed);
   }
 
+  /** What has to be said of it, a line each. */
+  public List<String> remarks() {
+    return trimmed == 0 ? List.of() : List.of(Overlaps.told(trimmed));
+  }
+
   /** A tick of a song in the ticks of a file of some resolution, to the nearest. */
   public static long toFile(long tick, int ppq) {
     return (2 * tick * ppq + Ticks.PPQ) / (2L * Ticks.PPQ);

@@ -176,7 +176,7 @@ class MidiTableTest {
     SmfExport export = SmfExport.from(held);
     assertThat(notes(imported(export.file()).song())).containsExactly("0-50 60", "50-150 60");
     assertThat(export.remarks())
-        .anyMatch(r -> r.startsWith("1 note end where another of their pitch begins"));
+        .anyMatch(r -> r.startsWith("1 note ends where another of the same pitch begins"));
   }
 
   /** Random notes of few pitches: as written they are read back, to the tick. */
