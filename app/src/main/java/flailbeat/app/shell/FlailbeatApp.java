@@ -29,7 +29,9 @@ public final class FlailbeatApp extends Application {
     }
     MainWindow window = new MainWindow(stage, session, engine, null);
     keeper = new HabitKeeper(session);
-    keeper.start(window.sound()::open);
+    // The device opens, and its thread begins, once the window is drawn: no key can be struck
+    // before.
+    keeper.start(() -> new AfterFrames(1, window.sound()::open).start());
     stage.setX(Boolean.getBoolean("flailbeat.outOfSight") ? OUT_OF_SIGHT : 0);
     stage.setY(0);
     window.show();
