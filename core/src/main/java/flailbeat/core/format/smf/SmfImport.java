@@ -98,6 +98,10 @@ public record SmfImport(Song song, List<String> remarks) {
         remarks.add("type 2: its patterns stand side by side, as tracks");
       }
       remark(
+          file.others().size(),
+          "chunk of an unknown kind is left out",
+          "chunks of unknown kinds are left out");
+      remark(
           withoutEnd,
           "note had no end and ends with its track",
           "notes had no end and end with their track");

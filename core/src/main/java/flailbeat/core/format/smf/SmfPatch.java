@@ -47,7 +47,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
       trimmed += one.trimmed;
       next = end;
     }
-    SmfFile result = moved == 0 ? file : new SmfFile(file.format(), file.ppq(), tracks);
+    SmfFile result = moved == 0 ? file : file.withTracks(tracks);
     return new SmfPatch(result, moved, trimmed);
   }
 

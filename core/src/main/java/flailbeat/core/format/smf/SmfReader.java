@@ -1,7 +1,9 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.FileFault;
+import flailbeat.core.format.smf.SmfFile.OtherChunk;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
+import flailbeat.core.model.Payload;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -31,6 +33,7 @@ public final class SmfReader {
 
   private final byte[] bytes;
   private final List<Damage> damage = new ArrayList<>();
+  private final List<OtherChunk> others = new ArrayList<>();
   private long lostBytes;
   private int cutTracks;
   private int announced;
@@ -98,8 +101,8 @@ public final class SmfReader {
     boolean inFrames = division >= 0x8000;
     SmfFile file =
         inFrames
-            ? new SmfFile(format, FRAMES_PPQ, inBeats(tracks, division))
-            : new SmfFile(format, division, tracks);
+            ? new SmfFile(format, FRAMES_PPQ, inBeats(tracks, division), others)
+            : new SmfFile(format, division, tracks, others);
     return new SmfReading(file, List.copyOf(damage), cutTracks, lostBytes);
   }
 
@@ -168,6 +171,8 @@ public final class SmfReader {
             new Damage(
                 "the file ends inside a chunk of an unknown kind", at, tracks.size() < announced));
       }
+      byte[] content = Arrays.copyOfRange(bytes, from, from + there);
+      others.add(new OtherChunk(tag, tracks.size(), Payload.of(content)));
       return from + there;
     }
     if (cut) {

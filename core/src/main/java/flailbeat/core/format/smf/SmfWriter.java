@@ -1,6 +1,7 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.smf.SmfFile.OtherChunk;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -37,13 +38,28 @@ public final class SmfWriter {
     out.writeShort(file.format());
     out.writeShort(file.tracks().size());
     out.writeShort(file.ppq());
-    for (SmfTrack track : file.tracks()) {
+    writeOthers(file, 0, out);
+    for (int i = 0; i < file.tracks().size(); i++) {
+      SmfTrack track = file.tracks().get(i);
       Bytes body = new SmfWriter(16 + track.events().size() * BYTES_AN_EVENT).body(track);
       out.write("MTrk".getBytes(StandardCharsets.ISO_8859_1));
       out.writeInt(body.size());
       out.write(body.array(), 0, body.size());
+      writeOthers(file, i + 1, out);
     }
     out.flush();
+  }
+
+  /** The chunks of other kinds that stand behind so many tracks. */
+  private static void writeOthers(SmfFile file, int after, DataOutputStream out)
+      throws IOException {
+    for (OtherChunk chunk : file.others()) {
+      if (chunk.after() == after) {
+        out.write(chunk.tag().getBytes(StandardCharsets.ISO_8859_1));
+        out.writeInt(chunk.bytes().length());
+        out.write(chunk.bytes().bytes());
+      }
+    }
   }
 
   private Bytes body(SmfTrack track) {

@@ -361,6 +361,23 @@ class MidiTableTest {
   }
 
   @Test
+  void chunks_of_unknown_kinds_stay_in_their_place_and_a_project_says_that_it_lacks_them()
+      throws Exception {
+    byte[] with =
+        Midi.hex(
+            "4D546864 00000006 0000 0001 01E0 58464948 00000002 0102"
+                + "4D54726B 0000000C 0A903C4060803C4000FF2F00 58464B4D 00000001 07");
+    SmfReading reading = SmfReader.read(with);
+    assertThat(reading.isSound()).isTrue();
+    assertThat(Midi.bytes(reading.file())).isEqualTo(with);
+    Song song = imported(reading.file()).song();
+    SmfFile moved = SmfPatch.apply(reading.file(), song, n -> n.standingAt(0, n.length())).file();
+    assertThat(moved.others()).isEqualTo(reading.file().others()).hasSize(2);
+    assertThat(imported(reading.file()).remarks())
+        .containsExactly("2 chunks of unknown kinds are left out");
+  }
+
+  @Test
   void a_file_wrapped_in_riff_is_read() throws Exception {
     byte[] plain = raw(0, 480, "00903C4060803C4000FF2F00");
     byte[] head = Midi.hex("52494646 00000000 524D4944 64617461 00000000");
