@@ -1,0 +1,141 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** Whatever a person does, in whatever order, and however the sound stalls meanwhile. */
+class AnySessionTest {
+  private static final long MS = 1_000_000;
+  private static final PhysicalKey[] KEYS = {
+    PhysicalKey.A, PhysicalKey.S, PhysicalKey.D, PhysicalKey.F, PhysicalKey.G, PhysicalKey.W
+  };
+
+  private long nowMs = 1000;
+  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
+  private final Session session = new Session(() -> nowMs * MS, player);
+  private final List<String> done = new ArrayList<>();
+
+  @Test
+  void nothing_fails_no_note_hangs_and_undo_gives_every_song_back() {
+    for (int seed = 0; seed < 40; seed++) {
+      Random random = new Random(seed);
+      done.clear();
+      session.open(random.nextBoolean() ? HarbourLamps.song() : Song.empty(), Optional.empty());
+      for (int step = 0; step < 150; step++) {
+        act(random);
+        pass(random.nextInt(400));
+        assertThat(session.notice().text())
+            .as("seed %d: %s", seed, done)
+            .doesNotContain("went wrong");
+        assertWhole(seed);
+      }
+      session.stop();
+      session.performer().releaseAll(nowMs * MS);
+      pass(500);
+      assertThat(player.sounding).as("seed %d: %s", seed, done).isEmpty();
+      assertUndoGivesAllBack(seed);
+    }
+  }
+
+  private void pass(int ms) {
+    for (int i = 0; i < ms; i += 16) {
+      nowMs += 16;
+      session.tick();
+    }
+  }
+
+  private void act(Random random) {
+    int kind = random.nextInt(22);
+    done.add(String.valueOf(kind));
+    Conductor conductor = session.conductor();
+    PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
+    switch (kind) {
+      case 0, 1, 2, 3 -> session.performer().press(key, nowMs * MS);
+      case 4, 5 -> session.performer().release(key, nowMs * MS);
+      case 6 -> session.recordOrStop();
+      case 7 -> session.playOrStop();
+      case 8 -> session.undo();
+      case 9 -> session.redo();
+      case 10 -> session.dropLastPass();
+      case 11 -> player.stepBack(random.nextInt(-60, 90) * MS);
+      case 12 -> session.sweep(random.nextBoolean());
+      case 13 -> {
+        long start = random.nextInt(4) * 3840L;
+        session.loop(new TickRange(start, start + 3840L * (1 + random.nextInt(2))));
+      }
+      case 14 -> session.toggleLoop();
+      case 15 ->
+          conductor.setRecordSettings(
+              conductor
+                  .recordSettings()
+                  .withMode(RecordingMode.values()[random.nextInt(3)])
+                  .withQuantize(random.nextBoolean()));
+      case 16 -> move(random);
+      case 17 ->
+          session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(60 + random.nextInt(200))));
+      case 18 -> session.quantize();
+      case 19 -> conductor.setRepeat(random.nextBoolean(), NoteValue.straight(16));
+      case 20 -> session.stepTake(1);
+      default -> {
+        if (random.nextBoolean()) {
+          session.compareRounds();
+        } else {
+          session.calibrate();
+        }
+      }
+    }
+  }
+
+  private void move(Random random) {
+    session.document().selectAll();
+    NoteMove move =
+        new NoteMove(
+            session.document().selection(),
+            random.nextLong(-20_000, 20_000),
+            random.nextInt(5) - 2);
+    session.edit(move.label(), move);
+  }
+
+  private void assertWhole(int seed) {
+    Set<Long> ids = new HashSet<>();
+    for (Track track : session.song().tracks()) {
+      for (Clip clip : track.clips()) {
+        for (Note note : clip.notes()) {
+          assertThat(ids.add(note.id().value())).as("seed %d: %s", seed, done).isTrue();
+          assertThat(clip.range().contains(note.onset())).as("seed %d: %s", seed, done).isTrue();
+        }
+      }
+    }
+  }
+
+  private void assertUndoGivesAllBack(int seed) {
+    List<Song> seen = new ArrayList<>();
+    while (session.document().undoLabel().isPresent()) {
+      seen.add(session.song());
+      session.undo();
+    }
+    for (Song song : seen.reversed()) {
+      session.redo();
+      assertThat(session.song()).as("seed %d", seed).isSameAs(song);
+    }
+  }
+}
