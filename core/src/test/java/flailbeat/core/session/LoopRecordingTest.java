@@ -5,22 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
-import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.time.TickRange;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** Recording round a loop of one bar: 3840 ticks, two seconds. Recording starts at 10 s. */
-class LoopRecordingTest {
-  private static final long MS = 1_000_000;
+class LoopRecordingTest extends SessionRig {
   private static final TickRange BAR_1 = new TickRange(0, 3840);
-
-  private long nowMs = 10_000;
-  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
-  private final Session session = new Session(() -> nowMs * MS, player);
-  private final Conductor conductor = session.conductor();
 
   @BeforeEach
   void loopOneBar() {
@@ -31,34 +23,6 @@ class LoopRecordingTest {
   private void record(RecordingMode mode) {
     conductor.setRecordSettings(conductor.recordSettings().withMode(mode));
     session.recordOrStop();
-  }
-
-  /** Lets frames be drawn up to a moment after the start. */
-  private void runTo(long ms) {
-    while (nowMs < 10_000 + ms) {
-      nowMs = Math.min(10_000 + ms, nowMs + 16);
-      session.tick();
-    }
-  }
-
-  private void strike(PhysicalKey key, long atMs) {
-    runTo(atMs);
-    session.performer().press(key, nowMs * MS);
-    runTo(atMs + 100);
-    session.performer().release(key, nowMs * MS);
-  }
-
-  private List<Note> notes() {
-    return session.document().track().notes();
-  }
-
-  private static List<Integer> pitches(PlaybackPlan plan) {
-    return IntStream.range(0, plan.size())
-        .map(plan::messageAt)
-        .filter(PlaybackPlan::isNoteOn)
-        .map(PlaybackPlan::data1)
-        .boxed()
-        .toList();
   }
 
   private List<Integer> heardNow() {

@@ -5,10 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
-import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.time.TickRange;
-import java.util.List;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -16,15 +13,8 @@ import org.junit.jupiter.api.Test;
  * Work that is in danger when the sound stalls, near a seam of the loop, or as something is undone.
  * At 120 bpm a bar lasts two seconds.
  */
-class StallTest {
-  private static final long MS = 1_000_000;
+class StallTest extends SessionRig {
   private static final PhysicalKey[] KEYS = {PhysicalKey.A, PhysicalKey.S, PhysicalKey.D};
-
-  private long nowMs = 10_000;
-  private long startMs = 10_000;
-  private final FakePlayer player = new FakePlayer(() -> nowMs * MS);
-  private final Session session = new Session(() -> nowMs * MS, player);
-  private final Conductor conductor = session.conductor();
 
   @BeforeEach
   void noCountIn() {
@@ -41,39 +31,12 @@ class StallTest {
     start(session::recordOrStop);
   }
 
-  private void runTo(long ms) {
-    while (nowMs < startMs + ms) {
-      nowMs = Math.min(startMs + ms, nowMs + 16);
-      session.tick();
-    }
-  }
-
-  private void strike(PhysicalKey key, long atMs) {
-    runTo(atMs);
-    session.performer().press(key, nowMs * MS);
-    runTo(atMs + 100);
-    session.performer().release(key, nowMs * MS);
-  }
-
-  private List<Note> notes() {
-    return session.document().track().notes();
-  }
-
   private void recordEvery(long stepMs, int count) {
     record(RecordingMode.OVERDUB);
     for (int i = 0; i < count; i++) {
       strike(KEYS[i % KEYS.length], 10 + i * stepMs);
     }
     session.recordOrStop();
-  }
-
-  private static List<Integer> pitches(PlaybackPlan plan) {
-    return IntStream.range(0, plan.size())
-        .map(plan::messageAt)
-        .filter(PlaybackPlan::isNoteOn)
-        .map(PlaybackPlan::data1)
-        .boxed()
-        .toList();
   }
 
   @Test

@@ -1,0 +1,49 @@
+package flailbeat.core.session;
+
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Note;
+import flailbeat.core.playback.PlaybackPlan;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/** A session in a time of its own, with keys to strike in it. */
+abstract class SessionRig {
+  static final long MS = 1_000_000;
+
+  long nowMs = 10_000;
+
+  /** What moments are counted from. */
+  long startMs = 10_000;
+
+  final FakePlayer player = new FakePlayer(() -> nowMs * MS);
+  final Session session = new Session(() -> nowMs * MS, player);
+  final Conductor conductor = session.conductor();
+
+  /** Lets frames be drawn up to a moment after the start. */
+  void runTo(long ms) {
+    while (nowMs < startMs + ms) {
+      nowMs = Math.min(startMs + ms, nowMs + 16);
+      session.tick();
+    }
+  }
+
+  void strike(PhysicalKey key, long atMs) {
+    runTo(atMs);
+    session.performer().press(key, nowMs * MS);
+    runTo(atMs + 100);
+    session.performer().release(key, nowMs * MS);
+  }
+
+  List<Note> notes() {
+    return session.document().track().notes();
+  }
+
+  static List<Integer> pitches(PlaybackPlan plan) {
+    return IntStream.range(0, plan.size())
+        .map(plan::messageAt)
+        .filter(PlaybackPlan::isNoteOn)
+        .map(PlaybackPlan::data1)
+        .boxed()
+        .toList();
+  }
+}
