@@ -29,6 +29,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -78,7 +79,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   /** An engine that is silent on purpose, for tests and measurements. */
   public static AudioEngine silent(Clock clock) {
     AudioEngine engine = new AudioEngine(clock, new SystemOutputs(clock));
-    engine.startOn(new SilentLine(clock));
+    engine.startOn(new SilentLine(clock), Optional.empty(), () -> true);
     engine.loadRest();
     return engine;
   }
@@ -148,7 +149,7 @@ public final class AudioEngine implements Player, AutoCloseable {
       LOG.info("The device hangs with a buffer of {} bytes", bufferBytes);
       openDevice(larger);
     } else {
-      goSilent("the sound device does not answer");
+      goSilent(current, "the sound device does not answer");
     }
   }
 
@@ -167,30 +168,18 @@ public final class AudioEngine implements Player, AutoCloseable {
                     buffer,
                     wanted.isAutomatic(),
                     bytes -> bufferBytes = bytes);
-            if (mine == openings) {
-              fault = Optional.empty();
-              startOn(line);
-            } else {
-              line.close();
-            }
+            startOn(line, Optional.empty(), () -> mine == openings);
           } catch (LineLost | RuntimeException e) {
             LOG.debug("The device does not open", e);
-            if (mine == openings) {
-              boolean any = wanted.device().isEmpty();
-              silent(any ? "no sound device was found" : wanted.device() + " does not open");
-            }
+            boolean any = wanted.device().isEmpty();
+            String why = any ? "no sound device was found" : wanted.device() + " does not open";
+            startOn(new SilentLine(clock), Optional.of(why), () -> mine == openings);
           }
         });
   }
 
-  private void goSilent(String why) {
-    away(() -> silent(why));
-  }
-
-  private void silent(String why) {
-    LOG.warn("Going on in silence: {}", why);
-    fault = Optional.of(why);
-    startOn(new SilentLine(clock));
+  private void goSilent(AudioThread ended, String why) {
+    away(() -> startOn(new SilentLine(clock), Optional.of(why), () -> thread == ended));
   }
 
   /** Devices may take their time: nobody waits for them. */
@@ -198,13 +187,21 @@ public final class AudioEngine implements Player, AutoCloseable {
     daemon(work, "sound-device").start();
   }
 
-  private synchronized void startOn(OutputLine line) {
+  /** Goes over to a line, unless by the time its turn has come another is there instead. */
+  private synchronized void startOn(
+      OutputLine line, Optional<String> why, BooleanSupplier isStillWanted) {
+    if (!isStillWanted.getAsBoolean()) {
+      line.close();
+      return;
+    }
+    why.ifPresent(w -> LOG.warn("Going on in silence: {}", w));
+    fault = why;
     if (thread != null) {
       thread.finish();
     }
     thread =
         new AudioThread(
-            renderer.join(), line, clock, this::goSilent, why -> fault = Optional.of(why));
+            renderer.join(), line, clock, this::goSilent, failed -> fault = Optional.of(failed));
     thread.start();
   }
 
@@ -256,8 +253,7 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public long leadNanos() {
-    AudioThread current = thread;
-    return LEAD_NANOS + (current == null ? 0 : current.latencyNanos());
+    return LEAD_NANOS + latencyNanos();
   }
 
   @Override

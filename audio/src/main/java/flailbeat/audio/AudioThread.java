@@ -6,6 +6,7 @@ import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
 import flailbeat.core.time.Clock;
 import java.util.Arrays;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -25,7 +26,7 @@ public final class AudioThread {
   private final Renderer renderer;
   private final OutputLine line;
   private final Clock clock;
-  private final Consumer<String> onLost;
+  private final BiConsumer<AudioThread, String> onLost;
   private final Consumer<String> onFailed;
   private final Thread thread;
   private volatile boolean running = true;
@@ -36,14 +37,14 @@ public final class AudioThread {
   /**
    * A thread that renders to a line.
    *
-   * @param onLost told why the thread has ended by itself, as its last act
+   * @param onLost told which thread, and why it has ended by itself, as its last act
    * @param onFailed told why it goes on with nothing but silence
    */
   AudioThread(
       Renderer renderer,
       OutputLine line,
       Clock clock,
-      Consumer<String> onLost,
+      BiConsumer<AudioThread, String> onLost,
       Consumer<String> onFailed) {
     this.onFailed = onFailed;
     this.renderer = renderer;
@@ -112,7 +113,7 @@ public final class AudioThread {
       close();
     }
     if (lost != null && running) {
-      onLost.accept(lost);
+      onLost.accept(this, lost);
     }
   }
 

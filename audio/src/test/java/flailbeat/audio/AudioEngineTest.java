@@ -61,8 +61,9 @@ class AudioEngineTest {
     LinkedBlockingQueue<String> lost = new LinkedBlockingQueue<>();
     Synth synth = new Synth();
     OutputLine line = new DyingLine();
+    Renderer renderer = new Renderer(synth, new Feed());
     AudioThread thread =
-        new AudioThread(new Renderer(synth, new Feed()), line, Clock.SYSTEM, lost::add, lost::add);
+        new AudioThread(renderer, line, Clock.SYSTEM, (which, why) -> lost.add(why), lost::add);
     thread.start();
     assertThat(lost.poll(5, TimeUnit.SECONDS)).isEqualTo("pulled out");
     synth.close();
