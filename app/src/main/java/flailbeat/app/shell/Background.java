@@ -3,7 +3,6 @@ package flailbeat.app.shell;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import javafx.concurrent.Task;
 import org.slf4j.Logger;
@@ -19,13 +18,7 @@ public final class Background {
     T call() throws IOException;
   }
 
-  private final ExecutorService executor =
-      Executors.newSingleThreadExecutor(
-          r -> {
-            Thread thread = new Thread(r, "background");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final ExecutorService executor = Daemons.single("background");
   private final Consumer<String> onBusy;
 
   /**

@@ -13,7 +13,6 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -33,13 +32,7 @@ public final class HabitKeeper {
 
   private final Session session;
   private final Path file;
-  private final ExecutorService writer =
-      Executors.newSingleThreadExecutor(
-          r -> {
-            Thread thread = new Thread(r, "habits");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final ExecutorService writer = Daemons.single("habits");
   private final PauseTransition later = new PauseTransition(MOMENT);
   private Optional<Habits> kept = Optional.empty();
   private boolean begun;

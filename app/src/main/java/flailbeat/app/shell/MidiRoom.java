@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 
@@ -28,13 +27,7 @@ public final class MidiRoom {
   private final Session session;
   private final MidiInputs inputs;
   private final Queue<Arrived> arrived = new ConcurrentLinkedQueue<>();
-  private final ExecutorService executor =
-      Executors.newSingleThreadExecutor(
-          r -> {
-            Thread thread = new Thread(r, "midi-inputs");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final ExecutorService executor = Daemons.single("midi-inputs");
 
   /** Counts the choices: written on the window's thread. */
   private volatile int choice;

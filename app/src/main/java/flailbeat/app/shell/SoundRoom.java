@@ -62,15 +62,12 @@ public final class SoundRoom {
 
   /** Looks for devices, which may take a while. */
   void lookFor(Consumer<List<String>> then) {
-    Thread looker =
-        new Thread(
-            () -> {
-              List<String> found = engine.devices();
-              Platform.runLater(() -> then.accept(found));
-            },
-            "sound-devices");
-    looker.setDaemon(true);
-    looker.start();
+    Runnable look =
+        () -> {
+          List<String> found = engine.devices();
+          Platform.runLater(() -> then.accept(found));
+        };
+    Daemons.of("sound-devices", look).start();
   }
 
   /** Called now and then: a device that hangs is seen to, and what it was found to need is kept. */
