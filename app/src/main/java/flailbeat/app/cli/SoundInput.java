@@ -3,6 +3,7 @@ package flailbeat.app.cli;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import java.io.IOException;
+import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import picocli.CommandLine.Option;
@@ -73,7 +74,7 @@ final class SoundInput {
   }
 
   /** What there is to be said of a file that was read, a line each. */
-  static void tell(Opened opened, java.io.PrintWriter err) {
+  static void tell(Opened opened, PrintWriter err) {
     if (!opened.isSound()) {
       err.println(CommandLineApp.plain("damaged: " + opened.damage() + "; " + opened.loss()));
     }

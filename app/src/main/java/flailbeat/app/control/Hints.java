@@ -22,7 +22,7 @@ public final class Hints {
   }
 
   /** The hint that something has; empty for none. */
-  public static String of(Node node) {
+  private static String of(Node node) {
     return node.getAccessibleHelp() == null ? "" : node.getAccessibleHelp();
   }
 

@@ -10,9 +10,9 @@ import java.util.stream.IntStream;
 final class StateAlong {
   private static final int UNSET = 0;
 
-  private final int[] velocities = new int[Parts.MOST * 128];
+  private final int[] noteOns = new int[Parts.MOST * 128];
   private final int[] controls = new int[Parts.MOST * ControlKey.COUNT];
-  private final BitSet sounding = new BitSet(velocities.length);
+  private final BitSet sounding = new BitSet(noteOns.length);
   private final BitSet moved = new BitSet(controls.length);
   private final Map<Integer, Parameters> parameters = new LinkedHashMap<>();
 
@@ -85,8 +85,8 @@ final class StateAlong {
     int part = PlaybackPlan.part(message);
     if (PlaybackPlan.isNoteOn(message) || PlaybackPlan.isNoteOff(message)) {
       int key = part << 7 | PlaybackPlan.data1(message);
-      velocities[key] = PlaybackPlan.isNoteOn(message) ? message : UNSET;
-      sounding.set(key, velocities[key] != UNSET);
+      noteOns[key] = PlaybackPlan.isNoteOn(message) ? message : UNSET;
+      sounding.set(key, noteOns[key] != UNSET);
       return;
     }
     int control = ControlKey.of(message);
@@ -111,7 +111,7 @@ final class StateAlong {
       result[size++] = controls[i];
     }
     for (int i = sounding.nextSetBit(0); i >= 0; i = sounding.nextSetBit(i + 1)) {
-      result[size++] = velocities[i];
+      result[size++] = noteOns[i];
     }
     return result;
   }

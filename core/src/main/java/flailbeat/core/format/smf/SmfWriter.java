@@ -1,13 +1,11 @@
 package flailbeat.core.format.smf;
 
-import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfFile.OtherChunk;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 
 /** Writes a Standard MIDI File (MMA RP-001), with running status. */
 public final class SmfWriter {
@@ -24,11 +22,6 @@ public final class SmfWriter {
 
   private SmfWriter(int expected) {
     out = new Bytes(expected);
-  }
-
-  /** Writes the file whole or, when that fails, leaves the target as it was. */
-  public static void write(SmfFile file, Path target) throws IOException {
-    SafeFile.write(target, out -> write(file, out));
   }
 
   public static void write(SmfFile file, OutputStream target) throws IOException {
