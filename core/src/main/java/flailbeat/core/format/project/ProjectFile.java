@@ -94,7 +94,7 @@ public final class ProjectFile {
     return open(in).song();
   }
 
-  private static Reading open(InputStream in) throws IOException {
+  static Reading open(InputStream in) throws IOException {
     ProjectDto dto = parse(in);
     if (dto == null || !FORMAT.equals(dto.format())) {
       throw new FileFault("this is no Flailbeat project");
