@@ -11,7 +11,7 @@ import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
 import flailbeat.audio.synth.Synth;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Parts;
@@ -216,9 +216,9 @@ public final class AudioEngine implements Player, AutoCloseable {
   }
 
   @Override
-  public void control(int part, ControlPoint point) {
-    int status = point.kind().status();
-    feed.live().offer(PlaybackPlan.message(part, status, point.data1(), point.data2()));
+  public void control(int part, Control control) {
+    int status = control.kind().status();
+    feed.live().offer(PlaybackPlan.message(part, status, control.data1(), control.data2()));
   }
 
   @Override

@@ -167,7 +167,7 @@ final class BenchMouse {
     int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
     int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
     Set<NoteId> inside =
-        session.document().track().notes().stream()
+        notesIn(fromTick, toTick).stream()
             .filter(n -> n.end() > fromTick && n.onset() < toTick)
             .filter(n -> n.pitch() >= low && n.pitch() <= high)
             .map(Note::id)
@@ -176,13 +176,19 @@ final class BenchMouse {
     return inside;
   }
 
+  private List<Note> notesIn(double fromTick, double toTick) {
+    long from = (long) Math.max(0, Math.floor(fromTick) - 1);
+    long to = Math.max(from, (long) Math.ceil(toTick) + 1);
+    return session.document().track().placed(new TickRange(from, to)).notes();
+  }
+
   /** The note under the mouse; of several, the one that began last. */
   private Optional<Note> noteAt(double x, double y) {
     BenchScale scale = bench.scale();
     int pitch = scale.pitchAt(y);
     double slop = SLOP / scale.pixelsPerTick();
     double tick = scale.tickAt(x);
-    return session.document().track().notes().stream()
+    return notesIn(tick - slop, tick + slop).stream()
         .filter(n -> n.pitch() == pitch && n.onset() - slop <= tick && n.end() + slop >= tick)
         .reduce((first, second) -> second);
   }

@@ -2,15 +2,17 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.GraphicsContext;
@@ -20,6 +22,8 @@ import javafx.scene.paint.Color;
 final class RollPainter {
   /** More notes than this in sight are drawn small. */
   private static final int CROWD = 3000;
+
+  private static final long AROUND = 2L * Ticks.WHOLE;
 
   private final Session session;
   private final Palette palette;
@@ -59,21 +63,21 @@ final class RollPainter {
         drawFaintly(track);
       }
     }
-    boolean crowded = chosen.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
+    Placed placed = chosen.placed(inSight());
+    boolean crowded = placed.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
     Set<NoteId> selected = session.document().selection();
     Version version = session.timing().version();
     UnaryOperator<Note> inVersion = inVersion(version);
     Set<NoteId> swept = session.conductor().sweeper().wiped();
-    for (Clip clip : chosen.clips()) {
-      for (Note note : clip.notes()) {
-        boolean isSelected = selected.contains(note.id());
-        Note shown = inVersion.apply(note);
-        if (isInSight(shown) && !swept.contains(note.id())) {
-          if (crowded) {
-            drawSmall(shown, isSelected);
-          } else {
-            drawNote(shown, isSelected);
-          }
+    placed.repeats().stream().filter(n -> !swept.contains(n.id())).forEach(this::drawFaintly);
+    for (Note note : placed.notes()) {
+      boolean isSelected = selected.contains(note.id());
+      Note shown = inVersion.apply(note);
+      if (isInSight(shown) && !swept.contains(note.id())) {
+        if (crowded) {
+          drawSmall(shown, isSelected);
+        } else {
+          drawNote(shown, isSelected);
         }
       }
     }
@@ -93,16 +97,22 @@ final class RollPainter {
   }
 
   private void drawFaintly(Track track) {
-    g.setFill(palette.color(Ink.INK_SOFT, 0.16));
-    for (Clip clip : track.clips()) {
-      for (Note note : clip.notes()) {
-        if (isInSight(note)) {
-          double x = scale.xOf(note.onset());
-          double w = Math.max(1, scale.xOf(note.end()) - x - 1);
-          g.fillRect(x, scale.yOf(note.pitch()) + 2, w, scale.rowHeight() - 4);
-        }
-      }
+    track.placed(inSight()).sounding().forEach(this::drawFaintly);
+  }
+
+  private void drawFaintly(Note note) {
+    if (isInSight(note)) {
+      double x = scale.xOf(note.onset());
+      double w = Math.max(1, scale.xOf(note.end()) - x - 1);
+      g.setFill(palette.color(Ink.INK_SOFT, 0.16));
+      g.fillRect(x, scale.yOf(note.pitch()) + 2, w, scale.rowHeight() - 4);
     }
+  }
+
+  /** The stretch that is in sight, and as much around it as notes are played off their places. */
+  private TickRange inSight() {
+    long from = (long) Math.max(0, scale.tickAt(0) - AROUND);
+    return new TickRange(from, Math.max(from, (long) scale.tickAt(width) + AROUND));
   }
 
   private void drawNote(Note note, boolean selected) {

@@ -149,8 +149,8 @@ public final class SongMap extends Region {
     g.setFill(TrackColors.of(index));
     g.fillOval(LEFT / 2 - 4, y + lane / 2 - 4, 8, 8);
     for (Clip clip : track.clips()) {
-      double x = xOf(clip.range().start());
-      double w = Math.max(2, xOf(clip.range().end()) - x);
+      double x = xOf(clip.start());
+      double w = Math.max(2, xOf(clip.end()) - x);
       g.setFill(TrackColors.of(index).deriveColor(0, 1, 1, track.muted() ? 0.12 : 0.3));
       g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
       g.setFill(TrackColors.of(index));
@@ -159,12 +159,13 @@ public final class SongMap extends Region {
   }
 
   private void drawNotes(GraphicsContext g, Clip clip, double y, double height) {
-    int low = clip.notes().stream().mapToInt(Note::pitch).min().orElse(0);
-    int high = clip.notes().stream().mapToInt(Note::pitch).max().orElse(1);
+    List<Note> notes = clip.placed().sounding();
+    int low = notes.stream().mapToInt(Note::pitch).min().orElse(0);
+    int high = notes.stream().mapToInt(Note::pitch).max().orElse(1);
     double lastX = -1;
-    for (Note note : clip.notes()) {
+    for (Note note : notes) {
       double x = xOf(note.onset());
-      if (x - lastX < 0.25 && clip.notes().size() > 5000) {
+      if (x - lastX < 0.25 && notes.size() > 5000) {
         continue;
       }
       lastX = x;

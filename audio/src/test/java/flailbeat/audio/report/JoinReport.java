@@ -6,7 +6,9 @@ import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
 import flailbeat.audio.synth.Synth;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.edit.NewControl;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Plans;
@@ -81,14 +83,12 @@ public final class JoinReport {
   }
 
   private static PlaybackPlan plan(int bends) {
-    List<ControlPoint> points = new ArrayList<>();
+    List<NewControl> points = new ArrayList<>();
     for (int i = 0; i < bends; i++) {
-      points.add(new ControlPoint(i, ControlPoint.Kind.PITCH_BEND, 0, 8192 + i % 4000));
+      points.add(new NewControl(i, Control.bend(8192 + i % 4000)));
     }
     Song song = Song.empty();
     return PlaybackPlan.of(
-        song.withTrack(song.tracks().get(0).id(), t -> t.withEvents(points, List.of())),
-        ClickTrack.NONE,
-        0);
+        SongEdits.addControls(song, song.tracks().get(0).id(), points), ClickTrack.NONE, 0);
   }
 }

@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -391,12 +393,12 @@ class RendererTest {
   /** A held note under a bend that sways all the time. */
   private static Song swaying() {
     Song song = song(new NewNote(60, 100, new Played(0, 19_200)));
-    List<ControlPoint> bends = new ArrayList<>();
+    List<NewControl> bends = new ArrayList<>();
     for (int i = 0; i < 40_000; i++) {
       int value = 8192 + (int) (4000 * Math.sin(i / 50.0));
-      bends.add(new ControlPoint(i / 4, ControlPoint.Kind.PITCH_BEND, 0, value));
+      bends.add(new NewControl(i / 4, Control.bend(value)));
     }
-    return song.withTrack(song.tracks().get(0).id(), t -> t.withEvents(bends, List.of()));
+    return SongEdits.addControls(song, song.tracks().get(0).id(), bends);
   }
 
   /** The stream with edits, each of a note far off, is to the bit the stream without. */
@@ -436,12 +438,10 @@ class RendererTest {
     choose(Sound.SQUARE_LEAD);
     Song plain = song(new NewNote(60, 100, new Played(0, 480)));
     Song pedal =
-        plain.withTrack(
+        SongEdits.addControls(
+            plain,
             plain.tracks().get(0).id(),
-            t ->
-                t.withEvents(
-                    List.of(new ControlPoint(0, ControlPoint.Kind.CONTROLLER, 64, 127)),
-                    List.of()));
+            List.of(new NewControl(0, Control.controller(64, 127))));
     Run run = cue(PlaybackPlan.of(pedal, ClickTrack.NONE, 0), 0, 0);
     render(600);
     assertThat(peak(render(200))).as("the pedal holds it").isGreaterThan(0.02);

@@ -1,8 +1,9 @@
 package flailbeat.core.capture;
 
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Played;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
@@ -35,7 +36,7 @@ public final class Pass {
   private final long catchNanos;
   private final Map<Integer, Held> held = new HashMap<>();
   private final List<NewNote> done = new ArrayList<>();
-  private final List<ControlPoint> controls = new ArrayList<>();
+  private final List<NewControl> controls = new ArrayList<>();
   private int leftOut;
 
   /**
@@ -68,33 +69,32 @@ public final class Pass {
     switch (event) {
       case Performed.NoteOn on -> begin(on, songNanos);
       case Performed.NoteOff off -> end(off.pitch(), songNanos);
-      case Performed.Control c ->
-          control(ControlPoint.Kind.CONTROLLER, c.number(), c.value(), songNanos);
-      case Performed.Bend b -> control(ControlPoint.Kind.PITCH_BEND, 0, b.value(), songNanos);
+      case Performed.Control c -> control(Control.controller(c.number(), c.value()), songNanos);
+      case Performed.Bend b -> control(Control.bend(b.value()), songNanos);
     }
   }
 
   /** A controller that moved before the start holds at the start; of several the last. */
-  void control(ControlPoint.Kind kind, int number, int value, long songNanos) {
+  void control(Control control, long songNanos) {
     long tick = Math.min(Ticks.LAST, Math.max(startTick, tempos.tickAt(songNanos)));
     for (int i = controls.size() - 1; i >= 0 && controls.get(i).tick() == tick; i--) {
-      if (controls.get(i).kind() == kind && controls.get(i).number() == number) {
+      if (controls.get(i).control().isOfOneWith(control)) {
         controls.remove(i);
       }
     }
-    controls.add(new ControlPoint(tick, kind, number, value));
+    controls.add(new NewControl(tick, control));
   }
 
   /** What controllers did, in order of tick. */
-  public List<ControlPoint> controls() {
+  public List<NewControl> controls() {
     return List.copyOf(controls);
   }
 
-  /** The last value of a controller in this pass; empty when it did not move. */
-  Optional<Integer> lastValue(ControlPoint.Kind kind, int number) {
+  /** The last value that a controller took in this pass; empty when it did not move. */
+  Optional<Control> last(Control ofOneWith) {
     return controls.reversed().stream()
-        .filter(c -> c.kind() == kind && c.number() == number)
-        .map(ControlPoint::value)
+        .map(NewControl::control)
+        .filter(c -> c.isOfOneWith(ofOneWith))
         .findFirst();
   }
 

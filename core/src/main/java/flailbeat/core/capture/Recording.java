@@ -1,7 +1,7 @@
 package flailbeat.core.capture;
 
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
@@ -79,9 +79,8 @@ public final class Recording {
     Pass finished = current;
     Pass following = next.orElseGet(this::another);
     finished.held().stream().filter(h -> !following.holds(h.pitch())).forEach(following::carryOn);
-    carryOver(
-        finished, following, round, ControlPoint.Kind.CONTROLLER, Performed.Control.SUSTAIN, 0);
-    carryOver(finished, following, round, ControlPoint.Kind.PITCH_BEND, 0, Performed.Bend.CENTRE);
+    carryOver(finished, following, round, Control.controller(Performed.Control.SUSTAIN, 0));
+    carryOver(finished, following, round, Control.bend(Performed.Bend.CENTRE));
     finished.finish(round.end());
     leftOut += finished.leftOut();
     current = following;
@@ -91,12 +90,11 @@ public final class Recording {
   }
 
   /** What is not at rest at the end is put to rest there and goes on from the start. */
-  private static void carryOver(
-      Pass from, Pass to, Loop round, ControlPoint.Kind kind, int number, int rest) {
-    Optional<Integer> value = from.lastValue(kind, number).filter(v -> v != rest);
+  private static void carryOver(Pass from, Pass to, Loop round, Control rest) {
+    Optional<Control> value = from.last(rest).filter(v -> !v.equals(rest));
     if (value.isPresent()) {
-      from.control(kind, number, rest, round.end());
-      to.control(kind, number, value.get(), round.start());
+      from.control(rest, round.end());
+      to.control(value.get(), round.start());
     }
   }
 

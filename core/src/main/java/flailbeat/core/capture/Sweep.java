@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Wipes notes as the playhead passes them, for as long as it is held: those of the note keys that
@@ -68,9 +69,11 @@ public final class Sweep {
    * The playhead has moved.
    *
    * @param loop what is gone round
+   * @param notes gives the notes that begin in a stretch
    * @return whether any note was wiped by it
    */
-  public boolean moveTo(Place place, Optional<Loop> loop, TempoMap tempos, List<Note> notes) {
+  public boolean moveTo(
+      Place place, Optional<Loop> loop, TempoMap tempos, Function<TickRange, List<Note>> notes) {
     if (place.run() != run) {
       run = place.run();
       passedNanos = place.unrolledNanos();
@@ -83,7 +86,7 @@ public final class Sweep {
     long to = place.unrolledNanos();
     loop.map(l -> l.between(from, to))
         .orElse(List.of(new Stretch(from, to)))
-        .forEach(s -> wipe(ticks(s, tempos), notes));
+        .forEach(s -> wipe(notes.apply(ticks(s, tempos))));
     passedNanos = to;
     return wiped.size() > before;
   }
@@ -92,10 +95,8 @@ public final class Sweep {
     return new TickRange(tempos.tickAt(stretch.start()), tempos.tickAt(stretch.end()));
   }
 
-  private void wipe(TickRange range, List<Note> notes) {
-    notes.stream()
-        .filter(n -> range.contains(n.onset()) && wipes(n))
-        .forEach(n -> wiped.add(n.id()));
+  private void wipe(List<Note> notes) {
+    notes.stream().filter(this::wipes).forEach(n -> wiped.add(n.id()));
   }
 
   private boolean wipes(Note note) {

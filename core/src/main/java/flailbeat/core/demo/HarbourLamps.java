@@ -1,6 +1,7 @@
 package flailbeat.core.demo;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -113,8 +114,8 @@ public final class HarbourLamps {
   }
 
   private void add(String name, Instrument instrument, int channel, List<Note> notes) {
-    Clip clip = Clip.around(notes, meters);
-    Clip whole = new Clip(clip.range().span(new TickRange(0, (long) BARS * BAR)), clip.notes());
+    Clip clip = Clip.around(new ClipId(nextId++), notes, List.of(), meters);
+    Clip whole = clip.over(clip.range().span(new TickRange(0, (long) BARS * BAR)));
     tracks.add(
         Track.empty(new TrackId(nextId++), name, instrument, channel).withClips(List.of(whole)));
   }

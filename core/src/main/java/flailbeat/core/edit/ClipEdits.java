@@ -1,183 +1,258 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Content;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
 /**
- * Where clips stand. A note belongs to the clip in which it begins. One that comes to begin outside
- * its clip goes to the clip that is there; else its own clip grows to the whole bar that it begins
- * in, up to its neighbour; else, with another clip in between, a clip of that bar is made for it. A
- * note that rings on beyond its clip lets it grow as well, up to its neighbour.
+ * Where clips stand, and what belongs to which of them.
+ *
+ * <ul>
+ *   <li>A note or control point belongs to the clip in which it begins. One that comes to begin
+ *       outside its clip goes to the clip that is there; else its own clip grows to the whole bar
+ *       that it begins in, up to its neighbour; else, with another clip in between, a clip of that
+ *       bar is made for it. One that comes from nowhere lets the clip before it grow, or the one
+ *       after it.
+ *   <li>A note that rings on beyond its clip lets it grow as well, up to its neighbour.
+ *   <li>A clip that loops never grows. What comes to stand in a later round of it stands at that
+ *       place in every round.
+ *   <li>An edit of a stretch, as recording is, first writes out the loops that it meets: its rounds
+ *       become notes of their own.
+ *   <li>Clips that come to overlap become one: with what sounded in any of them, and with all that
+ *       did not sound as takes.
+ * </ul>
  */
 public final class ClipEdits {
   private ClipEdits() {}
 
-  /** With each clip's notes put through a function; this very track when all come back the same. */
-  static Track mapNotes(Track track, UnaryOperator<List<Note>> change, MeterMap meters) {
-    List<List<Note>> changed = new ArrayList<>();
-    boolean same = true;
-    for (Clip clip : track.clips()) {
-      List<Note> notes = change.apply(clip.notes());
-      same &= notes == clip.notes();
-      changed.add(notes);
+  /**
+   * Puts notes and control points, in song time, in place of those that have their ids, and finds a
+   * clip for each; ids that none has are passed over.
+   */
+  public static Song put(Song song, Collection<Note> notes, Collection<ControlPoint> controls) {
+    if (notes.isEmpty() && controls.isEmpty()) {
+      return song;
     }
-    return same ? track : track.withClips(new Placing(track.clips(), changed, meters).clips());
+    Ids ids = new Ids(song.nextId());
+    return ids.toldTo(
+        song.mapTracks(t -> new Placing(t, song.meters(), ids).put(notes, controls).track()));
+  }
+
+  /** A track with control points added, in song time, each in a clip. */
+  public static Track withControls(
+      Track track, Collection<ControlPoint> added, MeterMap meters, Ids ids) {
+    return new Placing(track, meters, ids).add(List.of(), added).track();
+  }
+
+  /** Moves clips together, no farther than the song reaches. */
+  public static Song move(Song song, Set<ClipId> clips, long ticks) {
+    List<Clip> moved = clipsOf(song, clips);
+    long back = moved.stream().mapToLong(Clip::start).min().orElse(0);
+    long on = moved.stream().mapToLong(c -> Ticks.LAST - lastTick(c)).min().orElse(0);
+    long by = Math.clamp(ticks, -back, Math.max(0, on));
+    return by == 0
+        ? song
+        : change(song, (t, c) -> clips.contains(c.id()) ? c.at(c.start() + by) : c);
+  }
+
+  /** The last tick that it needs in the song. */
+  private static long lastTick(Clip clip) {
+    long end = clip.content().end();
+    for (Take take : clip.takes().others()) {
+      end = Math.max(end, take.content().end());
+    }
+    return clip.start() + Math.max(end, 1);
+  }
+
+  private static List<Clip> clipsOf(Song song, Set<ClipId> ids) {
+    return song.tracks().stream()
+        .flatMap(t -> t.clips().stream())
+        .filter(c -> ids.contains(c.id()))
+        .toList();
   }
 
   /**
-   * Clips in order and apart. Those that overlap become one, with the notes that are heard in any
-   * of them, and all their other takes.
+   * Makes a clip longer or shorter, up to its neighbour. What begins beyond its end is kept, and
+   * sounds again once it is long enough.
+   *
+   * @param length in ticks, 1 or more
    */
-  public static List<Clip> apart(List<Clip> clips) {
+  public static Song resize(Song song, ClipId id, long length) {
+    return change(
+        song,
+        (t, c) ->
+            c.id().equals(id)
+                ? c.lasting(Math.clamp(length, 1, Math.max(1, room(t, c))), c.period())
+                : c);
+  }
+
+  /**
+   * Lets a clip loop, up to its neighbour.
+   *
+   * @param period after how many ticks it begins anew; {@link Clip#NEVER} for no longer
+   */
+  public static Song loop(Song song, ClipId id, long period, long length) {
+    return resize(
+        change(song, (t, c) -> c.id().equals(id) ? c.lasting(c.length(), period) : c), id, length);
+  }
+
+  /** How long a clip can be: up to its neighbour. */
+  private static long room(Track track, Clip clip) {
+    return track.clips().stream()
+            .mapToLong(Clip::start)
+            .filter(start -> start > clip.start())
+            .min()
+            .orElse(Ticks.LAST)
+        - clip.start();
+  }
+
+  private static Song change(Song song, BiFunction<Track, Clip, Clip> change) {
+    Ids ids = new Ids(song.nextId());
+    return ids.toldTo(
+        song.mapTracks(
+            t -> {
+              List<Clip> changed = t.clips().stream().map(c -> change.apply(t, c)).toList();
+              return changed.equals(t.clips()) ? t : t.withClips(apart(changed, ids));
+            }));
+  }
+
+  /** Clips in order and apart: those that overlap become one. */
+  public static List<Clip> apart(List<Clip> clips, Ids ids) {
     List<Clip> result = new ArrayList<>();
-    for (Clip clip :
-        clips.stream().sorted(Comparator.comparingLong(c -> c.range().start())).toList()) {
-      boolean overlaps = !result.isEmpty() && result.getLast().range().end() > clip.range().start();
-      result.add(overlaps ? joined(result.removeLast(), clip) : clip);
+    for (Clip clip : clips.stream().sorted(Comparator.comparingLong(Clip::start)).toList()) {
+      boolean overlaps = !result.isEmpty() && result.getLast().end() > clip.start();
+      result.add(overlaps ? joined(result.removeLast(), clip, ids) : clip);
     }
     return result;
   }
 
-  private static Clip joined(Clip first, Clip second) {
-    List<Note> notes = new ArrayList<>(first.notes());
-    notes.addAll(second.notes());
-    List<Take> others = new ArrayList<>(first.takes().others());
-    int number = first.takes().last();
-    for (Take take : second.takes().others()) {
-      others.add(new Take(++number, take.notes(), take.controls()));
+  /** Two clips as one, the first of which starts no later. */
+  static Clip joined(Clip first, Clip second, Ids ids) {
+    Clip a = writtenOut(first, ids);
+    Clip b = writtenOut(second, ids);
+    long later = b.start() - a.start();
+    List<Take> others = new ArrayList<>(a.takes().others());
+    int number = a.takes().last();
+    for (Take take : b.takes().others()) {
+      others.add(new Take(++number, take.content().shifted(later)));
     }
-    TickRange range = first.range().span(second.range());
-    return Clip.of(range, notes, new Takes(first.takes().heard(), others));
+    for (Content silent : List.of(silent(a), silent(b).shifted(later))) {
+      if (!silent.isEmpty()) {
+        others.add(new Take(++number, silent));
+      }
+    }
+    Content added = sounding(b).shifted(later);
+    return new Clip(
+        a.id(),
+        a.start(),
+        a.range().span(b.range()).length(),
+        Clip.NEVER,
+        sounding(a).with(added.notes(), added.controls()),
+        new Takes(a.takes().heard(), others));
   }
 
-  /** Finds a clip for every note. */
-  private static final class Placing {
-    private final MeterMap meters;
-    private final List<Place> places = new ArrayList<>();
+  private static Content sounding(Clip clip) {
+    return clip.content().part(new TickRange(0, clip.reach()));
+  }
 
-    /** A clip on its way: the one that it was, if it was there before. */
-    private static final class Place {
-      private final Clip before;
-      private long start;
-      private long end;
-      private List<Note> notes;
-      private boolean changed;
+  private static Content silent(Clip clip) {
+    return clip.content().part(new TickRange(clip.reach(), Clip.NEVER));
+  }
 
-      Place(Clip before, TickRange range) {
-        this.before = before;
-        this.start = range.start();
-        this.end = range.end();
-        this.notes = before == null ? new ArrayList<>() : before.notes();
-        this.changed = before == null;
+  /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
+  static Track writtenOut(Track track, TickRange range, Ids ids) {
+    boolean none = track.clips().stream().noneMatch(c -> c.loops() && c.range().overlaps(range));
+    return none ? track : track.withClips(mapped(track, range, c -> writtenOut(c, ids)));
+  }
+
+  private static List<Clip> mapped(Track track, TickRange range, UnaryOperator<Clip> change) {
+    return track.clips().stream()
+        .map(c -> c.range().overlaps(range) ? change.apply(c) : c)
+        .toList();
+  }
+
+  private static Clip writtenOut(Clip clip, Ids ids) {
+    if (!clip.loops()) {
+      return clip;
+    }
+    List<Take> others = new ArrayList<>();
+    for (Take take : clip.takes().others()) {
+      others.add(new Take(take.number(), written(clip, take.content(), ids)));
+    }
+    Content silent = clip.content().part(new TickRange(clip.period(), Clip.NEVER));
+    if (!silent.isEmpty()) {
+      others.add(new Take(clip.takes().last() + 1, silent));
+    }
+    return new Clip(
+        clip.id(),
+        clip.start(),
+        clip.length(),
+        Clip.NEVER,
+        written(clip, clip.content(), ids),
+        new Takes(clip.takes().heard(), others));
+  }
+
+  /** Every round of a clip that loops, one after the other; those after the first get new ids. */
+  private static Content written(Clip clip, Content content, Ids ids) {
+    List<Note> notes = new ArrayList<>();
+    List<ControlPoint> controls = new ArrayList<>();
+    for (long later = 0; later < clip.length(); later += clip.period()) {
+      long ends = Math.min(clip.period(), clip.length() - later);
+      for (Note note : content.notes().beginningIn(0, ends)) {
+        Note heard = note.lasting(Math.min(note.length(), ends - note.onset())).shifted(later);
+        notes.add(later == 0 ? heard : heard.withId(ids.note()));
       }
-
-      boolean contains(long tick) {
-        return tick >= start && tick < end;
-      }
-
-      void add(Note note) {
-        if (!changed) {
-          notes = new ArrayList<>(notes);
-          changed = true;
-        }
-        notes.add(note);
-      }
-
-      Clip clip() {
-        Takes takes = before == null ? Takes.NONE : before.takes();
-        return changed ? Clip.of(new TickRange(start, end), notes, takes) : before;
+      for (ControlPoint point : content.controls().beginningIn(0, ends)) {
+        ControlPoint moved = point.shifted(later);
+        controls.add(
+            later == 0 ? moved : new ControlPoint(ids.control(), moved.tick(), moved.control()));
       }
     }
+    return Content.of(notes, controls);
+  }
 
-    private record Stray(Note note, Place home) {}
-
-    Placing(List<Clip> clips, List<List<Note>> changed, MeterMap meters) {
-      this.meters = meters;
-      List<Stray> strays = new ArrayList<>();
-      for (int i = 0; i < clips.size(); i++) {
-        Place place = new Place(clips.get(i), clips.get(i).range());
-        places.add(place);
-        if (changed.get(i) != clips.get(i).notes()) {
-          place.notes = new ArrayList<>();
-          place.changed = true;
-          for (Note note : changed.get(i)) {
-            if (place.contains(note.onset())) {
-              place.notes.add(note);
-            } else {
-              strays.add(new Stray(note, place));
-            }
+  /** Lets a clip grow to hold what of its content begins beyond it, up to its neighbour. */
+  static Track grown(Song song, Track track, ClipId id) {
+    return track.withClip(
+        id,
+        c -> {
+          long last = c.content().isEmpty() ? 0 : lastBegin(c.content());
+          if (c.loops() || last < c.length()) {
+            return c;
           }
-        }
-      }
-      strays.forEach(this::place);
-    }
+          long bars =
+              song.meters().wholeBars(new TickRange(c.start(), c.start() + last + 1)).length();
+          return c.lasting(Math.max(c.length(), Math.min(bars, room(track, c))), c.period());
+        });
+  }
 
-    private void place(Stray stray) {
-      long onset = stray.note().onset();
-      int at = indexAtOrBefore(onset);
-      if (at >= 0 && places.get(at).contains(onset)) {
-        places.get(at).add(stray.note());
-        return;
-      }
-      TickRange bar = meters.barRangeAt(onset);
-      long from = Math.max(bar.start(), at < 0 ? 0 : places.get(at).end);
-      long to = Math.min(bar.end(), startOf(at + 1));
-      Place home = stray.home();
-      if (at >= 0 && places.get(at) == home) {
-        home.end = to;
-      } else if (at + 1 < places.size() && places.get(at + 1) == home) {
-        home.start = from;
-      } else {
-        home = new Place(null, new TickRange(from, to));
-        places.add(at + 1, home);
-      }
-      home.add(stray.note());
-    }
+  private static long lastBegin(Content content) {
+    long note = content.notes().isEmpty() ? 0 : content.notes().getLast().tick();
+    long point = content.controls().isEmpty() ? 0 : content.controls().getLast().tick();
+    return Math.max(note, point);
+  }
 
-    /** The last clip that starts at or before a tick; -1 for none. */
-    private int indexAtOrBefore(long tick) {
-      int low = 0;
-      int high = places.size();
-      while (low < high) {
-        int mid = (low + high) >>> 1;
-        if (places.get(mid).start <= tick) {
-          low = mid + 1;
-        } else {
-          high = mid;
-        }
-      }
-      return low - 1;
-    }
-
-    private long startOf(int index) {
-      return index < places.size() ? places.get(index).start : Long.MAX_VALUE;
-    }
-
-    List<Clip> clips() {
-      List<Clip> result = new ArrayList<>(places.size());
-      for (int i = 0; i < places.size(); i++) {
-        Place place = places.get(i);
-        long last = place.changed ? lastEnd(place.notes) : 0;
-        if (last > place.end) {
-          long bars = meters.wholeBars(new TickRange(place.start, last)).end();
-          place.end = Math.max(place.end, Math.min(bars, startOf(i + 1)));
-        }
-        result.add(place.clip());
-      }
-      return result;
-    }
-
-    private static long lastEnd(List<Note> notes) {
-      return notes.stream().mapToLong(Note::end).max().orElse(0);
-    }
+  /** Edits a track with ids at hand. */
+  static Song onTrack(Song song, TrackId id, BiFunction<Track, Ids, Track> change) {
+    Ids ids = new Ids(song.nextId());
+    Song changed = song.withTrack(id, t -> change.apply(t, ids));
+    return changed == song ? song : ids.toldTo(changed);
   }
 }

@@ -4,8 +4,8 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Pitch;
@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /** What can be done to notes. Each method gives the song it was given where nothing changes. */
 public final class NoteEdits {
@@ -36,40 +37,74 @@ public final class NoteEdits {
     }
   }
 
-  /** The notes of these names, in order. */
+  /** The notes of these ids, in song time and in order; those that do not sound are left out. */
   public static List<Note> find(Song song, Set<NoteId> ids) {
-    return song.tracks().stream()
-        .flatMap(t -> t.clips().stream())
-        .flatMap(c -> c.notes().stream())
-        .filter(n -> ids.contains(n.id()))
-        .sorted(Note.ORDER)
-        .toList();
+    return ids.isEmpty()
+        ? List.of()
+        : song.tracks().stream().flatMap(t -> find(t, ids).stream()).sorted(Note.ORDER).toList();
   }
 
-  /** Changes each of the named notes. */
+  /** The notes of a track of these ids, in song time and in order. */
+  public static List<Note> find(Track track, Set<NoteId> ids) {
+    List<Note> result = new ArrayList<>();
+    for (Clip clip : track.clips()) {
+      Sequence<Note> notes = clip.content().notes();
+      Stream<Note> found =
+          ids.size() < notes.size()
+              ? ids.stream().flatMap(id -> notes.find(id.value()).stream()).sorted(Note.ORDER)
+              : notes.stream().filter(n -> ids.contains(n.id()));
+      found.filter(n -> n.onset() < clip.reach()).forEach(n -> result.add(n.shifted(clip.start())));
+    }
+    return result;
+  }
+
+  /** Changes each of the notes of these ids, which are in song time. */
   public static Song change(Song song, Set<NoteId> ids, UnaryOperator<Note> change) {
-    return ids.isEmpty() ? song : mapAll(song, n -> ids.contains(n.id()) ? change.apply(n) : n);
+    List<Note> changed = new ArrayList<>();
+    for (Note note : find(song, ids)) {
+      Note result = change.apply(note);
+      if (result != note) {
+        changed.add(result);
+      }
+    }
+    return put(song, changed);
   }
 
-  /** Puts every note through a function, which gives the very note back where it shall stay. */
+  /** Changes every note that sounds; the function gives the very note back where it shall stay. */
   public static Song mapAll(Song song, UnaryOperator<Note> change) {
-    return edit(
-        song,
-        notes -> {
-          List<Note> result = new ArrayList<>(notes.size());
-          boolean same = true;
-          for (Note note : notes) {
-            Note changed = change.apply(note);
-            same &= changed == note;
-            result.add(changed);
-          }
-          return same ? notes : result;
-        });
+    List<Note> changed = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      for (Note note : track.notes()) {
+        Note result = change.apply(note);
+        if (result != note) {
+          changed.add(result);
+        }
+      }
+    }
+    return put(song, changed);
   }
 
-  /** Takes the named notes away. */
+  /** Puts notes, in song time, in place of those that have their ids. */
+  public static Song put(Song song, Collection<Note> notes) {
+    return ClipEdits.put(song, notes, List.of());
+  }
+
+  /** Takes the notes of these ids away. */
   public static Song delete(Song song, Set<NoteId> ids) {
-    return edit(song, notes -> without(notes, n -> ids.contains(n.id())));
+    List<Long> gone = ids.stream().map(NoteId::value).toList();
+    return song.mapTracks(t -> mapped(t, notes -> notes.withoutIds(gone)));
+  }
+
+  private static Track mapped(Track track, UnaryOperator<Sequence<Note>> change) {
+    List<Clip> result = new ArrayList<>(track.clips().size());
+    boolean same = true;
+    for (Clip clip : track.clips()) {
+      Clip changed =
+          clip.withContent(clip.content().withNotes(change.apply(clip.content().notes())));
+      same &= changed == clip;
+      result.add(changed);
+    }
+    return same ? track : track.withClips(result);
   }
 
   /**
@@ -97,7 +132,7 @@ public final class NoteEdits {
 
   /**
    * Adds notes to a track: into the first clip that they meet, which grows to hold them, or else
-   * into a new clip of whole bars. Names are given out in order from {@link Song#nextId()}.
+   * into a new clip of whole bars. Ids are given out in order from {@link Song#nextId()}.
    *
    * @param range the stretch that was recorded, which the clip shall cover as well
    */
@@ -105,22 +140,25 @@ public final class NoteEdits {
     if (added.isEmpty()) {
       return song;
     }
-    List<Note> notes = named(song, added);
     MeterMap meters = song.meters();
-    Clip fresh = Clip.around(notes, meters);
-    TickRange wanted = fresh.range().span(meters.wholeBars(range));
-    return song.withNextId(song.nextId() + notes.size())
-        .withTrack(track, t -> t.withClips(merged(t, fresh.notes(), wanted)));
+    return ClipEdits.onTrack(
+        song,
+        track,
+        (t, ids) -> {
+          List<Note> notes = named(added, ids);
+          Clip fresh = Clip.around(ids.clip(), notes, List.of(), meters);
+          TickRange wanted = fresh.range().span(meters.wholeBars(range));
+          return t.withClips(merged(ClipEdits.writtenOut(t, wanted, ids), notes, wanted, ids));
+        });
   }
 
-  /** Notes with names given out in order from {@link Song#nextId()}. */
-  static List<Note> named(Song song, Collection<NewNote> added) {
+  /** Notes with ids given out in order. */
+  static List<Note> named(Collection<NewNote> added, Ids ids) {
     List<Note> notes = new ArrayList<>(added.size());
-    long id = song.nextId();
     for (NewNote n : added) {
       long onset = Math.clamp(n.onset(), 0, Ticks.LAST - 1);
       long length = Math.clamp(n.played().release() - onset, 1, Ticks.LAST - onset);
-      notes.add(new Note(new NoteId(id++), n.pitch(), n.velocity(), onset, length, n.played()));
+      notes.add(new Note(ids.note(), n.pitch(), n.velocity(), onset, length, n.played()));
     }
     return notes;
   }
@@ -129,16 +167,15 @@ public final class NoteEdits {
    * A clip with takes keeps its place: its heard take gets the notes that begin in it. The others
    * go into what lies between such clips, merged with the clips that are there.
    */
-  private static List<Clip> merged(Track track, List<Note> added, TickRange range) {
+  private static List<Clip> merged(Track track, List<Note> added, TickRange range, Ids ids) {
     List<Clip> result = new ArrayList<>();
     List<Clip> loose = new ArrayList<>();
     List<Note> rest = new ArrayList<>(added);
     for (Clip clip : track.clips()) {
       if (clip.takes().isChoice()) {
-        List<Note> all = new ArrayList<>(clip.notes());
-        rest.stream().filter(n -> clip.range().contains(n.onset())).forEach(all::add);
-        rest.removeIf(n -> clip.range().contains(n.onset()));
-        result.add(Clip.of(clip.range(), all, clip.takes()));
+        List<Note> begun = rest.stream().filter(n -> clip.contains(n.onset())).toList();
+        rest.removeAll(begun);
+        result.add(with(clip, begun));
       } else {
         loose.add(clip);
       }
@@ -147,12 +184,17 @@ public final class NoteEdits {
       List<Note> begun = rest.stream().filter(n -> gap.contains(n.onset())).toList();
       boolean wholly = result.isEmpty();
       if (wholly || !begun.isEmpty()) {
-        loose = mergedInto(loose, begun, gap);
+        loose = mergedInto(loose, begun, gap, ids);
       }
     }
     result.addAll(loose);
-    result.sort(Comparator.comparingLong(c -> c.range().start()));
+    result.sort(Comparator.comparingLong(Clip::start));
     return result;
+  }
+
+  private static Clip with(Clip clip, List<Note> notes) {
+    List<Note> own = notes.stream().map(n -> n.shifted(-clip.start())).toList();
+    return clip.withContent(clip.content().with(own, List.of()));
   }
 
   /** What of a range the clips leave free. */
@@ -160,10 +202,10 @@ public final class NoteEdits {
     List<TickRange> result = new ArrayList<>();
     long from = range.start();
     for (Clip clip : clips) {
-      if (clip.range().start() > from && from < range.end()) {
-        result.add(new TickRange(from, Math.min(range.end(), clip.range().start())));
+      if (clip.start() > from && from < range.end()) {
+        result.add(new TickRange(from, Math.min(range.end(), clip.start())));
       }
-      from = Math.max(from, clip.range().end());
+      from = Math.max(from, clip.end());
     }
     if (from < range.end()) {
       result.add(new TickRange(from, range.end()));
@@ -171,40 +213,35 @@ public final class NoteEdits {
     return result;
   }
 
-  private static List<Clip> mergedInto(List<Clip> clips, List<Note> added, TickRange wanted) {
-    TickRange range = wanted;
-    List<Note> notes = new ArrayList<>(added);
-    List<Clip> result = new ArrayList<>();
-    for (Clip clip : clips) {
-      boolean overlaps = clip.range().start() < range.end() && range.start() < clip.range().end();
-      if (overlaps) {
-        range = range.span(clip.range());
-        notes.addAll(clip.notes());
-      } else {
-        result.add(clip);
-      }
-    }
-    result.add(Clip.of(range, notes, Takes.NONE));
+  private static List<Clip> mergedInto(
+      List<Clip> clips, List<Note> added, TickRange wanted, Ids ids) {
+    List<Clip> met = clips.stream().filter(c -> c.range().overlaps(wanted)).toList();
+    List<Clip> result = new ArrayList<>(clips);
+    result.removeAll(met);
+    Clip all =
+        met.isEmpty()
+            ? Clip.of(ids.clip(), wanted, List.of())
+            : met.stream().reduce((a, b) -> ClipEdits.joined(a, b, ids)).orElseThrow();
+    TickRange range = all.range().span(wanted);
+    result.add(with(range.equals(all.range()) ? all : all.over(range), added));
     return result;
   }
 
   /** Takes away the notes of a track that begin in a range. */
   public static Song clear(Song song, TrackId track, TickRange range) {
-    return clear(song, track, n -> range.contains(n.onset()));
+    return ClipEdits.onTrack(
+        song,
+        track,
+        (t, ids) -> without(ClipEdits.writtenOut(t, range, ids), n -> range.contains(n.onset())));
   }
 
-  /** Takes away the notes of a track that a condition names. */
+  /** Takes away the notes of a track that a condition names; it sees them in song time. */
   public static Song clear(Song song, TrackId track, Predicate<Note> gone) {
-    return song.withTrack(
-        track, t -> ClipEdits.mapNotes(t, notes -> without(notes, gone), song.meters()));
+    return song.withTrack(track, t -> without(t, gone));
   }
 
-  private static List<Note> without(List<Note> notes, Predicate<Note> gone) {
-    List<Note> kept = notes.stream().filter(gone.negate()).toList();
-    return kept.size() == notes.size() ? notes : kept;
-  }
-
-  private static Song edit(Song song, UnaryOperator<List<Note>> change) {
-    return song.mapTracks(t -> ClipEdits.mapNotes(t, change, song.meters()));
+  private static Track without(Track track, Predicate<Note> gone) {
+    List<Long> ids = track.notes().stream().filter(gone).map(Note::idNumber).toList();
+    return mapped(track, notes -> notes.withoutIds(ids));
   }
 }

@@ -1,5 +1,9 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Content;
+import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
@@ -10,8 +14,12 @@ import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /** What can be done to a song and its tracks. */
 public final class SongEdits {
@@ -33,10 +41,11 @@ public final class SongEdits {
     while (hasName(song, "Track " + n)) {
       n++;
     }
-    TrackId id = new TrackId(song.nextId());
+    Ids ids = new Ids(song.nextId());
     List<Track> tracks = new ArrayList<>(song.tracks());
-    tracks.add(Track.empty(id, "Track " + n, instrument, song.freeChannel(instrument.kit())));
-    return song.withTracks(tracks).withNextId(song.nextId() + 1);
+    tracks.add(
+        Track.empty(ids.track(), "Track " + n, instrument, song.freeChannel(instrument.kit())));
+    return ids.toldTo(song.withTracks(tracks));
   }
 
   /** Takes a track away; the last one stays. */
@@ -63,53 +72,71 @@ public final class SongEdits {
     if (!track.traits().statesProgram()) {
       return track;
     }
-    List<ControlPoint> kept = new ArrayList<>();
-    boolean before = track.controls().stream().anyMatch(SongEdits::isProgram);
-    for (ControlPoint point : track.controls()) {
-      boolean gives = before && (isProgram(point) || isBank(point));
-      if (!gives) {
-        kept.add(point);
-      }
-      before &= !isProgram(point);
-    }
-    return track
-        .withEvents(kept, track.carried())
+    List<ControlPoint> points = track.controls();
+    Optional<ControlPoint> program = points.stream().filter(SongEdits::isProgram).findFirst();
+    Set<ControlId> gives =
+        points.stream()
+            .takeWhile(p -> program.isPresent() && !p.equals(program.get()))
+            .filter(SongEdits::isBank)
+            .map(ControlPoint::id)
+            .collect(Collectors.toCollection(HashSet::new));
+    program.ifPresent(p -> gives.add(p.id()));
+    return withoutControls(track, p -> gives.contains(p.id()))
         .withTraits(new FileTraits(false, track.traits().endTick()));
   }
 
   private static boolean isProgram(ControlPoint point) {
-    return point.kind() == ControlPoint.Kind.PROGRAM;
+    return point.control().kind() == Control.Kind.PROGRAM;
   }
 
   private static boolean isBank(ControlPoint point) {
-    boolean select = point.number() == 0 || point.number() == 32;
-    return point.kind() == ControlPoint.Kind.CONTROLLER && select;
+    int number = point.control().number();
+    return point.control().kind() == Control.Kind.CONTROLLER && (number == 0 || number == 32);
   }
 
   /** Adds what controllers did to a track, in its place among what they did already. */
-  public static Song addControls(Song song, TrackId id, List<ControlPoint> added) {
-    return song.withTrack(id, t -> added(t, added));
+  public static Song addControls(Song song, TrackId id, List<NewControl> added) {
+    if (added.isEmpty()) {
+      return song;
+    }
+    long first = added.stream().mapToLong(NewControl::tick).min().orElseThrow();
+    long last = added.stream().mapToLong(NewControl::tick).max().orElseThrow();
+    TickRange range = new TickRange(first, last + 1);
+    return ClipEdits.onTrack(
+        song,
+        id,
+        (t, ids) ->
+            new Placing(ClipEdits.writtenOut(t, range, ids), song.meters(), ids)
+                .add(List.of(), named(added, ids))
+                .track());
   }
 
-  static Track added(Track track, List<ControlPoint> added) {
-    if (added.isEmpty()) {
-      return track;
-    }
-    List<ControlPoint> all = new ArrayList<>(track.controls());
-    all.addAll(added);
-    all.sort(Comparator.comparingLong(ControlPoint::tick));
-    return track.withEvents(all, track.carried());
+  /** Control points with ids given out in order. */
+  static List<ControlPoint> named(List<NewControl> added, Ids ids) {
+    return added.stream().map(c -> new ControlPoint(ids.control(), c.tick(), c.control())).toList();
   }
 
   /** Takes away what controllers did on a track in a range. */
   public static Song clearControls(Song song, TrackId id, TickRange range) {
-    return song.withTrack(id, t -> cleared(t, range));
+    return ClipEdits.onTrack(
+        song,
+        id,
+        (t, ids) ->
+            withoutControls(ClipEdits.writtenOut(t, range, ids), p -> range.contains(p.tick())));
   }
 
-  static Track cleared(Track track, TickRange range) {
-    List<ControlPoint> kept =
-        track.controls().stream().filter(c -> !range.contains(c.tick())).toList();
-    return kept.size() == track.controls().size() ? track : track.withEvents(kept, track.carried());
+  /** Without the control points that a condition names; it sees them in song time. */
+  private static Track withoutControls(Track track, Predicate<ControlPoint> gone) {
+    List<Long> ids = track.controls().stream().filter(gone).map(ControlPoint::idNumber).toList();
+    if (ids.isEmpty()) {
+      return track;
+    }
+    List<Clip> clips = new ArrayList<>();
+    for (Clip clip : track.clips()) {
+      Content content = clip.content();
+      clips.add(clip.withContent(content.withControls(content.controls().withoutIds(ids))));
+    }
+    return track.withClips(clips);
   }
 
   private static boolean hasName(Song song, String name) {

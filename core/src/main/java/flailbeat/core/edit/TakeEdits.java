@@ -2,7 +2,8 @@ package flailbeat.core.edit;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Content;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
@@ -15,7 +16,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
 
 /** What can be done to takes. No edit here loses a note but {@link #remove}. */
 public final class TakeEdits {
@@ -31,113 +32,137 @@ public final class TakeEdits {
       Song song,
       TrackId track,
       Collection<NewNote> added,
-      List<ControlPoint> controls,
+      List<NewControl> controls,
       TickRange range) {
-    List<Note> notes = NoteEdits.named(song, added);
-    return song.withNextId(song.nextId() + notes.size())
-        .withTrack(track, t -> recorded(t, notes, controls, range));
+    return ClipEdits.onTrack(
+        song,
+        track,
+        (t, ids) -> {
+          List<Note> notes = NoteEdits.named(added, ids);
+          Recorded recorded = new Recorded(range, ids);
+          ClipEdits.writtenOut(t, range, ids).clips().forEach(recorded::cut);
+          Track cut = t.withClips(recorded.clips());
+          return new Placing(cut, song.meters(), ids)
+              .add(notes, SongEdits.named(controls, ids))
+              .track();
+        });
   }
 
-  private static Track recorded(
-      Track track, List<Note> notes, List<ControlPoint> controls, TickRange range) {
-    List<Clip> result = new ArrayList<>();
-    List<Take> earlier = new ArrayList<>();
-    for (Clip clip : track.clips()) {
-      TickRange r = clip.range();
-      keep(result, clip.part(r.start(), Math.min(r.end(), range.start())));
-      keep(result, clip.part(Math.max(r.start(), range.end()), r.end()));
-      Clip inside = clip.part(Math.max(r.start(), range.start()), Math.min(r.end(), range.end()));
-      for (Take take : takesOf(track, inside)) {
-        keep(earlier, take);
+  /** The clips of a track on their way, with a hole for a take. */
+  private static final class Recorded {
+    private final TickRange range;
+    private final Ids ids;
+    private final List<Clip> around = new ArrayList<>();
+    private final List<Take> earlier = new ArrayList<>();
+    private Optional<ClipId> covered = Optional.empty();
+
+    Recorded(TickRange range, Ids ids) {
+      this.range = range;
+      this.ids = ids;
+    }
+
+    void cut(Clip clip) {
+      if (!clip.range().overlaps(range)) {
+        around.add(clip);
+        return;
+      }
+      Clip before = clip.part(clip.start(), Math.max(clip.start(), range.start()));
+      Clip after = clip.part(Math.min(clip.end(), range.end()), clip.end());
+      Clip inside =
+          clip.part(Math.max(clip.start(), range.start()), Math.min(clip.end(), range.end()));
+      boolean keepsId = keep(before);
+      keep(keepsId ? after.withId(ids.clip()) : after);
+      if (before.length() == 0 && after.length() == 0) {
+        covered = covered.or(() -> Optional.of(clip.id()));
+      }
+      for (Take take : versions(inside)) {
+        keep(new Take(take.number(), take.content().shifted(inside.start() - range.start())));
       }
     }
-    earlier.sort(Comparator.comparingInt(Take::number));
-    int number = earlier.isEmpty() ? 1 : earlier.getLast().number() + 1;
-    result.add(Clip.of(range, notes, new Takes(number, earlier)));
-    result.sort(Comparator.comparingLong(c -> c.range().start()));
-    return withControls(track.withClips(result), range, controls);
-  }
 
-  private static void keep(List<Clip> clips, Clip part) {
-    if (part.range().length() > 0 && !part.isEmpty()) {
-      clips.add(part);
+    private boolean keep(Clip part) {
+      boolean kept = part.length() > 0 && !part.isEmpty();
+      if (kept) {
+        around.add(part);
+      }
+      return kept;
     }
-  }
 
-  /** Keeps a take that has notes, under a number of its own where its number is given already. */
-  private static void keep(List<Take> takes, Take take) {
-    if (take.notes().isEmpty()) {
-      return;
+    /** Keeps a take that holds anything, under another number where its number is given already. */
+    private void keep(Take take) {
+      if (take.content().isEmpty()) {
+        return;
+      }
+      boolean given = earlier.stream().anyMatch(t -> t.number() == take.number());
+      int highest = earlier.stream().mapToInt(Take::number).max().orElse(0);
+      earlier.add(given ? new Take(highest + 1, take.content()) : take);
     }
-    boolean given = takes.stream().anyMatch(t -> t.number() == take.number());
-    int highest = takes.stream().mapToInt(Take::number).max().orElse(0);
-    takes.add(given ? new Take(highest + 1, take.notes(), take.controls()) : take);
+
+    List<Clip> clips() {
+      earlier.sort(Comparator.comparingInt(Take::number));
+      int number = earlier.isEmpty() ? 1 : earlier.getLast().number() + 1;
+      List<Clip> result = new ArrayList<>(around);
+      result.add(
+          new Clip(
+              covered.orElseGet(ids::clip),
+              range.start(),
+              range.length(),
+              Clip.NEVER,
+              Content.NONE,
+              new Takes(number, earlier)));
+      result.sort(Comparator.comparingLong(Clip::start));
+      return result;
+    }
   }
 
   /** All versions of a clip, the one that is heard among them. */
-  private static List<Take> takesOf(Track track, Clip clip) {
+  private static List<Take> versions(Clip clip) {
     List<Take> result = new ArrayList<>(clip.takes().others());
-    List<ControlPoint> controls =
-        track.controls().stream().filter(c -> clip.range().contains(c.tick())).toList();
-    result.add(new Take(clip.takes().heard(), clip.notes(), controls));
+    result.add(new Take(clip.takes().heard(), clip.content()));
     result.sort(Comparator.comparingInt(Take::number));
     return result;
   }
 
-  private static Track withControls(Track track, TickRange range, List<ControlPoint> controls) {
-    return SongEdits.added(SongEdits.cleared(track, range), controls);
-  }
-
-  /** Lets another take be heard. */
-  public static Song choose(Song song, TrackId track, TickRange range, int number) {
+  /** Lets another take be heard; its clip grows to hold it, up to its neighbour. */
+  public static Song choose(Song song, TrackId track, ClipId id, int number) {
     return change(
         song,
         track,
-        range,
-        (t, clip) -> {
-          List<Take> others = takesOf(t, clip);
-          Optional<Take> wanted = others.stream().filter(x -> x.number() == number).findFirst();
-          others.removeIf(x -> x.number() == number);
-          return wanted.map(w -> hearing(t, clip, w, others)).orElse(t);
+        id,
+        clip -> {
+          List<Take> others = versions(clip);
+          Optional<Take> wanted = others.stream().filter(t -> t.number() == number).findFirst();
+          others.removeIf(t -> t.number() == number);
+          return wanted.map(w -> hearing(clip, w, others)).orElse(clip);
         });
   }
 
   /** Takes the take that is heard away; the one before it is heard then. The last one stays. */
-  public static Song remove(Song song, TrackId track, TickRange range) {
+  public static Song remove(Song song, TrackId track, ClipId id) {
     return change(
         song,
         track,
-        range,
-        (t, clip) -> {
+        id,
+        clip -> {
           List<Take> others = new ArrayList<>(clip.takes().others());
           if (others.isEmpty()) {
-            return t;
+            return clip;
           }
           Take heir =
               others.reversed().stream()
-                  .filter(x -> x.number() < clip.takes().heard())
+                  .filter(t -> t.number() < clip.takes().heard())
                   .findFirst()
                   .orElse(others.get(0));
           others.remove(heir);
-          return hearing(t, clip, heir, others);
+          return hearing(clip, heir, others);
         });
   }
 
-  private static Track hearing(Track track, Clip clip, Take wanted, List<Take> others) {
-    Clip changed = new Clip(clip.range(), wanted.notes(), new Takes(wanted.number(), others));
-    List<Clip> clips = track.clips().stream().map(c -> c == clip ? changed : c).toList();
-    return withControls(track.withClips(clips), clip.range(), wanted.controls());
+  private static Clip hearing(Clip clip, Take wanted, List<Take> others) {
+    return clip.hearing(wanted.content(), new Takes(wanted.number(), others));
   }
 
-  private static Song change(
-      Song song, TrackId track, TickRange range, BiFunction<Track, Clip, Track> change) {
-    return song.withTrack(
-        track,
-        t ->
-            t.clips().stream()
-                .filter(c -> c.range().equals(range))
-                .findFirst()
-                .map(c -> change.apply(t, c))
-                .orElse(t));
+  private static Song change(Song song, TrackId track, ClipId id, UnaryOperator<Clip> change) {
+    return song.withTrack(track, t -> ClipEdits.grown(song, t.withClip(id, change), id));
   }
 }

@@ -3,94 +3,210 @@ package flailbeat.core.model;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
-import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 
 /**
- * A stretch of a track with the notes in it.
+ * A stretch of a track with what is in it, which counts from the clip's own start.
  *
- * @param range where it lies in the song; its last bar may end beyond {@link Ticks#LAST}
- * @param notes those that are heard, in {@link Note#ORDER}; their times count from the song's
- *     start, not the clip's
- * @param takes which of its versions these notes are, and the others
+ * <p>What begins within the clip sounds: a note as long as it is, though the clip ends before it.
+ * What begins beyond its length is kept and does not sound, until the clip is long enough again. A
+ * clip that loops begins its content anew after each period, up to its length; there a note ends
+ * with its round at the latest, and what begins beyond the period does not sound. A controller
+ * holds until its next point, over the seam of the loop and the end of the clip.
+ *
+ * @param start where it lies in the song, 0 to {@link Ticks#LAST}
+ * @param length in ticks; its last bar may end beyond {@link Ticks#LAST}
+ * @param period after how many ticks its content begins anew, {@value #SHORTEST_PERIOD} or more;
+ *     {@link #NEVER} for a clip that does not loop
+ * @param content what is heard
+ * @param takes which of its versions the content is, and the others
  */
-public record Clip(TickRange range, List<Note> notes, Takes takes) {
+public record Clip(ClipId id, long start, long length, long period, Content content, Takes takes) {
+  /** The period of a clip that does not loop: longer than any song. */
+  public static final long NEVER = 4 * Ticks.LAST;
+
+  /** The shortest period: a sixty-fourth note. */
+  public static final long SHORTEST_PERIOD = Ticks.WHOLE / 64;
+
+  /** How many notes a clip that loops may sound in all. */
+  private static final long MOST_SOUNDING = 4_000_000;
+
   public Clip {
-    Ticks.require(range.start());
-    if (range.end() > 2 * Ticks.LAST) {
-      throw new IllegalArgumentException("A clip cannot end at tick " + range.end());
+    Ticks.require(start);
+    if (length < 0 || start + length > 2 * Ticks.LAST) {
+      throw new IllegalArgumentException(
+          "A clip at tick " + start + " cannot be " + length + " ticks long");
     }
-    notes = List.copyOf(notes);
-    if (!isOrdered(notes)) {
-      throw new IllegalArgumentException("The notes of a clip must be in order");
+    if (period < SHORTEST_PERIOD || period > NEVER) {
+      throw new IllegalArgumentException("A clip cannot loop every " + period + " ticks");
+    }
+    requireInSong(start, content);
+    takes.others().forEach(t -> requireInSong(start, t.content()));
+    long sounding = Math.ceilDiv(length, period) * (content.notes().size() + 1L);
+    if (period < NEVER && sounding > MOST_SOUNDING) {
+      throw new IllegalArgumentException(
+          "A clip that loops every " + period + " ticks cannot be " + length + " ticks long");
     }
   }
 
-  /** A clip that was recorded once. */
-  public Clip(TickRange range, List<Note> notes) {
-    this(range, notes, Takes.NONE);
-  }
-
-  /** A clip whose notes may come in any order. */
-  public static Clip of(TickRange range, List<Note> notes, Takes takes) {
-    return new Clip(range, sorted(notes), takes);
-  }
-
-  /** A clip of whole bars round these notes, which may come in any order; at least one note. */
-  public static Clip around(List<Note> notes, MeterMap meters) {
-    return new Clip(meters.wholeBars(extent(notes)), sorted(notes));
-  }
-
-  /** Whether no version has a note. */
-  public boolean isEmpty() {
-    return notes.isEmpty() && takes.others().stream().allMatch(t -> t.notes().isEmpty());
+  private static void requireInSong(long start, Content content) {
+    if (start + content.end() > Ticks.LAST + 1) {
+      throw new IllegalArgumentException(
+          "A clip at tick " + start + " cannot hold what ends " + content.end() + " ticks later");
+    }
   }
 
   /**
-   * What of it begins in a stretch. A stretch that ends before it begins is taken to be empty, at
-   * its start.
+   * A clip that does not loop, of what is given in song time.
+   *
+   * @param range begins no later than anything in it
    */
-  public Clip part(long start, long end) {
-    TickRange wanted = new TickRange(start, Math.max(start, end));
-    List<Take> others = takes.others().stream().map(t -> part(t, wanted)).toList();
-    return new Clip(wanted, part(notes, wanted), new Takes(takes.heard(), others));
+  public static Clip of(
+      ClipId id,
+      TickRange range,
+      Collection<Note> notes,
+      Collection<ControlPoint> controls,
+      Takes takes) {
+    return new Clip(
+        id,
+        range.start(),
+        range.length(),
+        NEVER,
+        Content.of(notes, controls).shifted(-range.start()),
+        takes.shifted(-range.start()));
   }
 
-  private static Take part(Take take, TickRange range) {
-    List<ControlPoint> controls =
-        take.controls().stream().filter(c -> range.contains(c.tick())).toList();
-    return new Take(take.number(), part(take.notes(), range), controls);
+  /** A clip that was recorded once, of notes in song time. */
+  public static Clip of(ClipId id, TickRange range, Collection<Note> notes) {
+    return of(id, range, notes, List.of(), Takes.NONE);
   }
 
-  private static List<Note> part(List<Note> notes, TickRange range) {
-    return notes.stream().filter(n -> range.contains(n.onset())).toList();
-  }
-
-  private static boolean isOrdered(List<Note> notes) {
-    for (int i = 1; i < notes.size(); i++) {
-      if (Note.ORDER.compare(notes.get(i - 1), notes.get(i)) > 0) {
-        return false;
-      }
-    }
-    return true;
-  }
-
-  private static List<Note> sorted(List<Note> notes) {
-    if (isOrdered(notes)) {
-      return notes;
-    }
-    List<Note> result = new ArrayList<>(notes);
-    result.sort(Note.ORDER);
-    return result;
-  }
-
-  private static TickRange extent(List<Note> notes) {
+  /** A clip of whole bars round these, which are in song time; at least one note or point. */
+  public static Clip around(
+      ClipId id, Collection<Note> notes, Collection<ControlPoint> controls, MeterMap meters) {
     long start = Long.MAX_VALUE;
     long end = 0;
     for (Note note : notes) {
       start = Math.min(start, note.onset());
       end = Math.max(end, note.end());
     }
-    return new TickRange(start, end);
+    for (ControlPoint point : controls) {
+      start = Math.min(start, point.tick());
+      end = Math.max(end, point.end());
+    }
+    return of(id, meters.wholeBars(new TickRange(start, end)), notes, controls, Takes.NONE);
+  }
+
+  /** Where it lies in the song. */
+  public TickRange range() {
+    return new TickRange(start, end());
+  }
+
+  /** The tick after its last, in the song. */
+  public long end() {
+    return start + length;
+  }
+
+  /** Whether it holds a tick of the song. */
+  public boolean contains(long songTick) {
+    return songTick >= start && songTick < end();
+  }
+
+  /** Whether its content begins anew within it. */
+  public boolean loops() {
+    return period < NEVER;
+  }
+
+  /** Up to which tick of its own time its content sounds. */
+  public long reach() {
+    return Math.min(length, period);
+  }
+
+  /** How many of its notes sound, each counted once. */
+  public int noteCount() {
+    return content.notes().indexAt(reach());
+  }
+
+  /** Whether no version has anything in it. */
+  public boolean isEmpty() {
+    return content.isEmpty() && takes.others().stream().allMatch(t -> t.content().isEmpty());
+  }
+
+  /** The same elsewhere in the song. */
+  public Clip at(long newStart) {
+    return newStart == start ? this : new Clip(id, newStart, length, period, content, takes);
+  }
+
+  public Clip withId(ClipId value) {
+    return new Clip(value, start, length, period, content, takes);
+  }
+
+  /** With its content and no more than that changed. */
+  public Clip withContent(Content value) {
+    return value == content ? this : new Clip(id, start, length, period, value, takes);
+  }
+
+  /** The same of another length, looping or not. */
+  public Clip lasting(long newLength, long newPeriod) {
+    return new Clip(id, start, newLength, newPeriod, content, takes);
+  }
+
+  /** With another of its versions heard. */
+  public Clip hearing(Content value, Takes newTakes) {
+    return new Clip(id, start, length, period, value, newTakes);
+  }
+
+  /** Over another stretch of the song, with what is in it where it was; it does not loop. */
+  public Clip over(TickRange range) {
+    long later = start - range.start();
+    return new Clip(
+        id, range.start(), range.length(), period, content.shifted(later), takes.shifted(later));
+  }
+
+  /**
+   * What of it begins in a stretch of the song, under its id; up to its end, also what begins
+   * beyond that. Only of a clip that does not loop.
+   *
+   * @param to no less than {@code from}
+   */
+  public Clip part(long from, long to) {
+    TickRange own = new TickRange(from - start, to == end() ? NEVER : to - start);
+    List<Take> others =
+        takes.others().stream().map(t -> new Take(t.number(), t.content().part(own))).toList();
+    return new Clip(
+        id,
+        from,
+        to - from,
+        period,
+        content.part(own).shifted(-own.start()),
+        new Takes(takes.heard(), others).shifted(-own.start()));
+  }
+
+  /** It as it sounds, in song time. */
+  public Placed placed() {
+    return Placed.of(List.of(this), range());
+  }
+
+  /** Lays it out in song time: shows what sounds in a stretch of the song, in order. */
+  void layOut(TickRange wanted, Placed.Builder to) {
+    long reach = reach();
+    long first = loops() ? Math.max(0, (wanted.start() - start) / period) : 0;
+    for (long round = first; round * period < length; round++) {
+      long later = start + round * period;
+      if (later >= wanted.end() || later >= Ticks.LAST) {
+        return;
+      }
+      long ends = Math.min(reach, length - round * period);
+      long until = Math.min(ends, wanted.end() - later);
+      content.notes().forEachIn(wanted.start() - later, until, n -> to.add(this, n, later, ends));
+      long pointsFrom = Math.max(0, wanted.start() - later);
+      for (ControlPoint point : content.controls().beginningIn(pointsFrom, until)) {
+        to.add(point, later);
+      }
+      if (!loops()) {
+        return;
+      }
+    }
   }
 }

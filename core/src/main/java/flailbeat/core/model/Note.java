@@ -15,13 +15,8 @@ import java.util.Comparator;
  * @param releaseVelocity how fast its key came up, 0 to 127; {@value #RELEASE} where nobody knows
  */
 public record Note(
-    NoteId id,
-    int pitch,
-    int velocity,
-    long onset,
-    long length,
-    Played played,
-    int releaseVelocity) {
+    NoteId id, int pitch, int velocity, long onset, long length, Played played, int releaseVelocity)
+    implements Timed<Note> {
   /** The release velocity of a key that senses none (MIDI 1.0). */
   public static final int RELEASE = 64;
 
@@ -68,8 +63,32 @@ public record Note(
     return new Note(id, pitch, velocity, onset, length, played);
   }
 
+  @Override
+  public long idNumber() {
+    return id.value();
+  }
+
+  @Override
+  public long tick() {
+    return onset;
+  }
+
+  @Override
   public long end() {
     return onset + length;
+  }
+
+  /** The same so many ticks later, the time as played along with it. */
+  @Override
+  public Note shifted(long ticks) {
+    return ticks == 0 ? this : moved(ticks, 0);
+  }
+
+  /** The same with another length. */
+  public Note lasting(long newLength) {
+    return newLength == length
+        ? this
+        : new Note(id, pitch, velocity, onset, newLength, played, releaseVelocity);
   }
 
   /** How far it was played from where it now stands, in ticks; negative when early. */
@@ -89,6 +108,11 @@ public record Note(
     return new Note(id, pitch, velocity, stands, lasts, played, releaseVelocity);
   }
 
+  /** The same under another id. */
+  public Note withId(NoteId value) {
+    return new Note(value, pitch, velocity, onset, length, played, releaseVelocity);
+  }
+
   public Note withVelocity(int value) {
     return value == velocity
         ? this
@@ -101,7 +125,7 @@ public record Note(
         : new Note(id, pitch, velocity, onset, length, played, value);
   }
 
-  /** Moved by hand: the time as played goes along, so that its deviation stays what it was. */
+  /** Moved: the time as played goes along, so that its deviation stays what it was. */
   public Note moved(long ticks, int semitones) {
     return new Note(
         id,

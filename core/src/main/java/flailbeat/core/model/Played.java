@@ -11,7 +11,7 @@ import flailbeat.core.time.Ticks;
  */
 public record Played(long onset, long release) {
   /** The earliest tick at which anything was played. */
-  public static final long FIRST = -Ticks.LAST;
+  public static final long FIRST = -2 * Ticks.LAST;
 
   /** The latest tick at which anything was let go. */
   public static final long LAST = 2 * Ticks.LAST;

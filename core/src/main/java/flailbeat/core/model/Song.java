@@ -17,7 +17,7 @@ import java.util.stream.IntStream;
  * @param resolution the PPQ that a MIDI file written from it gets: that of the file it came from,
  *     or {@link Ticks#PPQ}; 1 to 32767
  * @param carried events of the whole song that are handed on, such as markers
- * @param nextId larger than the number of every note and track in it
+ * @param nextId larger than every id in it and every id that was ever given out in it
  */
 public record Song(
     String title,

@@ -5,7 +5,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
- * The versions of a clip: the number of the one that is heard, whose notes are the clip's own, and
+ * The versions of a clip: the number of the one that is heard, whose content is the clip's own, and
  * the others.
  *
  * @param others in order of number; none for a clip that was recorded once
@@ -24,6 +24,12 @@ public record Takes(int heard, List<Take> others) {
 
   private static IntStream numbers(List<Take> takes) {
     return takes.stream().mapToInt(Take::number);
+  }
+
+  Takes shifted(long ticks) {
+    return ticks == 0 || others.isEmpty()
+        ? this
+        : new Takes(heard, others.stream().map(t -> t.shifted(ticks)).toList());
   }
 
   /** Whether there is anything to choose from. */

@@ -1,7 +1,11 @@
 package flailbeat.core.model;
 
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * One part.
@@ -9,7 +13,6 @@ import java.util.List;
  * @param channel MIDI channel, 0 to 15; 9 is the drum channel
  * @param armed whether it is played and recorded along with the chosen track
  * @param clips in order, and apart: none begins before the one before it has ended
- * @param controls in order of tick
  * @param carried in order of tick
  * @param traits what the MIDI file that it came from says of it
  */
@@ -22,11 +25,12 @@ public record Track(
     boolean muted,
     boolean solo,
     List<Clip> clips,
-    List<ControlPoint> controls,
     List<CarriedEvent> carried,
     FileTraits traits) {
   /** The channel that General MIDI keeps for drums, counted from 0. */
   public static final int DRUM_CHANNEL = 9;
+
+  private static final TickRange EVER = new TickRange(0, 2 * Ticks.LAST);
 
   public Track {
     if (channel < 0 || channel > 15) {
@@ -34,17 +38,20 @@ public record Track(
     }
     clips = List.copyOf(clips);
     requireApart(clips);
-    controls = List.copyOf(controls);
     carried = List.copyOf(carried);
   }
 
   private static void requireApart(List<Clip> clips) {
     for (int i = 1; i < clips.size(); i++) {
-      TickRange before = clips.get(i - 1).range();
-      TickRange range = clips.get(i).range();
-      if (range.start() < before.end()) {
+      Clip before = clips.get(i - 1);
+      Clip clip = clips.get(i);
+      if (clip.start() < before.end()) {
         throw new IllegalArgumentException(
-            "A clip at " + range + " after one at " + before + ": clips do not overlap");
+            "A clip at "
+                + clip.range()
+                + " after one at "
+                + before.range()
+                + ": clips do not overlap");
       }
     }
   }
@@ -52,79 +59,105 @@ public record Track(
   /** An empty track. */
   public static Track empty(TrackId id, String name, Instrument instrument, int channel) {
     return new Track(
-        id,
-        name,
-        instrument,
-        channel,
-        false,
-        false,
-        false,
-        List.of(),
-        List.of(),
-        List.of(),
-        FileTraits.NONE);
+        id, name, instrument, channel, false, false, false, List.of(), List.of(), FileTraits.NONE);
   }
 
-  /** All its notes, clip by clip. */
+  /**
+   * What sounds in a stretch of the song: all that ends after its start and begins before its end.
+   */
+  public Placed placed(TickRange range) {
+    return Placed.of(clips, range);
+  }
+
+  /** All that sounds. */
+  public Placed placed() {
+    return placed(EVER);
+  }
+
+  /** Its notes in song time, each once. */
   public List<Note> notes() {
-    if (clips.size() == 1) {
-      return clips.get(0).notes();
-    }
-    return clips.stream().flatMap(c -> c.notes().stream()).toList();
+    return placed().notes();
   }
 
+  /** What its controllers do, in song time. */
+  public List<ControlPoint> controls() {
+    return placed().controls();
+  }
+
+  /** The note of an id in song time, if it sounds. */
+  public Optional<Note> note(NoteId id) {
+    for (Clip clip : clips) {
+      Optional<Note> found = clip.content().notes().find(id.value());
+      if (found.isPresent()) {
+        return found.filter(n -> n.onset() < clip.reach()).map(n -> n.shifted(clip.start()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** How many notes sound, each counted once. */
   public int noteCount() {
-    return clips.stream().mapToInt(c -> c.notes().size()).sum();
+    return clips.stream().mapToInt(Clip::noteCount).sum();
   }
 
   /** The tick at which its last note ends; 0 without notes. */
   public long end() {
-    return clips.stream().flatMap(c -> c.notes().stream()).mapToLong(Note::end).max().orElse(0);
+    long end = 0;
+    for (Clip clip : clips) {
+      boolean allSound = !clip.loops() && clip.noteCount() == clip.content().notes().size();
+      end = Math.max(end, allSound ? lastEnd(clip) : lastSoundingEnd(clip));
+    }
+    return end;
+  }
+
+  private static long lastEnd(Clip clip) {
+    return clip.content().notes().isEmpty() ? 0 : clip.start() + clip.content().notes().end();
+  }
+
+  private static long lastSoundingEnd(Clip clip) {
+    return Placed.of(List.of(clip), EVER).sounding().stream().mapToLong(Note::end).max().orElse(0);
+  }
+
+  /** The clip of an id. */
+  public Optional<Clip> clip(ClipId id) {
+    return clips.stream().filter(c -> c.id().equals(id)).findFirst();
+  }
+
+  /** With a clip changed that stays where it is; unchanged when there is no such clip. */
+  public Track withClip(ClipId id, UnaryOperator<Clip> change) {
+    List<Clip> changed = new ArrayList<>(clips);
+    changed.replaceAll(c -> c.id().equals(id) ? change.apply(c) : c);
+    return clip(id).equals(changed.stream().filter(c -> c.id().equals(id)).findFirst())
+        ? this
+        : withClips(changed);
   }
 
   public Track withClips(List<Clip> value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, solo, value, controls, carried, traits);
+    return new Track(id, name, instrument, channel, armed, muted, solo, value, carried, traits);
   }
 
-  public Track withEvents(List<ControlPoint> controlPoints, List<CarriedEvent> carriedEvents) {
-    return new Track(
-        id,
-        name,
-        instrument,
-        channel,
-        armed,
-        muted,
-        solo,
-        clips,
-        controlPoints,
-        carriedEvents,
-        traits);
+  public Track withCarried(List<CarriedEvent> value) {
+    return new Track(id, name, instrument, channel, armed, muted, solo, clips, value, traits);
   }
 
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
-    return new Track(
-        id, name, value, newChannel, armed, muted, solo, clips, controls, carried, traits);
+    return new Track(id, name, value, newChannel, armed, muted, solo, clips, carried, traits);
   }
 
   public Track withArmed(boolean value) {
-    return new Track(
-        id, name, instrument, channel, value, muted, solo, clips, controls, carried, traits);
+    return new Track(id, name, instrument, channel, value, muted, solo, clips, carried, traits);
   }
 
   public Track withMuted(boolean value) {
-    return new Track(
-        id, name, instrument, channel, armed, value, solo, clips, controls, carried, traits);
+    return new Track(id, name, instrument, channel, armed, value, solo, clips, carried, traits);
   }
 
   public Track withSolo(boolean value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, value, clips, controls, carried, traits);
+    return new Track(id, name, instrument, channel, armed, muted, value, clips, carried, traits);
   }
 
   public Track withTraits(FileTraits value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, solo, clips, controls, carried, value);
+    return new Track(id, name, instrument, channel, armed, muted, solo, clips, carried, value);
   }
 }

@@ -1,6 +1,6 @@
 package flailbeat.core.playback;
 
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 
 /**
@@ -13,12 +13,8 @@ public interface NoteSink {
 
   void noteOff(int part, int pitch);
 
-  /**
-   * Moves a controller, or bends.
-   *
-   * @param point its tick says nothing here
-   */
-  void control(int part, ControlPoint point);
+  /** Moves a controller, or bends. */
+  void control(int part, Control control);
 
   /** Ends every note, live or planned, without delay. */
   void allNotesOff();

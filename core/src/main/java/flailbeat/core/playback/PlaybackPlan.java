@@ -1,7 +1,9 @@
 package flailbeat.core.playback;
 
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TempoMap;
@@ -191,7 +193,8 @@ public final class PlaybackPlan {
 
     void add(Track track, int part, List<Integer> moved) {
       long[] lastOnset = new long[128];
-      List<Note> notes = track.clips().size() == 1 ? track.notes() : sorted(track.notes());
+      Placed placed = track.placed();
+      List<Note> notes = placed.sounding();
       long[] cutAt = cuts(notes, lastOnset);
       for (int i = 0; i < notes.size(); i++) {
         Note note = notes.get(i);
@@ -199,16 +202,13 @@ public final class PlaybackPlan {
         put(note.onset(), 2, noteOn(part, pitch, note.velocity()));
         put(Math.min(note.end(), cutAt[i]), 0, noteOff(part, pitch));
       }
-      for (ControlPoint point : track.controls()) {
+      for (ControlPoint point : placed.controls()) {
+        Control control = point.control();
         for (int to : moved) {
-          int status = point.kind().status();
-          put(point.tick(), 1, message(to, status, point.data1(), point.data2()));
+          int status = control.kind().status();
+          put(point.tick(), 1, message(to, status, control.data1(), control.data2()));
         }
       }
-    }
-
-    private static List<Note> sorted(List<Note> notes) {
-      return notes.stream().sorted(Note.ORDER).toList();
     }
 
     /** Where each note must end because the next of its pitch begins. */

@@ -1,7 +1,7 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.ControlPoint.Kind;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -14,7 +14,7 @@ import java.util.stream.IntStream;
  * Points keep their order. Those outside the notes stay. O((n + m) log n).
  */
 final class PedalsAlong {
-  private static final int SUSTAIN = 64;
+  private static final Control SUSTAIN = Control.controller(64, 0);
   private static final double AHEAD_MS = 60;
 
   private final long[] from;
@@ -39,23 +39,20 @@ final class PedalsAlong {
     end = last;
   }
 
-  /** The points of a track, in order; the same list when none moves. */
+  /** Those of a track's points that move, as they will stand. */
   List<ControlPoint> move(List<ControlPoint> points, TempoMap tempos) {
-    List<ControlPoint> result = new ArrayList<>(points.size());
+    List<ControlPoint> result = new ArrayList<>();
     long latest = 0;
-    boolean same = true;
     for (ControlPoint point : points) {
-      boolean pedal = point.kind() == Kind.CONTROLLER && point.number() == SUSTAIN;
-      long by = pedal ? by(point.tick(), tempos.earlier(point.tick(), -AHEAD_MS)) : 0;
-      same &= by == 0;
-      long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
-      latest = pedal ? tick : latest;
-      result.add(point.at(tick));
+      if (point.control().isOfOneWith(SUSTAIN)) {
+        long by = by(point.tick(), tempos.earlier(point.tick(), -AHEAD_MS));
+        long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
+        latest = tick;
+        if (tick != point.tick()) {
+          result.add(point.at(tick));
+        }
+      }
     }
-    if (same) {
-      return points;
-    }
-    result.sort(Comparator.comparingLong(ControlPoint::tick));
     return result;
   }
 

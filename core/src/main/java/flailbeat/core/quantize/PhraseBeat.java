@@ -1,5 +1,6 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
@@ -17,7 +18,6 @@ import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.LongUnaryOperator;
@@ -111,7 +111,7 @@ public final class PhraseBeat {
     LongUnaryOperator placed = tick -> anchor + Math.round(beatsAt(tick, guess, taking) * beat);
     Set<NoteId> ids = notes.stream().map(Note::id).collect(Collectors.toSet());
     Song moved = NoteEdits.change(song, ids, n -> placed(n, placed));
-    return withControls(moved, track, placed)
+    return ClipEdits.put(moved, List.of(), controls(moved.track(track).orElseThrow(), placed))
         .withTempos(
             switch (taking) {
               case PHRASE_FITS -> song.tempos();
@@ -134,22 +134,14 @@ public final class PhraseBeat {
         .withReleaseVelocity(note.releaseVelocity());
   }
 
-  private Song withControls(Song moved, TrackId id, LongUnaryOperator placed) {
+  /** What controllers did around the notes, as it will stand. */
+  private List<ControlPoint> controls(Track track, LongUnaryOperator placed) {
     long first = notes.stream().mapToLong(Note::onset).min().orElse(0) - AROUND;
     long last = notes.stream().mapToLong(Note::end).max().orElse(0) + AROUND;
-    Track track = moved.track(id).orElseThrow();
-    List<ControlPoint> controls =
-        track.controls().stream()
-            .map(
-                c ->
-                    c.tick() < first || c.tick() > last
-                        ? c
-                        : c.at(Math.clamp(placed.applyAsLong(c.tick()), 0, Ticks.LAST)))
-            .sorted(Comparator.comparingLong(ControlPoint::tick))
-            .toList();
-    return controls.equals(track.controls())
-        ? moved
-        : moved.withTrack(id, t -> t.withEvents(controls, t.carried()));
+    return track.controls().stream()
+        .filter(c -> c.tick() >= first && c.tick() <= last)
+        .map(c -> c.at(Math.clamp(placed.applyAsLong(c.tick()), 0, Ticks.LAST)))
+        .toList();
   }
 
   private TempoMap average(long anchor, long beat, BeatGuess guess) {

@@ -1,11 +1,14 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.util.AbstractList;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -110,19 +113,25 @@ public final class QuantizePlan {
 
   /** The song with the plan carried out: the same song when nothing changes. O(n). */
   public Song applyTo(Song song) {
-    return NoteEdits.mapAll(song, mover());
+    return NoteEdits.put(song, changed());
   }
 
   /** As {@link #applyTo(Song)}, with the sustain pedal of their track moved along. */
   public Song applyTo(Song song, TrackId track) {
-    return applyTo(song)
-        .withTrack(
-            track,
-            t -> {
-              List<ControlPoint> controls =
-                  new PedalsAlong(drafts).move(t.controls(), song.tempos());
-              return controls == t.controls() ? t : t.withEvents(controls, t.carried());
-            });
+    Placed placed = song.track(track).map(Track::placed).orElseThrow();
+    return ClipEdits.put(
+        song, changed(), new PedalsAlong(drafts).move(placed.controls(), song.tempos()));
+  }
+
+  /** The notes that would stand elsewhere, last otherwise or sound otherwise, as they would be. */
+  private List<Note> changed() {
+    List<Note> result = new ArrayList<>();
+    for (int i = 0; i < drafts.size(); i++) {
+      if (drafts.changes(i)) {
+        result.add(drafts.result(i));
+      }
+    }
+    return result;
   }
 
   /** Gives each note as it would stand; a note that is not in the plan, or stays, as it is. */

@@ -144,7 +144,7 @@ public final class Document {
   public Optional<Clip> clip() {
     List<Clip> clips = track().clips();
     return clips.reversed().stream()
-        .filter(c -> c.range().start() <= chosenClipAt)
+        .filter(c -> c.start() <= chosenClipAt)
         .findFirst()
         .or(() -> clips.stream().findFirst());
   }
@@ -152,8 +152,7 @@ public final class Document {
   /** Chooses the clip of the chosen track that lies at a tick, if one does. */
   public void chooseClipAt(long tick) {
     Optional<Clip> before = clip();
-    Optional<Clip> there =
-        track().clips().stream().filter(c -> c.range().contains(tick)).findFirst();
+    Optional<Clip> there = track().clips().stream().filter(c -> c.contains(tick)).findFirst();
     if (there.isPresent()) {
       chosenClipAt = tick;
       if (!there.equals(before)) {
@@ -182,9 +181,9 @@ public final class Document {
   /** The selected notes of the chosen track or, when there are none, those of the chosen clip. */
   public List<Note> notesInHand() {
     if (!selection.isEmpty()) {
-      return track().notes().stream().filter(n -> selection.contains(n.id())).toList();
+      return NoteEdits.find(track(), selection);
     }
-    return clip().map(Clip::notes).orElse(List.of());
+    return clip().map(c -> c.placed().notes()).orElse(List.of());
   }
 
   /** A selection of notes that are gone would move nothing: it is trimmed. */

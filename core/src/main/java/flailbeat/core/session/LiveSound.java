@@ -1,8 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.ControlPoint.Kind;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.Parts;
@@ -64,12 +63,8 @@ final class LiveSound {
     switch (event) {
       case Performed.NoteOn on -> player.noteOn(part, on.pitch(), on.velocity());
       case Performed.NoteOff off -> player.noteOff(part, off.pitch());
-      case Performed.Control c -> move(part, Kind.CONTROLLER, c.number(), c.value());
-      case Performed.Bend b -> move(part, Kind.PITCH_BEND, 0, b.value());
+      case Performed.Control c -> player.control(part, Control.controller(c.number(), c.value()));
+      case Performed.Bend b -> player.control(part, Control.bend(b.value()));
     }
-  }
-
-  private void move(int part, Kind kind, int number, int value) {
-    player.control(part, new ControlPoint(0, kind, number, value));
   }
 }

@@ -4,12 +4,12 @@ import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.capture.Rolling;
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
@@ -191,7 +191,7 @@ final class Recorder {
 
   private static Song writeOnto(
       Song song, TrackId id, Running r, Pass pass, List<NewNote> notes, TickRange range) {
-    List<ControlPoint> controls = pass.controls();
+    List<NewControl> controls = pass.controls();
     return switch (r.settings().mode()) {
       case OVERDUB ->
           SongEdits.addControls(

@@ -310,7 +310,7 @@ public final class Session {
             clip ->
                 edit(
                     "Take " + number,
-                    s -> TakeEdits.choose(s, document.track().id(), clip.range(), number)));
+                    s -> TakeEdits.choose(s, document.track().id(), clip.id(), number)));
   }
 
   /** Lets the next take (1) or the one before (-1) be heard, round and round. */
@@ -336,7 +336,7 @@ public final class Session {
             clip ->
                 edit(
                     "Remove take " + clip.takes().heard(),
-                    s -> TakeEdits.remove(s, document.track().id(), clip.range())));
+                    s -> TakeEdits.remove(s, document.track().id(), clip.id())));
   }
 
   /** Plays eight bars of click to tap along to. */

@@ -2,9 +2,12 @@ package flailbeat.core.session;
 
 import flailbeat.core.capture.Sweep;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.Loop;
+import flailbeat.core.time.TickRange;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -43,11 +46,17 @@ public final class Sweeper {
   void follow(Sweep.Place place, Optional<Loop> loop) {
     boolean wiped =
         sweep
-            .map(s -> s.moveTo(place, loop, document.song().tempos(), document.track().notes()))
+            .map(s -> s.moveTo(place, loop, document.song().tempos(), this::beginning))
             .orElse(false);
     if (wiped) {
       changes.fire(Aspect.PASS);
     }
+  }
+
+  private List<Note> beginning(TickRange range) {
+    return document.track().placed(range).sounding().stream()
+        .filter(n -> range.contains(n.onset()))
+        .toList();
   }
 
   /** Lets go: what was wiped is gone, as one undo step. */

@@ -22,6 +22,11 @@ public record TickRange(long start, long end) {
     return tick >= start && tick < end;
   }
 
+  /** Whether they have a tick in common. */
+  public boolean overlaps(TickRange other) {
+    return start < other.end && other.start < end;
+  }
+
   /** The smallest range that holds both. */
   public TickRange span(TickRange other) {
     return new TickRange(Math.min(start, other.start), Math.max(end, other.end));

@@ -2,10 +2,10 @@ package flailbeat.core.capture;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.ControlPoint.Kind;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Played;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.TempoMap;
@@ -123,12 +123,12 @@ class RecordingTest {
     stop(5500);
     assertThat(over.get(0).controls())
         .containsExactly(
-            new ControlPoint(5760, Kind.CONTROLLER, 64, 127),
-            new ControlPoint(7680, Kind.CONTROLLER, 64, 0));
+            new NewControl(5760, Control.controller(64, 127)),
+            new NewControl(7680, Control.controller(64, 0)));
     assertThat(over.get(1).controls())
         .containsExactly(
-            new ControlPoint(3840, Kind.CONTROLLER, 64, 127),
-            new ControlPoint(5760, Kind.CONTROLLER, 64, 0));
+            new NewControl(3840, Control.controller(64, 127)),
+            new NewControl(5760, Control.controller(64, 0)));
   }
 
   /** Every 60th press falls on the very start of a round, as what is carried over does. */

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Content;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -41,7 +43,7 @@ class ClipEditsTest {
 
   private static List<String> clips(Song song) {
     return song.tracks().get(0).clips().stream()
-        .map(c -> bar(c.range().start()) + "-" + bar(c.range().end()) + ": " + c.notes().size())
+        .map(c -> bar(c.range().start()) + "-" + bar(c.range().end()) + ": " + c.noteCount())
         .toList();
   }
 
@@ -50,7 +52,7 @@ class ClipEditsTest {
   }
 
   private static Song move(Song song, int clip, double bars) {
-    NoteId id = song.tracks().get(0).clips().get(clip).notes().get(0).id();
+    NoteId id = song.tracks().get(0).clips().get(clip).placed().notes().get(0).id();
     return NoteEdits.move(song, Set.of(id), Math.round(bars * BAR), 0);
   }
 
@@ -75,7 +77,7 @@ class ClipEditsTest {
   @Test
   void a_note_that_rings_into_the_next_clip_stays_where_it_begins() {
     Song song = withClipsInBars(1, 2);
-    NoteId id = song.tracks().get(0).clips().get(0).notes().get(0).id();
+    NoteId id = song.tracks().get(0).clips().get(0).placed().notes().get(0).id();
     song = NoteEdits.change(song, Set.of(id), n -> n.standingAt(n.onset(), 2 * BAR));
     assertThat(clips(song)).containsExactly("1-2: 1", "2-3: 1");
   }
@@ -97,18 +99,28 @@ class ClipEditsTest {
     List<Clip> apart =
         ClipEdits.apart(
             List.of(
-                new Clip(
-                    new TickRange(2 * BAR - 1, 3 * BAR),
+                clip(
+                    8,
+                    new TickRange(2 * BAR - 3841, 3 * BAR),
                     List.of(),
-                    new Takes(2, List.of(new Take(1, List.of(d), List.of())))),
-                new Clip(
-                    new TickRange(0, 2 * BAR),
-                    List.of(a, b),
-                    new Takes(1, List.of(new Take(2, List.of(c), List.of()))))));
+                    2,
+                    new Take(1, holding(d))),
+                clip(9, new TickRange(0, 2 * BAR), List.of(a, b), 1, new Take(2, holding(c)))),
+            new Ids(100));
     assertThat(apart).hasSize(1);
     assertThat(apart.get(0).range()).isEqualTo(new TickRange(0, 3 * BAR));
-    assertThat(apart.get(0).notes()).containsExactly(a, b);
-    assertThat(apart.get(0).takes().others()).flatExtracting(Take::notes).containsExactly(c, d);
+    assertThat(apart.get(0).content().notes()).containsExactly(a, b);
+    assertThat(apart.get(0).takes().others())
+        .flatExtracting(t -> t.content().notes())
+        .containsExactly(c, d);
+  }
+
+  private static Content holding(Note note) {
+    return Content.of(List.of(note), List.of());
+  }
+
+  private static Clip clip(long id, TickRange range, List<Note> notes, int take, Take other) {
+    return Clip.of(new ClipId(id), range, notes, List.of(), new Takes(take, List.of(other)));
   }
 
   /** Whatever is done, clips stay in order and apart, and each note begins in its clip. */
@@ -158,7 +170,7 @@ class ClipEditsTest {
         Clip clip = clips.isEmpty() ? null : clips.get(random.nextInt(clips.size()));
         yield clip == null
             ? song
-            : TakeEdits.choose(song, TRACK, clip.range(), clip.takes().numbers().getFirst());
+            : TakeEdits.choose(song, TRACK, clip.id(), clip.takes().numbers().getFirst());
       }
     };
   }
@@ -166,7 +178,7 @@ class ClipEditsTest {
   private static void assertWhole(Song song, String when) {
     Set<NoteId> ids = new HashSet<>();
     for (Clip clip : song.tracks().get(0).clips()) {
-      for (Note note : clip.notes()) {
+      for (Note note : clip.placed().notes()) {
         assertThat(clip.range().contains(note.onset())).as(when).isTrue();
         assertThat(ids.add(note.id())).as(when).isTrue();
         assertThat(note.id().value()).as(when).isLessThan(song.nextId());

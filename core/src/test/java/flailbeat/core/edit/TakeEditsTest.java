@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.format.project.ProjectFile;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.ControlPoint.Kind;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 class TakeEditsTest {
   private static final TrackId TRACK = new TrackId(1);
   private static final TickRange BARS_1_2 = new TickRange(0, 7680);
-  private static final ControlPoint PEDAL = new ControlPoint(960, Kind.CONTROLLER, 64, 127);
+  private static final NewControl PEDAL = new NewControl(960, Control.controller(64, 127));
 
   private static NewNote note(int pitch, long onset) {
     return new NewNote(pitch, 90, new Played(onset, onset + 480));
@@ -39,6 +39,10 @@ class TakeEditsTest {
     return song.tracks().get(0).clips();
   }
 
+  private static ClipId clip(Song song, TickRange range) {
+    return clips(song).stream().filter(c -> c.range().equals(range)).findFirst().orElseThrow().id();
+  }
+
   private static List<Integer> heard(Song song) {
     return song.tracks().get(0).notes().stream().map(Note::pitch).toList();
   }
@@ -47,8 +51,8 @@ class TakeEditsTest {
     return clips(song).stream()
         .mapToLong(
             c ->
-                c.notes().size()
-                    + c.takes().others().stream().mapToLong(t -> t.notes().size()).sum())
+                c.content().notes().size()
+                    + c.takes().others().stream().mapToLong(t -> t.content().notes().size()).sum())
         .sum();
   }
 
@@ -58,9 +62,10 @@ class TakeEditsTest {
     assertThat(clips(song)).hasSize(1);
     assertThat(clips(song).get(0).takes().numbers()).containsExactly(1, 2, 3);
     assertThat(heard(song)).containsExactly(65);
-    Song second = TakeEdits.choose(song, TRACK, BARS_1_2, 2);
+    Song second = TakeEdits.choose(song, TRACK, clip(song, BARS_1_2), 2);
     assertThat(heard(second)).containsExactly(62, 64);
-    assertThat(heard(TakeEdits.choose(second, TRACK, BARS_1_2, 1))).containsExactly(60);
+    assertThat(heard(TakeEdits.choose(second, TRACK, clip(second, BARS_1_2), 1)))
+        .containsExactly(60);
     assertThat(allNotes(second)).isEqualTo(4);
   }
 
@@ -78,7 +83,7 @@ class TakeEditsTest {
         .containsExactly(
             new TickRange(0, 3840), new TickRange(3840, 7680), new TickRange(7680, 11520));
     assertThat(heard(song)).containsExactly(50, 60, 52);
-    Song first = TakeEdits.choose(song, TRACK, new TickRange(3840, 7680), 1);
+    Song first = TakeEdits.choose(song, TRACK, clip(song, new TickRange(3840, 7680)), 1);
     assertThat(heard(first)).containsExactly(50, 51, 52);
   }
 
@@ -88,17 +93,19 @@ class TakeEditsTest {
         TakeEdits.record(Song.empty(), TRACK, List.of(note(60, 0)), List.of(PEDAL), BARS_1_2);
     Song two = take(one, BARS_1_2, 62);
     assertThat(two.tracks().get(0).controls()).isEmpty();
-    Song back = TakeEdits.choose(two, TRACK, BARS_1_2, 1);
-    assertThat(back.tracks().get(0).controls()).containsExactly(PEDAL);
+    Song back = TakeEdits.choose(two, TRACK, clip(two, BARS_1_2), 1);
+    assertThat(back.tracks().get(0).controls())
+        .extracting(c -> new NewControl(c.tick(), c.control()))
+        .containsExactly(PEDAL);
   }
 
   @Test
   void a_take_can_be_removed_but_not_the_last() {
     Song song = take(take(Song.empty(), BARS_1_2, 60), BARS_1_2, 62);
-    Song one = TakeEdits.remove(song, TRACK, BARS_1_2);
+    Song one = TakeEdits.remove(song, TRACK, clip(song, BARS_1_2));
     assertThat(heard(one)).containsExactly(60);
     assertThat(clips(one).get(0).takes().isChoice()).isFalse();
-    assertThat(TakeEdits.remove(one, TRACK, BARS_1_2)).isEqualTo(one);
+    assertThat(TakeEdits.remove(one, TRACK, clip(one, BARS_1_2))).isEqualTo(one);
   }
 
   @Test

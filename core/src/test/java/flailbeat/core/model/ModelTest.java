@@ -25,11 +25,11 @@ class ModelTest {
   @ValueSource(longs = {-1, (1L << 31) + 1, 1L << 33, Long.MAX_VALUE, Long.MIN_VALUE})
   void a_time_outside_the_song_is_refused_wherever_it_stands(long tick) {
     assertRefused(() -> new Note(ID, 60, 80, tick, 1, new Played(0, 1)));
-    assertRefused(() -> new ControlPoint(tick, ControlPoint.Kind.CONTROLLER, 64, 0));
+    assertRefused(() -> new ControlPoint(new ControlId(2), tick, Control.controller(64, 0)));
     assertRefused(() -> new CarriedEvent(tick, 0xFF, 6, Payload.of()));
     assertRefused(() -> TempoMap.of(List.of(new TempoMap.Change(tick, TempoMap.DEFAULT))));
     assertRefused(() -> MeterMap.of(List.of(new MeterMap.Change(tick, Meter.COMMON))));
-    assertRefused(() -> new Clip(new TickRange(tick, Long.MAX_VALUE), List.of()));
+    assertRefused(() -> Clip.of(new ClipId(2), new TickRange(tick, Long.MAX_VALUE), List.of()));
   }
 
   @ParameterizedTest

@@ -1,13 +1,12 @@
 package flailbeat.core.playback;
 
-import static flailbeat.core.model.ControlPoint.Kind.CONTROLLER;
-import static flailbeat.core.model.ControlPoint.Kind.PITCH_BEND;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -49,12 +48,8 @@ class PlaybackPlanTest {
   void at_one_time_ends_come_first_and_starts_last() {
     Song song = with(note(60, 0, 960), note(62, 960, 1920));
     song =
-        song.withTrack(
-            TRACK,
-            t ->
-                t.withEvents(
-                    List.of(new ControlPoint(960, ControlPoint.Kind.CONTROLLER, 64, 127)),
-                    List.of()));
+        SongEdits.addControls(
+            song, TRACK, List.of(new NewControl(960, Control.controller(64, 127))));
     assertThat(messages(song))
         .containsExactly("0 on 60", "500 off 60", "500 control 64", "500 on 62", "1000 off 62");
   }
@@ -118,9 +113,10 @@ class PlaybackPlanTest {
           song.withTrack(song.tracks().get(i).id(), t -> t.withInstrument(t.instrument(), channel));
     }
     song =
-        song.withTrack(
+        SongEdits.addControls(
+            song,
             song.tracks().get(1).id(),
-            t -> t.withEvents(List.of(new ControlPoint(0, CONTROLLER, 64, 127)), List.of()));
+            List.of(new NewControl(0, Control.controller(64, 127))));
     PlaybackPlan plan = PlaybackPlan.of(song, ClickTrack.NONE, 0);
     List<Integer> moved = new ArrayList<>();
     for (int i = 0; i < plan.size(); i++) {
@@ -136,17 +132,16 @@ class PlaybackPlanTest {
   void joining_a_plan_anywhere_brings_about_what_was_played_until_there() {
     Random random = new Random(7);
     List<NewNote> notes = new ArrayList<>();
-    List<ControlPoint> points = new ArrayList<>();
+    List<NewControl> points = new ArrayList<>();
     int[] controllers = {1, 7, 64, 6, 38, 98, 99, 100, 101, 96};
     for (int i = 0; i < 3000; i++) {
       long onset = random.nextInt(400_000);
       notes.add(note(random.nextInt(128), onset, onset + 1 + random.nextInt(5000)));
       int number = controllers[random.nextInt(controllers.length)];
-      points.add(new ControlPoint(i * 130L, CONTROLLER, number, random.nextInt(128)));
-      points.add(new ControlPoint(i * 130L, PITCH_BEND, 0, random.nextInt(16384)));
+      points.add(new NewControl(i * 130L, Control.controller(number, random.nextInt(128))));
+      points.add(new NewControl(i * 130L, Control.bend(random.nextInt(16384))));
     }
-    Song song =
-        with(notes.toArray(NewNote[]::new)).withTrack(TRACK, t -> t.withEvents(points, List.of()));
+    Song song = SongEdits.addControls(with(notes.toArray(NewNote[]::new)), TRACK, points);
     PlaybackPlan plan = PlaybackPlan.of(song, ClickTrack.NONE, 0);
     StateAlong all = new StateAlong();
     for (int i = 0; i <= plan.size(); i += 1) {
@@ -171,19 +166,16 @@ class PlaybackPlanTest {
   /** MIDI 1.0: a parameter is selected (101, 100) before it is set (6), and null selects none. */
   @Test
   void a_bend_range_that_was_set_before_is_set_again_where_a_plan_is_joined() {
-    List<ControlPoint> points = new ArrayList<>();
+    List<NewControl> points = new ArrayList<>();
     int[][] range = {{101, 0}, {100, 0}, {6, 12}, {101, 127}, {100, 127}};
     for (int[] r : range) {
-      points.add(new ControlPoint(0, CONTROLLER, r[0], r[1]));
+      points.add(new NewControl(0, Control.controller(r[0], r[1])));
     }
     for (int i = 1; i < 400; i++) {
-      points.add(new ControlPoint(i, PITCH_BEND, 0, i));
+      points.add(new NewControl(i, Control.bend(i)));
     }
     PlaybackPlan plan =
-        PlaybackPlan.of(
-            Song.empty().withTrack(TRACK, t -> t.withEvents(points, List.of())),
-            ClickTrack.NONE,
-            0);
+        PlaybackPlan.of(SongEdits.addControls(Song.empty(), TRACK, points), ClickTrack.NONE, 0);
     List<String> messages =
         Arrays.stream(plan.checkpointBefore(300).messages())
             .mapToObj(m -> PlaybackPlan.data1(m) + "=" + PlaybackPlan.data2(m))

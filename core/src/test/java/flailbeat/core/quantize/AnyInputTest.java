@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -117,7 +118,8 @@ class AnyInputTest {
     Song song = Song.empty().withMeters(meters).withNextId(10_000);
     return notes.isEmpty()
         ? song
-        : song.mapTracks(t -> t.withClips(List.of(Clip.around(notes, meters))));
+        : song.mapTracks(
+            t -> t.withClips(List.of(Clip.around(new ClipId(9_999), notes, List.of(), meters))));
   }
 
   @Test

@@ -3,8 +3,10 @@ package flailbeat.core.quantize;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
@@ -170,16 +172,13 @@ class SettlingTest {
             new NoteEdits.NewNote(60, 90, new Played(20, 460)),
             new NoteEdits.NewNote(62, 90, new Played(460, 900)));
     Song played =
-        NoteEdits.add(song, track.id(), added, new TickRange(0, 3840))
-            .withTrack(
-                track.id(),
-                t ->
-                    t.withEvents(
-                        List.of(
-                            ControlPoint.of(60, 0xB0, 64, 127),
-                            ControlPoint.of(100, 0xB0, 1, 50),
-                            ControlPoint.of(440, 0xB0, 64, 0)),
-                        List.of()));
+        SongEdits.addControls(
+            NoteEdits.add(song, track.id(), added, new TickRange(0, 3840)),
+            track.id(),
+            List.of(
+                new NewControl(60, Control.controller(64, 127)),
+                new NewControl(100, Control.controller(1, 50)),
+                new NewControl(440, Control.controller(64, 0))));
     List<Note> inHand = played.track(track.id()).orElseThrow().notes();
     Song moved =
         new Nearest(ROUNDED, TEMPO, METER).plan(inHand, List.of()).applyTo(played, track.id());
@@ -205,10 +204,10 @@ class SettlingTest {
             new NoteEdits.NewNote(60, 90, new Played(1940, 2300)),
             new NoteEdits.NewNote(62, 90, new Played(2860, 3300)));
     Song played =
-        NoteEdits.add(song, track.id(), added, new TickRange(0, 3840))
-            .withTrack(
-                track.id(),
-                t -> t.withEvents(List.of(ControlPoint.of(2750, 0xB0, 64, 127)), List.of()));
+        SongEdits.addControls(
+            NoteEdits.add(song, track.id(), added, new TickRange(0, 3840)),
+            track.id(),
+            List.of(new NewControl(2750, Control.controller(64, 127))));
     Song moved =
         new Nearest(ROUNDED, song.tempos(), METER)
             .plan(played.tracks().get(0).notes(), List.of())

@@ -1,6 +1,6 @@
 package flailbeat.core.session;
 
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Plans;
@@ -105,8 +105,8 @@ final class FakePlayer implements Player {
   }
 
   @Override
-  public void control(int channel, ControlPoint point) {
-    log.add("control " + point.kind() + " " + point.number() + " " + point.value());
+  public void control(int channel, Control control) {
+    log.add("control " + control.kind() + " " + control.number() + " " + control.value());
   }
 
   @Override

@@ -3,11 +3,12 @@ package flailbeat.core.session;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -145,15 +146,17 @@ class SessionTest {
     nowMs = 12_000;
     session.stop();
     assertThat(player.log).contains("control CONTROLLER 64 127", "control PITCH_BEND 0 16383");
-    List<ControlPoint> points = session.document().track().controls();
-    assertThat(points.getFirst())
-        .isEqualTo(new ControlPoint(960, ControlPoint.Kind.CONTROLLER, 64, 127));
+    List<NewControl> points =
+        session.document().track().controls().stream()
+            .map(c -> new NewControl(c.tick(), c.control()))
+            .toList();
+    assertThat(points.getFirst()).isEqualTo(new NewControl(960, Control.controller(64, 127)));
     assertThat(points)
         .contains(
-            new ControlPoint(2208, ControlPoint.Kind.PITCH_BEND, 0, 16_383),
-            new ControlPoint(2880, ControlPoint.Kind.CONTROLLER, 1, 16),
-            new ControlPoint(3840, ControlPoint.Kind.CONTROLLER, 64, 0),
-            new ControlPoint(3840, ControlPoint.Kind.PITCH_BEND, 0, 8192));
+            new NewControl(2208, Control.bend(16_383)),
+            new NewControl(2880, Control.controller(1, 16)),
+            new NewControl(3840, Control.controller(64, 0)),
+            new NewControl(3840, Control.bend(8192)));
     assertThat(notes()).extracting(Note::velocity).containsExactly(100);
     session.undo();
     assertThat(session.document().track().controls()).isEmpty();

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -174,7 +176,7 @@ class TidyingTest {
     Song song = Song.empty().withNextId(100);
     Song with =
         song.mapTracks(
-            t -> t.withClips(List.of(flailbeat.core.model.Clip.around(late, song.meters()))));
+            t -> t.withClips(List.of(Clip.around(new ClipId(90), late, List.of(), song.meters()))));
     session.open(with, Optional.empty());
     assertThat(session.timing().plan().timing().lagMs()).isCloseTo(83, within(1.0));
     assertThat(session.timing().plan().otherReadings()).isEmpty();

@@ -36,20 +36,26 @@ record ProjectDto(
       boolean muted,
       boolean solo,
       List<ClipDto> clips,
-      List<long[]> controls,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<long[]> controls,
       List<CarriedDto> carried,
       @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean statesProgram,
       @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick) {}
 
   /**
    * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]},
-   * and its release velocity after that, where it is not 64. Where there are takes, these notes are
-   * the take of that number.
+   * and its release velocity after that, where it is not 64; each control point {@code [id, tick,
+   * kind, number, value]}. Where there are takes, these are the take of that number. Before version
+   * 3 there were no ids of clips and control points, an end in place of a length, no loop, and
+   * control points in takes alone.
    */
   record ClipDto(
+      @JsonInclude(JsonInclude.Include.NON_NULL) Long id,
       long start,
-      long end,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Long end,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Long length,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Long loop,
       List<long[]> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<long[]> controls,
       @JsonInclude(JsonInclude.Include.NON_NULL) Integer take,
       @JsonInclude(JsonInclude.Include.NON_NULL) List<TakeDto> otherTakes) {}
 

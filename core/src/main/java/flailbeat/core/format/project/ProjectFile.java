@@ -23,7 +23,7 @@ import java.util.List;
 /** Reads and writes project files ({@code .flail}). */
 public final class ProjectFile {
   /** The version that is written, and the latest that is read. */
-  public static final int VERSION = 2;
+  public static final int VERSION = 3;
 
   /** Room for some three million notes. */
   private static final long MOST_TOKENS = 30_000_000;
@@ -64,7 +64,7 @@ public final class ProjectFile {
   }
 
   public static void write(Song song, OutputStream out) throws IOException {
-    WRITER.writeValue(out, ProjectMapping.toDto(song));
+    WRITER.writeValue(out, ProjectWriter.toDto(song));
     out.write('\n');
   }
 
@@ -104,8 +104,9 @@ public final class ProjectFile {
           "the project is of version " + dto.version() + "; this Flailbeat reads up to " + VERSION);
     }
     try {
-      Song song = ProjectMapping.toSong(dto);
-      return new Reading(song, ProjectMapping.mended(dto, song));
+      ProjectReader reader = new ProjectReader(dto);
+      Song song = reader.song();
+      return new Reading(song, reader.remarks(song));
     } catch (IllegalArgumentException | ArithmeticException e) {
       throw new FileFault("the project holds something that cannot be: " + e.getMessage(), e);
     }

@@ -2,7 +2,9 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
@@ -62,10 +64,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
                 + " not heard stay in the project alone");
       }
       boolean played =
-          song.tracks().stream()
-              .flatMap(t -> t.clips().stream())
-              .flatMap(c -> c.notes().stream())
-              .anyMatch(n -> n.playedOff() != 0);
+          song.tracks().stream().flatMap(t -> t.notes().stream()).anyMatch(n -> n.playedOff() != 0);
       if (played) {
         result.add("when notes were played stays in the project alone");
       }
@@ -101,25 +100,27 @@ public record SmfExport(SmfFile file, List<String> remarks) {
 
     SmfTrack part(Track track) {
       int channel = track.channel();
+      Placed placed = track.placed();
       List<SmfEvent> events = new ArrayList<>();
       events.add(name(track.name(), track.carried()));
       if (!track.traits().statesProgram()) {
         events.add(SmfEvent.channel(0, 0xC0 | channel, track.instrument().program(), 0));
       }
       carried(track.carried(), track.name(), events);
-      for (ControlPoint p : track.controls()) {
+      for (ControlPoint p : placed.controls()) {
+        Control c = p.control();
         events.add(
-            SmfEvent.channel(scaled(p.tick()), p.kind().status() | channel, p.data1(), p.data2()));
+            SmfEvent.channel(scaled(p.tick()), c.kind().status() | channel, c.data1(), c.data2()));
       }
-      return track(events, times(track), channel, scaled(track.traits().endTick()));
+      return track(events, times(placed), channel, scaled(track.traits().endTick()));
     }
 
     /**
      * A part's notes with their ends in the file's ticks; those to be read back wrongly are
      * trimmed.
      */
-    private NoteTimes times(Track track) {
-      NoteTimes times = new NoteTimes(track.notes(), this::scaled);
+    private NoteTimes times(Placed placed) {
+      NoteTimes times = new NoteTimes(placed.sounding(), this::scaled);
       trimmed += times.trim();
       return times;
     }

@@ -1,17 +1,17 @@
 package flailbeat.core.format.smf;
 
+import flailbeat.core.edit.Ids;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
@@ -49,7 +49,7 @@ public record SmfImport(Song song, List<String> remarks) {
     private final List<MeterMap.Change> meters = new ArrayList<>();
     private final List<String> remarks = new ArrayList<>();
     private final SmfEvent[] programs = new SmfEvent[16];
-    private long nextId = 1;
+    private final Ids ids = new Ids(1);
     private int withoutEnd;
     private int withoutStart;
     private int withoutLength;
@@ -89,7 +89,7 @@ public record SmfImport(Song song, List<String> remarks) {
               tracks.isEmpty() ? empty.tracks() : tracks,
               carried.stream().sorted(Comparator.comparingLong(CarriedEvent::tick)).toList(),
               file.ppq(),
-              Math.max(nextId, empty.nextId()));
+              Math.max(ids.next(), empty.nextId()));
       return new SmfImport(song, List.copyOf(remarks));
     }
 
@@ -202,7 +202,11 @@ public record SmfImport(Song song, List<String> remarks) {
         } else if (!e.isNoteOn() && !e.isNoteOff()) {
           part(parts, e.channel())
               .controls
-              .add(ControlPoint.of(scaled(e.tick()), e.status(), e.data1(), e.data2()));
+              .add(
+                  new ControlPoint(
+                      ids.control(),
+                      scaled(e.tick()),
+                      Control.of(e.status(), e.data1(), e.data2())));
         }
       }
       if (Arrays.stream(parts).allMatch(Objects::isNull)) {
@@ -241,13 +245,13 @@ public record SmfImport(Song song, List<String> remarks) {
         SmfEvent program = programs[channel];
         Track track =
             parts[channel].track(
-                new TrackId(nextId++),
+                ids,
                 partName,
                 channel,
                 program == null ? 0 : program.data1(),
                 scaled(source.endTick()),
                 meterMap);
-        tracks.add(track.withEvents(track.controls(), firstPart ? others : ports));
+        tracks.add(track.withCarried(firstPart ? others : ports));
         firstPart = false;
       }
     }
@@ -268,7 +272,7 @@ public record SmfImport(Song song, List<String> remarks) {
             .notes
             .add(
                 new Note(
-                    new NoteId(nextId++),
+                    ids.note(),
                     on.data1(),
                     on.data2(),
                     onset,
@@ -316,13 +320,14 @@ public record SmfImport(Song song, List<String> remarks) {
     private final List<Note> notes = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
 
-    Track track(TrackId id, String name, int channel, int program, long endTick, MeterMap meters) {
+    Track track(Ids ids, String name, int channel, int program, long endTick, MeterMap meters) {
       Instrument instrument = new Instrument(program, channel == Track.DRUM_CHANNEL);
       Track empty =
-          Track.empty(id, name, instrument, channel)
-              .withEvents(controls, List.of())
+          Track.empty(ids.track(), name, instrument, channel)
               .withTraits(new FileTraits(true, endTick));
-      return notes.isEmpty() ? empty : empty.withClips(List.of(Clip.around(notes, meters)));
+      return notes.isEmpty() && controls.isEmpty()
+          ? empty
+          : empty.withClips(List.of(Clip.around(ids.clip(), notes, controls, meters)));
     }
   }
 }

@@ -64,8 +64,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
   /** Names were given out in the order of the file's note-ons, so they tell it. */
   private static List<Note> inFileOrder(Song song) {
     return song.tracks().stream()
-        .flatMap(t -> t.clips().stream())
-        .flatMap(c -> c.notes().stream())
+        .flatMap(t -> t.notes().stream())
         .sorted(Comparator.comparingLong(n -> n.id().value()))
         .toList();
   }

@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NewControl;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfImport;
 import flailbeat.core.format.smf.SmfReader;
 import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -51,10 +54,10 @@ class ProjectFileTest {
         demo.withTrack(
             demo.tracks().get(0).id(),
             t ->
-                t.withEvents(
-                        List.of(new ControlPoint(7, ControlPoint.Kind.PITCH_BEND, 0, 16383)),
-                        List.of(new CarriedEvent(9, 0xFF, 6, Payload.ofHex("4142"))))
+                t.withCarried(List.of(new CarriedEvent(9, 0xFF, 6, Payload.ofHex("4142"))))
                     .withMuted(true));
+    List<NewControl> bend = List.of(new NewControl(7, Control.bend(16383)));
+    rich = SongEdits.addControls(rich, rich.tracks().get(0).id(), bend);
     Path file = folder.resolve("lamps.flail");
     ProjectFile.write(rich, file);
     assertThat(ProjectFile.read(file)).isEqualTo(rich);
@@ -74,7 +77,7 @@ class ProjectFileTest {
         "{}|no Flailbeat project",
         "[1,2]|no Flailbeat project",
         "{\"format\":\"other\",\"version\":1}|no Flailbeat project",
-        "{\"format\":\"flailbeat-project\",\"version\":3}|version 3",
+        "{\"format\":\"flailbeat-project\",\"version\":4}|version 4",
         "{\"format\":\"flailbeat-project\",\"version\":1}|no tracks",
         "{\"format\":\"flailbeat-project\",\"version\":1,\"tracks\":[null]}|no entries",
         "hello|damaged"
@@ -206,14 +209,15 @@ class ProjectFileTest {
                 t.withTraits(new FileTraits(true, 9000))
                     .withClips(
                         List.of(
-                            new Clip(
+                            Clip.of(
+                                new ClipId(3),
                                 new TickRange(0, 3840),
                                 List.of(
                                     Note.placed(new NoteId(2), 60, 90, 0, 10)
                                         .withReleaseVelocity(9))))));
     song =
         song.withMeters(MeterMap.of(List.of(new MeterMap.Change(0, new Meter(6, 8), 36, 8))))
-            .withNextId(3);
+            .withNextId(4);
     assertThat(read(json(song))).isEqualTo(song);
   }
 }

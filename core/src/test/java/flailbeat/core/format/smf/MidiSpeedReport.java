@@ -1,6 +1,7 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
@@ -122,7 +123,10 @@ public final class MidiSpeedReport {
     }
     Song empty = Song.empty();
     return empty
-        .mapTracks(t -> t.withClips(List.of(Clip.around(notes, empty.meters()))))
+        .mapTracks(
+            t ->
+                t.withClips(
+                    List.of(Clip.around(new ClipId(count + 5), notes, List.of(), empty.meters()))))
         .withNextId(count + 10L);
   }
 }

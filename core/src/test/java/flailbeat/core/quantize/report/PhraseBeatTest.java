@@ -3,8 +3,11 @@ package flailbeat.core.quantize.report;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.core.edit.NewControl;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -37,14 +40,10 @@ class PhraseBeatTest {
     Song empty = Song.empty();
     Track track = empty.tracks().get(0);
     long second = Math.round(1600 * TICKS_PER_MS);
-    ControlPoint pedal = new ControlPoint(second, ControlPoint.Kind.CONTROLLER, CONTROLLER, 127);
-    return empty
-        .withNextId(100)
-        .withTrack(
-            track.id(),
-            t ->
-                t.withClips(List.of(Clip.around(notes, empty.meters())))
-                    .withEvents(List.of(pedal), t.carried()));
+    NewControl pedal = new NewControl(second, Control.controller(CONTROLLER, 127));
+    Clip clip = Clip.around(new ClipId(99), notes, List.of(), empty.meters());
+    Song song = empty.withNextId(100).withTrack(track.id(), t -> t.withClips(List.of(clip)));
+    return SongEdits.addControls(song, track.id(), List.of(pedal));
   }
 
   private static BeatGuess likeliest(Song song) {

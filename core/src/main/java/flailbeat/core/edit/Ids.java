@@ -1,0 +1,43 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.ControlId;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
+
+/** Gives out ids, in order, each once in the life of a song. */
+public final class Ids {
+  private long next;
+
+  /** From a number on that is larger than every id given out before. */
+  public Ids(long next) {
+    this.next = next;
+  }
+
+  public NoteId note() {
+    return new NoteId(next++);
+  }
+
+  public ControlId control() {
+    return new ControlId(next++);
+  }
+
+  public ClipId clip() {
+    return new ClipId(next++);
+  }
+
+  public TrackId track() {
+    return new TrackId(next++);
+  }
+
+  /** Larger than every id given out so far. */
+  public long next() {
+    return next;
+  }
+
+  /** A song that knows of the ids given out. */
+  Song toldTo(Song song) {
+    return song.nextId() == next ? song : song.withNextId(next);
+  }
+}

@@ -1,0 +1,226 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Content;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Sequence;
+import flailbeat.core.model.Timed;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Finds a clip for every note and control point that comes to a track, or stands elsewhere. */
+final class Placing {
+  private final Track track;
+  private final MeterMap meters;
+  private final Ids ids;
+  private final List<Place> places = new ArrayList<>();
+  private boolean touched;
+
+  /** A clip on its way. What is put into it is in song time. */
+  private static final class Place {
+    private final Clip clip;
+    private final List<Long> goneNotes = new ArrayList<>();
+    private final List<Long> goneControls = new ArrayList<>();
+    private final List<Note> notes = new ArrayList<>();
+    private final List<ControlPoint> controls = new ArrayList<>();
+    private long start;
+    private long end;
+
+    Place(Clip clip) {
+      this.clip = clip;
+      start = clip.start();
+      end = clip.end();
+    }
+
+    boolean contains(long tick) {
+      return tick >= start && tick < end;
+    }
+
+    void add(Timed<?> element) {
+      switch (element) {
+        case Note note -> notes.add(note);
+        case ControlPoint point -> controls.add(point);
+      }
+    }
+
+    void take(Timed<?> element) {
+      switch (element) {
+        case Note note -> goneNotes.add(note.idNumber());
+        case ControlPoint point -> goneControls.add(point.idNumber());
+      }
+    }
+
+    boolean isChanged() {
+      return start != clip.start()
+          || end != clip.end()
+          || !goneNotes.isEmpty()
+          || !goneControls.isEmpty()
+          || !notes.isEmpty()
+          || !controls.isEmpty();
+    }
+
+    Clip result() {
+      Clip grown =
+          start == clip.start() && end == clip.end() ? clip : clip.over(new TickRange(start, end));
+      Content kept =
+          grown
+              .content()
+              .withNotes(grown.content().notes().withoutIds(goneNotes))
+              .withControls(grown.content().controls().withoutIds(goneControls));
+      return grown.withContent(kept.with(inOwnTime(notes), inOwnTime(controls)));
+    }
+
+    /** What comes to stand in a later round of a loop stands at that place in every round. */
+    private <E extends Timed<E>> List<E> inOwnTime(List<E> elements) {
+      List<E> result = new ArrayList<>(elements.size());
+      for (E element : elements) {
+        long tick = element.tick() - start;
+        long own = clip.loops() ? Math.floorMod(tick, clip.period()) : tick;
+        result.add(element.shifted(own - element.tick()));
+      }
+      return result;
+    }
+  }
+
+  Placing(Track track, MeterMap meters, Ids ids) {
+    this.track = track;
+    this.meters = meters;
+    this.ids = ids;
+    track.clips().forEach(c -> places.add(new Place(c)));
+  }
+
+  /**
+   * Puts notes and control points, in song time, in place of those that have their ids; ids that
+   * none here has are passed over.
+   */
+  Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
+    List<Stray> strays = new ArrayList<>();
+    for (Place place : places) {
+      put(place, place.clip.content().notes(), notes, strays);
+      put(place, place.clip.content().controls(), controls, strays);
+    }
+    strays.forEach(s -> place(s.element(), Optional.of(s.home())));
+    return this;
+  }
+
+  private record Stray(Timed<?> element, Place home) {}
+
+  private <E extends Timed<E>> void put(
+      Place place, Sequence<E> there, Collection<E> changed, List<Stray> strays) {
+    for (E element : ofIdsIn(there, changed)) {
+      touched = true;
+      if (place.contains(element.tick())) {
+        place.add(element);
+      } else {
+        place.take(element);
+        strays.add(new Stray(element, place));
+      }
+    }
+  }
+
+  /** Those of some elements whose ids are in a sequence, found from the shorter of the two. */
+  private static <E extends Timed<E>> List<E> ofIdsIn(Sequence<E> there, Collection<E> changed) {
+    if (changed.size() <= there.size()) {
+      return changed.stream().filter(e -> there.find(e.idNumber()).isPresent()).toList();
+    }
+    Map<Long, E> byId = HashMap.newHashMap(changed.size());
+    changed.forEach(e -> byId.put(e.idNumber(), e));
+    List<E> result = new ArrayList<>();
+    for (E element : there) {
+      E found = byId.get(element.idNumber());
+      if (found != null) {
+        result.add(found);
+      }
+    }
+    return result;
+  }
+
+  /**
+   * Adds notes and control points, in song time, whose ids none has yet. Outside all clips they let
+   * the clip before them grow or, where there is none, the one after them.
+   */
+  Placing add(Collection<Note> notes, Collection<ControlPoint> controls) {
+    notes.forEach(n -> place(n, Optional.empty()));
+    controls.forEach(c -> place(c, Optional.empty()));
+    return this;
+  }
+
+  private void place(Timed<?> element, Optional<Place> from) {
+    touched = true;
+    long tick = element.tick();
+    int at = indexAtOrBefore(tick);
+    if (at >= 0 && places.get(at).contains(tick)) {
+      places.get(at).add(element);
+      return;
+    }
+    TickRange bar = meters.barRangeAt(tick);
+    long first = Math.max(bar.start(), at < 0 ? 0 : places.get(at).end);
+    long last = Math.min(bar.end(), startOf(at + 1));
+    Optional<Place> before = at < 0 ? Optional.empty() : growing(at);
+    Optional<Place> after = at + 1 < places.size() ? growing(at + 1) : Optional.empty();
+    Optional<Place> home = from.or(() -> before).or(() -> after);
+    if (home.isPresent() && home.equals(before)) {
+      home.get().end = last;
+    } else if (home.isPresent() && home.equals(after)) {
+      home.get().start = first;
+    } else {
+      home = Optional.of(new Place(Clip.of(ids.clip(), new TickRange(first, last), List.of())));
+      places.add(at + 1, home.get());
+    }
+    home.get().add(element);
+  }
+
+  /** A place that can grow: one that loops keeps its length. */
+  private Optional<Place> growing(int index) {
+    return Optional.of(places.get(index)).filter(p -> !p.clip.loops());
+  }
+
+  /** The last clip that starts at or before a tick; -1 for none. */
+  private int indexAtOrBefore(long tick) {
+    int low = 0;
+    int high = places.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (places.get(mid).start <= tick) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low - 1;
+  }
+
+  private long startOf(int index) {
+    return index < places.size() ? places.get(index).start : Long.MAX_VALUE;
+  }
+
+  /** The track with all of it in clips; the very track when nothing came to it. */
+  Track track() {
+    if (!touched) {
+      return track;
+    }
+    List<Clip> result = new ArrayList<>(places.size());
+    for (int i = 0; i < places.size(); i++) {
+      Place place = places.get(i);
+      long last = lastEnd(place.notes);
+      if (last > place.end && !place.clip.loops()) {
+        long bars = meters.wholeBars(new TickRange(place.start, last)).end();
+        place.end = Math.max(place.end, Math.min(bars, startOf(i + 1)));
+      }
+      result.add(place.isChanged() ? place.result() : place.clip);
+    }
+    return track.withClips(result);
+  }
+
+  private static long lastEnd(List<Note> notes) {
+    return notes.stream().mapToLong(Note::end).max().orElse(0);
+  }
+}

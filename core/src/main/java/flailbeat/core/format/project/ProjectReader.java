@@ -1,0 +1,327 @@
+package flailbeat.core.format.project;
+
+import flailbeat.core.edit.ClipEdits;
+import flailbeat.core.edit.Ids;
+import flailbeat.core.format.project.ProjectDto.CarriedDto;
+import flailbeat.core.format.project.ProjectDto.ClipDto;
+import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.TakeDto;
+import flailbeat.core.format.project.ProjectDto.TrackDto;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Content;
+import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlId;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Payload;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Take;
+import flailbeat.core.model.Takes;
+import flailbeat.core.model.Timed;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Makes a song of the records that were read, of this version or an earlier one. Before version 3
+ * everything counted from the song's start, controllers belonged to tracks, and clips had no ids.
+ */
+final class ProjectReader {
+  private static final int NOTE_FIELDS = 7;
+  private static final int CONTROL_FIELDS = 5;
+
+  /** The first version in which clips have a time of their own. */
+  private static final int OWN_TIME = 3;
+
+  /** More than any song has, and fewer than a MIDI file's header can count. */
+  private static final int MOST_TRACKS = 10_000;
+
+  private final ProjectDto dto;
+  private final boolean ownTime;
+  private final Ids ids;
+  private int outside;
+  private int grown;
+  private int added;
+
+  ProjectReader(ProjectDto dto) {
+    this.dto = dto;
+    this.ownTime = dto.version() >= OWN_TIME;
+    this.ids = new Ids(Math.max(dto.nextId(), Math.addExact(highestId(dto), 1)));
+  }
+
+  /**
+   * The song.
+   *
+   * @throws IllegalArgumentException for what cannot be, with its place
+   * @throws ArithmeticException for a number that is too large
+   */
+  Song song() {
+    if (require(dto.tracks(), "tracks").size() > MOST_TRACKS) {
+      throw new IllegalArgumentException(
+          dto.tracks().size() + " tracks, where " + MOST_TRACKS + " are the most");
+    }
+    MeterMap meters = MeterMap.of(read("meter", dto.meters(), ProjectReader::toMeter));
+    List<Track> tracks = read("track", dto.tracks(), t -> toTrack(t, meters));
+    if (tracks.isEmpty()) {
+      throw new IllegalArgumentException("no track");
+    }
+    require(dto.meters(), "meters");
+    requireEachOnce(tracks);
+    return new Song(
+        dto.title() == null ? "Untitled" : dto.title(),
+        TempoMap.of(
+            read(
+                "tempo",
+                require(dto.tempos(), "tempos"),
+                c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
+        meters,
+        tracks,
+        read("carried event", dto.carried(), ProjectReader::toCarried),
+        dto.resolution(),
+        ids.next());
+  }
+
+  /** What had to be put in order for the song to be made. */
+  List<String> remarks(Song song) {
+    List<String> result = new ArrayList<>();
+    long before = dto.tracks().stream().mapToLong(t -> orEmpty(t.clips()).size()).sum();
+    long after = song.tracks().stream().mapToLong(t -> t.clips().size()).sum() - added;
+    if (before != after) {
+      result.add("clips that overlapped were joined: " + before + " became " + after);
+    }
+    if (grown > 0) {
+      result.add(counted(grown, "clip was", "clips were") + " made longer to hold what is in them");
+    }
+    if (outside > 0) {
+      result.add(
+          counted(outside, "controller value", "controller values")
+              + " outside all clips went to the nearest");
+    }
+    return result;
+  }
+
+  private static String counted(int n, String one, String many) {
+    return n + " " + (n == 1 ? one : many);
+  }
+
+  /** An id that is used twice is damage. */
+  private static void requireEachOnce(List<Track> tracks) {
+    Set<Long> seen = new HashSet<>();
+    for (Track track : tracks) {
+      requireNew(track.id().value(), seen);
+      for (Clip clip : track.clips()) {
+        requireNew(clip.id().value(), seen);
+        requireNew(clip.content(), seen);
+        clip.takes().others().forEach(t -> requireNew(t.content(), seen));
+      }
+    }
+  }
+
+  private static void requireNew(Content content, Set<Long> seen) {
+    content.notes().forEach(n -> requireNew(n.idNumber(), seen));
+    content.controls().forEach(c -> requireNew(c.idNumber(), seen));
+  }
+
+  private static void requireNew(long id, Set<Long> seen) {
+    if (!seen.add(id)) {
+      throw new IllegalArgumentException("the number " + id + " is given twice");
+    }
+  }
+
+  private long highestId(ProjectDto project) {
+    long highest = 0;
+    for (TrackDto track : orEmpty(project.tracks())) {
+      highest = track == null ? highest : Math.max(highest, highestId(track));
+    }
+    return highest;
+  }
+
+  private long highestId(TrackDto track) {
+    long highest = track.id();
+    for (ClipDto clip : orEmpty(track.clips())) {
+      if (clip != null) {
+        highest = Math.max(highest, clip.id() == null ? 0 : clip.id());
+        highest = Math.max(highest, highestId(clip.notes(), clip.controls()));
+        for (TakeDto take : orEmpty(clip.otherTakes())) {
+          highest = Math.max(highest, take == null ? 0 : highestId(take.notes(), take.controls()));
+        }
+      }
+    }
+    return highest;
+  }
+
+  private long highestId(List<long[]> notes, List<long[]> controls) {
+    long note = orEmpty(notes).stream().mapToLong(ProjectReader::first).max().orElse(0);
+    long point = orEmpty(controls).stream().mapToLong(ProjectReader::first).max().orElse(0);
+    return ownTime ? Math.max(note, point) : note;
+  }
+
+  private static long first(long[] row) {
+    return row == null || row.length == 0 ? 0 : row[0];
+  }
+
+  private static MeterMap.Change toMeter(MeterDto c) {
+    MeterMap.Change usual = new MeterMap.Change(c.tick(), new Meter(c.beats(), c.unit()));
+    return c.clocks() == null || c.thirtySeconds() == null
+        ? usual
+        : new MeterMap.Change(c.tick(), usual.meter(), c.clocks(), c.thirtySeconds());
+  }
+
+  private Track toTrack(TrackDto t, MeterMap meters) {
+    Track track =
+        new Track(
+            new TrackId(t.id()),
+            t.name() == null ? "" : t.name(),
+            new Instrument(t.program(), t.kit()),
+            t.channel(),
+            t.armed(),
+            t.muted(),
+            t.solo(),
+            ClipEdits.apart(read("clip", t.clips(), this::toClip), ids),
+            read("carried event", t.carried(), ProjectReader::toCarried),
+            new FileTraits(t.statesProgram(), t.endTick()));
+    return ownTime ? track : withControls(track, t, meters);
+  }
+
+  /** Before version 3 controllers belonged to the track. */
+  private Track withControls(Track track, TrackDto t, MeterMap meters) {
+    List<ControlPoint> points = toControls(t.controls());
+    outside +=
+        (int)
+            points.stream()
+                .filter(p -> track.clips().stream().noneMatch(c -> c.contains(p.tick())))
+                .count();
+    Track result = ClipEdits.withControls(track, points, meters, ids);
+    added += result.clips().size() - track.clips().size();
+    return result;
+  }
+
+  private Clip toClip(ClipDto c) {
+    Content heard = toContent(c.notes(), c.controls());
+    List<Take> others =
+        read("take", c.otherTakes(), t -> new Take(t.number(), toContent(t.notes(), t.controls())));
+    Takes takes = c.take() == null ? Takes.NONE : new Takes(c.take(), others);
+    if (ownTime) {
+      long period = c.loop() == null ? Clip.NEVER : c.loop();
+      ClipId id = c.id() == null ? ids.clip() : new ClipId(c.id());
+      return new Clip(id, c.start(), require(c.length(), "length"), period, heard, takes);
+    }
+    TickRange range = new TickRange(c.start(), require(c.end(), "end"));
+    TickRange holding = holding(range, heard, others);
+    grown += holding.equals(range) ? 0 : 1;
+    return Clip.of(ids.clip(), holding, heard.notes(), heard.controls(), takes);
+  }
+
+  /**
+   * A range that begins no later than anything in a clip and holds where all that is heard begins.
+   */
+  private static TickRange holding(TickRange range, Content heard, List<Take> others) {
+    TickRange result = range.span(begins(heard, range));
+    for (Take take : others) {
+      result =
+          new TickRange(
+              Math.min(result.start(), begins(take.content(), range).start()), result.end());
+    }
+    return result;
+  }
+
+  private static TickRange begins(Content content, TickRange otherwise) {
+    List<Timed<?>> all = new ArrayList<>(content.notes());
+    all.addAll(content.controls());
+    return all.stream()
+        .map(e -> new TickRange(e.tick(), e.tick() + 1))
+        .reduce(TickRange::span)
+        .orElse(otherwise);
+  }
+
+  private Content toContent(List<long[]> notes, List<long[]> controls) {
+    return Content.of(read("note", notes, ProjectReader::toNote), toControls(controls));
+  }
+
+  /** Ids are given out in order of time, so that what is at one tick keeps its order. */
+  private List<ControlPoint> toControls(List<long[]> rows) {
+    List<long[]> inOrder = new ArrayList<>(orEmpty(rows));
+    if (!ownTime) {
+      inOrder.sort(Comparator.comparingLong(ProjectReader::first));
+    }
+    return read("control point", inOrder, this::toControl);
+  }
+
+  private static Note toNote(long[] row) {
+    boolean released = row.length == NOTE_FIELDS + 1;
+    requireFields(row, released ? NOTE_FIELDS + 1 : NOTE_FIELDS, "note");
+    return new Note(
+        new NoteId(row[0]),
+        Math.toIntExact(row[1]),
+        Math.toIntExact(row[2]),
+        row[3],
+        row[4],
+        new Played(row[5], row[6]),
+        released ? Math.toIntExact(row[NOTE_FIELDS]) : Note.RELEASE);
+  }
+
+  /** Before version 3 a control point had no id. */
+  private ControlPoint toControl(long[] row) {
+    int fields = ownTime ? CONTROL_FIELDS : CONTROL_FIELDS - 1;
+    requireFields(row, fields, "control point");
+    int at = fields - CONTROL_FIELDS + 1;
+    Control.Kind kind = Control.Kind.of(Math.toIntExact(row[at + 1]));
+    if (kind.status() != row[at + 1]) {
+      throw new IllegalArgumentException("a control point of kind " + row[at + 1]);
+    }
+    Control control = new Control(kind, Math.toIntExact(row[at + 2]), Math.toIntExact(row[at + 3]));
+    return new ControlPoint(ownTime ? new ControlId(row[0]) : ids.control(), row[at], control);
+  }
+
+  private static CarriedEvent toCarried(CarriedDto e) {
+    return new CarriedEvent(
+        e.tick(), e.status(), e.type(), Payload.ofHex(require(e.hex(), "bytes")));
+  }
+
+  private static void requireFields(long[] row, int count, String what) {
+    if (row.length != count) {
+      throw new IllegalArgumentException("a " + what + " that has not " + count + " numbers");
+    }
+  }
+
+  private static <T> T require(T value, String what) {
+    if (value == null) {
+      throw new IllegalArgumentException("there are no " + what);
+    }
+    return value;
+  }
+
+  private static <T> List<T> orEmpty(List<T> list) {
+    return list == null ? List.of() : list;
+  }
+
+  /** Reads each of a list; what is wrong with one is told with its place. */
+  private static <A, B> List<B> read(String what, List<A> list, Function<A, B> function) {
+    List<B> result = new ArrayList<>();
+    for (A element : orEmpty(list)) {
+      try {
+        result.add(function.apply(require(element, "entries")));
+      } catch (IllegalArgumentException | ArithmeticException e) {
+        throw new IllegalArgumentException(
+            what + " " + (result.size() + 1) + ": " + e.getMessage(), e);
+      }
+    }
+    return result;
+  }
+}

@@ -1,0 +1,115 @@
+package flailbeat.core.format.project;
+
+import flailbeat.core.format.project.ProjectDto.CarriedDto;
+import flailbeat.core.format.project.ProjectDto.ClipDto;
+import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.TakeDto;
+import flailbeat.core.format.project.ProjectDto.TempoDto;
+import flailbeat.core.format.project.ProjectDto.TrackDto;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Take;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.MeterMap;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Function;
+
+/** Turns a song into the records that are written. */
+final class ProjectWriter {
+  private static final int WITHOUT_RELEASE = 7;
+
+  private ProjectWriter() {}
+
+  static ProjectDto toDto(Song song) {
+    return new ProjectDto(
+        ProjectFile.FORMAT,
+        ProjectFile.VERSION,
+        song.title(),
+        song.resolution(),
+        song.nextId(),
+        map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
+        map(song.meters().changes(), ProjectWriter::toDto),
+        map(song.tracks(), ProjectWriter::toDto),
+        map(song.carried(), ProjectWriter::toDto));
+  }
+
+  private static MeterDto toDto(MeterMap.Change c) {
+    boolean usual = c.equals(new MeterMap.Change(c.tick(), c.meter()));
+    return new MeterDto(
+        c.tick(),
+        c.meter().beats(),
+        c.meter().unit(),
+        usual ? null : c.clocks(),
+        usual ? null : c.thirtySeconds());
+  }
+
+  private static TrackDto toDto(Track t) {
+    return new TrackDto(
+        t.id().value(),
+        t.name(),
+        t.instrument().program(),
+        t.instrument().kit(),
+        t.channel(),
+        t.armed(),
+        t.muted(),
+        t.solo(),
+        map(t.clips(), ProjectWriter::toDto),
+        null,
+        map(t.carried(), ProjectWriter::toDto),
+        t.traits().statesProgram(),
+        t.traits().endTick());
+  }
+
+  private static ClipDto toDto(Clip c) {
+    boolean choice = c.takes().isChoice();
+    return new ClipDto(
+        c.id().value(),
+        c.start(),
+        null,
+        c.length(),
+        c.loops() ? c.period() : null,
+        map(c.content().notes(), ProjectWriter::toRow),
+        map(c.content().controls(), ProjectWriter::toRow),
+        choice ? c.takes().heard() : null,
+        choice ? map(c.takes().others(), ProjectWriter::toDto) : null);
+  }
+
+  private static TakeDto toDto(Take t) {
+    return new TakeDto(
+        t.number(),
+        map(t.content().notes(), ProjectWriter::toRow),
+        map(t.content().controls(), ProjectWriter::toRow));
+  }
+
+  private static long[] toRow(ControlPoint p) {
+    Control c = p.control();
+    return new long[] {p.id().value(), p.tick(), c.kind().status(), c.number(), c.value()};
+  }
+
+  private static long[] toRow(Note n) {
+    long[] row = {
+      n.id().value(),
+      n.pitch(),
+      n.velocity(),
+      n.onset(),
+      n.length(),
+      n.played().onset(),
+      n.played().release(),
+      n.releaseVelocity()
+    };
+    return n.releaseVelocity() == Note.RELEASE ? Arrays.copyOf(row, WITHOUT_RELEASE) : row;
+  }
+
+  private static CarriedDto toDto(CarriedEvent e) {
+    return new CarriedDto(e.tick(), e.status(), e.type(), e.payload().hex());
+  }
+
+  private static <A, B> List<B> map(List<A> list, Function<A, B> function) {
+    return list.stream().map(function).toList();
+  }
+}

@@ -1,0 +1,168 @@
+package flailbeat.core.model;
+
+import java.util.AbstractList;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+
+/**
+ * Notes or control points in order, each id once. Immutable; what is made from one by a few changes
+ * shares all but a few of its chunks, so that the history of a long clip costs little.
+ *
+ * <p>It is kept twice, in order of time and in order of id. With n elements, finding one by time,
+ * index or id takes O(log n); changing k of them O(k log n + n / {@value Chunks#FULL}), and as much
+ * new memory.
+ *
+ * @param <E> what is in it
+ */
+public final class Sequence<E extends Timed<E>> extends AbstractList<E> {
+  private static final Sequence<Note> NO_NOTES = new Sequence<>(Note.ORDER);
+  private static final Sequence<ControlPoint> NO_CONTROLS = new Sequence<>(ControlPoint.ORDER);
+
+  private final Chunks<E> byTime;
+  private final Chunks<E> byId;
+
+  private Sequence(Comparator<E> order) {
+    this(Chunks.empty(order), Chunks.empty((a, b) -> Long.compare(a.idNumber(), b.idNumber())));
+  }
+
+  private Sequence(Chunks<E> byTime, Chunks<E> byId) {
+    this.byTime = byTime;
+    this.byId = byId;
+  }
+
+  /**
+   * Notes, given in any order.
+   *
+   * @throws IllegalArgumentException when two have one id
+   */
+  public static Sequence<Note> ofNotes(Collection<Note> notes) {
+    return NO_NOTES.holding(notes);
+  }
+
+  /**
+   * Control points, given in any order.
+   *
+   * @throws IllegalArgumentException when two have one id
+   */
+  public static Sequence<ControlPoint> ofControls(Collection<ControlPoint> points) {
+    return NO_CONTROLS.holding(points);
+  }
+
+  private Sequence<E> holding(Collection<E> elements) {
+    List<E> sorted = new ArrayList<>(elements);
+    Chunks<E> inTime = byTime.holding(sorted);
+    Chunks<E> inIds = byId.holding(sorted);
+    for (int i = 1; i < sorted.size(); i++) {
+      if (sorted.get(i - 1).idNumber() == sorted.get(i).idNumber()) {
+        throw new IllegalArgumentException(
+            "the number " + sorted.get(i).idNumber() + " is given twice");
+      }
+    }
+    return new Sequence<>(inTime, inIds);
+  }
+
+  @Override
+  public int size() {
+    return byTime.size();
+  }
+
+  @Override
+  public E get(int index) {
+    return byTime.get(index);
+  }
+
+  @Override
+  public Iterator<E> iterator() {
+    return byTime.iterator();
+  }
+
+  /** The one of an id. */
+  public Optional<E> find(long id) {
+    return byId.find(e -> Long.compare(e.idNumber(), id));
+  }
+
+  /** How many begin before a tick: the index of the first that does not. */
+  public int indexAt(long tick) {
+    return byTime.countBefore(e -> e.tick() < tick);
+  }
+
+  /** Those that begin from one tick up to but not including another. */
+  public List<E> beginningIn(long from, long to) {
+    int first = indexAt(from);
+    return subList(first, Math.max(first, indexAt(to)));
+  }
+
+  /** Shows those that begin before {@code to} and end after {@code from}, in order. */
+  public void forEachIn(long from, long to, Consumer<E> each) {
+    byTime.forEachReaching(from, e -> e.tick() < to, each);
+  }
+
+  /** The latest tick at which one ends; 0 without any. */
+  public long end() {
+    return byTime.end();
+  }
+
+  /** The same with some put in, each in the place of the one that has its id, if there is one. */
+  public Sequence<E> with(Collection<E> put) {
+    if (put.isEmpty()) {
+      return this;
+    }
+    List<E> gone = new ArrayList<>();
+    List<E> come = new ArrayList<>();
+    for (E element : put) {
+      Optional<E> before = find(element.idNumber());
+      if (before.isEmpty() || before.get() != element) {
+        before.ifPresent(gone::add);
+        come.add(element);
+      }
+    }
+    return edited(gone, come);
+  }
+
+  /** The same without those of some ids; ids that none has are passed over. */
+  public Sequence<E> withoutIds(Collection<Long> ids) {
+    List<E> gone = new ArrayList<>();
+    ids.forEach(id -> find(id).ifPresent(gone::add));
+    return edited(gone, List.of());
+  }
+
+  /** The same without those that a condition names. O(n). */
+  public Sequence<E> without(Predicate<E> condition) {
+    return edited(stream().filter(condition).toList(), List.of());
+  }
+
+  private Sequence<E> edited(List<E> gone, List<E> come) {
+    return gone.isEmpty() && come.isEmpty()
+        ? this
+        : new Sequence<>(byTime.edited(gone, come), byId.edited(gone, come));
+  }
+
+  /** All of them put through a function that leaves their ids as they are. O(n log n). */
+  public Sequence<E> map(UnaryOperator<E> change) {
+    List<E> result = new ArrayList<>(size());
+    forEach(e -> result.add(change.apply(e)));
+    return new Sequence<E>(byTime.cleared(), byId.cleared()).holding(result);
+  }
+
+  /** All of them so many ticks later. */
+  public Sequence<E> shifted(long ticks) {
+    return ticks == 0 || isEmpty() ? this : map(e -> e.shifted(ticks));
+  }
+
+  /** How many chunks are the same objects in both: what the two share. */
+  int sharedChunks(Sequence<E> other) {
+    return byTime.shared(other.byTime) + byId.shared(other.byId);
+  }
+
+  /** How many chunks it is kept in. */
+  int chunks() {
+    return byTime.count() + byId.count();
+  }
+}
