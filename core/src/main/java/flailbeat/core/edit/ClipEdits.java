@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * Where clips stand, and what belongs to which of them.
@@ -153,9 +154,10 @@ public final class ClipEdits {
     for (Take take : b.takes().others()) {
       others.add(new Take(++number, take.content().shifted(later)));
     }
-    for (Content silent : List.of(silent(a), silent(b).shifted(later))) {
-      if (!silent.isEmpty()) {
-        others.add(new Take(++number, silent));
+    for (Clip clip : List.of(a, b)) {
+      Content rest = clip.content().part(new TickRange(clip.length(), Clip.NEVER));
+      if (!rest.isEmpty()) {
+        others.add(new Take(++number, rest.shifted(clip.start() - a.start())));
       }
     }
     Content added = sounding(b).shifted(later);
@@ -170,10 +172,6 @@ public final class ClipEdits {
 
   private static Content sounding(Clip clip) {
     return clip.content().part(new TickRange(0, clip.reach()));
-  }
-
-  private static Content silent(Clip clip) {
-    return clip.content().part(new TickRange(clip.reach(), Clip.NEVER));
   }
 
   /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
@@ -196,9 +194,9 @@ public final class ClipEdits {
     for (Take take : clip.takes().others()) {
       others.add(new Take(take.number(), written(clip, take.content(), ids)));
     }
-    Content silent = clip.content().part(new TickRange(clip.period(), Clip.NEVER));
-    if (!silent.isEmpty()) {
-      others.add(new Take(clip.takes().last() + 1, silent));
+    int number = clip.takes().last();
+    for (Content silent : silent(clip)) {
+      others.add(new Take(++number, silent));
     }
     return new Clip(
         clip.id(),
@@ -207,6 +205,16 @@ public final class ClipEdits {
         Clip.NEVER,
         written(clip, clip.content(), ids),
         new Takes(clip.takes().heard(), others));
+  }
+
+  /** What of any version of a clip begins where it does not sound. */
+  private static List<Content> silent(Clip clip) {
+    List<Content> result = new ArrayList<>();
+    Stream.concat(Stream.of(clip.content()), clip.takes().others().stream().map(Take::content))
+        .map(c -> c.part(new TickRange(clip.reach(), Clip.NEVER)))
+        .filter(c -> !c.isEmpty())
+        .forEach(result::add);
+    return result;
   }
 
   /** Every round of a clip that loops, one after the other; those after the first get new ids. */

@@ -27,16 +27,22 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
 
   /** Lays clips out that are in order and apart. */
   static Placed of(List<Clip> clips, TickRange range) {
-    Builder builder = new Builder();
+    Builder builder = new Builder(range.start());
     clips.forEach(c -> c.layOut(range, builder));
     return new Placed(builder.notes, builder.repeats, builder.controls);
   }
 
   /** Gathers what clips lay out. */
   static final class Builder {
+    private final long from;
     private final List<Note> notes = new ArrayList<>();
     private final List<Note> repeats = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
+
+    /** Gathers what ends after a tick of the song. */
+    Builder(long from) {
+      this.from = from;
+    }
 
     /**
      * Adds a note.
@@ -51,7 +57,9 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
       long most = Ticks.LAST - later - note.onset();
       long length = clip.loops() ? Math.min(note.length(), ends - note.onset()) : note.length();
       Note heard = note.lasting(Math.min(length, most)).shifted(later);
-      (later == clip.start() ? notes : repeats).add(heard);
+      if (heard.end() > from) {
+        (later == clip.start() ? notes : repeats).add(heard);
+      }
     }
 
     void add(ControlPoint point, long later) {

@@ -7,6 +7,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -121,6 +122,94 @@ class ClipEditsTest {
 
   private static Clip clip(long id, TickRange range, List<Note> notes, int take, Take other) {
     return Clip.of(new ClipId(id), range, notes, List.of(), new Takes(take, List.of(other)));
+  }
+
+  private static ClipId clip(Song song, int index) {
+    return song.tracks().get(0).clips().get(index).id();
+  }
+
+  private static Song lengthened(Song song, long ticks) {
+    return NoteEdits.mapAll(song, n -> n.lasting(ticks));
+  }
+
+  /** What sounds, as begin-end, in ticks. */
+  private static List<String> sounding(Song song) {
+    return song.tracks().get(0).placed().sounding().stream()
+        .map(n -> n.onset() + "-" + n.end())
+        .toList();
+  }
+
+  @Test
+  void a_clip_that_is_moved_takes_its_notes_its_pedal_and_its_times_as_played_along() {
+    List<NewControl> pedal = List.of(new NewControl(100, Control.controller(64, 127)));
+    Song song = SongEdits.addControls(withClipsInBars(1, 5), TRACK, pedal);
+    Song moved = ClipEdits.move(song, Set.of(clip(song, 0)), BAR);
+    assertThat(clips(moved)).containsExactly("2-3: 1", "5-6: 1");
+    assertThat(moved.tracks().get(0).controls()).extracting("tick").containsExactly(BAR + 100);
+    assertThat(moved.tracks().get(0).notes().get(0).played()).isEqualTo(new Played(BAR, BAR + 400));
+    assertThat(ClipEdits.move(moved, Set.of(clip(moved, 0)), -9 * BAR))
+        .as("no farther than the song's start")
+        .isEqualTo(song);
+  }
+
+  @Test
+  void a_clip_that_is_moved_onto_another_becomes_one_with_it() {
+    Song song = withClipsInBars(1, 5);
+    Song moved = ClipEdits.move(song, Set.of(clip(song, 1)), -4 * BAR + 960);
+    assertThat(clips(moved)).containsExactly("1-2.25: 2");
+    assertThat(sounding(moved)).containsExactly("0-400", "960-1360");
+  }
+
+  @Test
+  void what_lies_beyond_a_clip_that_was_shortened_is_silent_and_comes_back() {
+    Song song = withClipsInBars(1);
+    song = NoteEdits.add(song, TRACK, List.of(at(2000)), new TickRange(0, 0));
+    Song shorter = ClipEdits.resize(song, clip(song, 0), 1000);
+    assertThat(sounding(shorter)).containsExactly("0-400");
+    assertThat(shorter.noteCount()).isEqualTo(1);
+    assertThat(ClipEdits.resize(shorter, clip(song, 0), BAR)).isEqualTo(song);
+    assertThat(clips(ClipEdits.resize(withClipsInBars(1, 2), clip(song, 0), 9 * BAR)))
+        .as("up to its neighbour")
+        .containsExactly("1-2: 1", "2-3: 1");
+  }
+
+  @Test
+  void a_note_ends_with_its_round_where_its_clip_loops_and_not_with_its_clip_where_it_does_not() {
+    Song song = lengthened(withClipsInBars(1), 3000);
+    song = ClipEdits.resize(song, clip(song, 0), 2000);
+    assertThat(sounding(song)).containsExactly("0-3000");
+    Song looped = ClipEdits.loop(song, clip(song, 0), 1000, 2500);
+    assertThat(sounding(looped)).containsExactly("0-1000", "1000-2000", "2000-2500");
+    assertThat(looped.noteCount()).isEqualTo(1);
+    assertThat(sounding(ClipEdits.loop(looped, clip(song, 0), Clip.NEVER, 2000)))
+        .containsExactly("0-3000");
+  }
+
+  @Test
+  void a_note_that_is_moved_into_a_later_round_stands_there_in_every_round() {
+    Song song = withClipsInBars(1);
+    Song looped = ClipEdits.loop(song, clip(song, 0), BAR, 3 * BAR);
+    assertThat(sounding(move(looped, 0, 1.5)))
+        .containsExactly("1920-2320", "5760-6160", "9600-10000");
+  }
+
+  @Test
+  void what_is_recorded_onto_a_loop_is_heard_once_and_the_loop_as_often_as_before() {
+    Song song = withClipsInBars(1);
+    Song looped = ClipEdits.loop(song, clip(song, 0), BAR, 3 * BAR);
+    Song more = NoteEdits.add(looped, TRACK, List.of(at(BAR + 960)), new TickRange(BAR, 2 * BAR));
+    assertThat(sounding(more)).containsExactly("0-400", "3840-4240", "4800-5200", "7680-8080");
+    assertThat(more.noteCount()).isEqualTo(4);
+    Song wiped = NoteEdits.clear(looped, TRACK, new TickRange(BAR, 2 * BAR));
+    assertThat(sounding(wiped)).containsExactly("0-400", "7680-8080");
+  }
+
+  @Test
+  void a_take_that_reaches_beyond_its_clip_lets_it_grow_when_it_is_chosen() {
+    Note late = Note.placed(new NoteId(5), 60, 80, 2 * BAR, 100);
+    Clip short1 = clip(4, new TickRange(0, BAR), List.of(), 2, new Take(1, holding(late)));
+    Song song = Song.empty().withNextId(9).withTrack(TRACK, t -> t.withClips(List.of(short1)));
+    assertThat(clips(TakeEdits.choose(song, TRACK, short1.id(), 1))).containsExactly("1-4: 1");
   }
 
   /** Whatever is done, clips stay in order and apart, and each note begins in its clip. */

@@ -13,6 +13,7 @@ import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
+import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
 import java.util.Arrays;
@@ -75,7 +76,7 @@ final class ProjectWriter {
         c.loops() ? c.period() : null,
         map(c.content().notes(), ProjectWriter::toRow),
         map(c.content().controls(), ProjectWriter::toRow),
-        choice ? c.takes().heard() : null,
+        c.takes().equals(Takes.NONE) ? null : c.takes().heard(),
         choice ? map(c.takes().others(), ProjectWriter::toDto) : null);
   }
 

@@ -20,10 +20,12 @@ class EarlierProjectsTest {
       value = {
         "v1-lamps|",
         "v1-disordered|clips that overlapped were joined: 3 became 2",
+        "v1-disordered|6 controller values outside all clips went to the nearest",
         "v2-demo|",
         "v2-documented|",
         "v2-from-midi|",
         "v2-takes|clips that overlapped were joined: 4 became 3",
+        "v2-takes|2 controller values outside all clips went to the nearest",
       })
   void a_project_of_an_earlier_version_gives_the_same_midi_file_as_then(String name, String told)
       throws Exception {

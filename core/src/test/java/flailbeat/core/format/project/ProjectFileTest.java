@@ -145,6 +145,8 @@ class ProjectFileTest {
     Song song = read(text.substring(start, text.indexOf("```", start)));
     assertThat(song.noteCount()).isEqualTo(2);
     assertThat(song.tracks().get(0).notes().get(0).playedOff()).isEqualTo(-31);
+    assertThat(song.tracks().get(0).placed().repeats()).hasSize(4);
+    assertThat(song.tracks().get(0).controls()).hasSize(3);
   }
 
   @Test
