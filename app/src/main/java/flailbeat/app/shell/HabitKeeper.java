@@ -101,9 +101,8 @@ public final class HabitKeeper {
     session
         .changes()
         .listen(
-            aspect -> {
-              boolean kept =
-                  aspect == Aspect.SETTINGS || aspect == Aspect.LAYOUT || aspect == Aspect.TIMING;
+            change -> {
+              boolean kept = change.isOf(Aspect.SETTINGS, Aspect.LAYOUT, Aspect.TIMING);
               if (kept && !writer.isShutdown()) {
                 later.playFromStart();
               }

@@ -88,8 +88,8 @@ public final class MainWindow {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SONG) {
+            change -> {
+              if (change.isOf(Aspect.SONG)) {
                 showTitle();
               }
             });

@@ -8,6 +8,7 @@ import flailbeat.audio.sound.Sound;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeysMode;
@@ -84,7 +85,7 @@ final class Shortcuts {
         // Editing
         Shortcut.always("Ctrl+Z", session::undo).repeating(),
         Shortcut.always("Ctrl+Shift+Z", session::redo).repeating(),
-        Shortcut.always("Ctrl+A", session.document()::selectAll),
+        Shortcut.always("Ctrl+A", () -> session.document().select(NoteRule.ALL)),
         Shortcut.always("Delete", this::delete),
         // Timing
         Shortcut.always("Ctrl+T", session::quantize),
@@ -184,14 +185,14 @@ final class Shortcuts {
   }
 
   private void delete() {
-    Set<NoteId> ids = session.document().selection();
+    Set<NoteId> ids = session.document().scope().selected().notes();
     session.edit(
         ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
         s -> NoteEdits.delete(s, ids));
   }
 
   private void move(int steps, int semitones) {
-    Set<NoteId> ids = session.document().selection();
+    Set<NoteId> ids = session.document().scope().selected().notes();
     NoteMove move = NoteMove.byLines(session.song(), ids, session.lines(), steps, semitones);
     session.edit(move.label(), move);
   }

@@ -26,8 +26,8 @@ public final class SoundRoom {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SETTINGS && opened != null) {
+            change -> {
+              if (change.isOf(Aspect.SETTINGS) && opened != null) {
                 follow();
               }
             });

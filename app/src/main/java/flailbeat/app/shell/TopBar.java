@@ -52,8 +52,8 @@ final class TopBar extends HBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SONG) {
+            change -> {
+              if (change.isOf(Aspect.SONG)) {
                 refresh();
               }
             });

@@ -1,15 +1,15 @@
 package flailbeat.app.view;
 
 import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -95,10 +95,10 @@ final class BenchMouse {
     if (e.getButton() != MouseButton.PRIMARY) {
       return;
     }
-    Set<NoteId> selection = session.document().selection();
+    Selection selection = session.document().selection();
     Optional<Note> hit = noteAt(e.getX(), e.getY());
     if (hit.isEmpty()) {
-      Set<NoteId> before = e.isShiftDown() ? selection : Set.of();
+      Selection before = e.isShiftDown() ? selection : Selection.NONE;
       session.document().select(before);
       session.document().chooseClipAt((long) bench.scale().tickAt(e.getX()));
       gesture = new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
@@ -106,22 +106,15 @@ final class BenchMouse {
     }
     NoteId id = hit.get().id();
     if (e.isShiftDown()) {
-      toggle(id);
-    } else if (!selection.contains(id)) {
-      session.document().select(Set.of(id));
+      session.document().select(selection.toggled(id));
+    } else if (!selection.notes().contains(id)) {
+      session.document().select(Selection.ofNotes(Set.of(id)));
     }
-    if (session.document().selection().contains(id)) {
-      NoteMove nothing = new NoteMove(session.document().selection(), 0, 0);
+    Set<NoteId> held = session.document().selection().notes();
+    if (held.contains(id)) {
+      NoteMove nothing = new NoteMove(held, 0, 0);
       gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), nothing);
     }
-  }
-
-  private void toggle(NoteId id) {
-    Set<NoteId> changed = new HashSet<>(session.document().selection());
-    if (!changed.remove(id)) {
-      changed.add(id);
-    }
-    session.document().select(changed);
   }
 
   private void dragged(MouseEvent e) {
@@ -160,20 +153,16 @@ final class BenchMouse {
     bench.mouseMoved();
   }
 
-  private Set<NoteId> selectedBy(Gesture.Box box) {
+  private Selection selectedBy(Gesture.Box box) {
     BenchScale scale = bench.scale();
-    double fromTick = scale.tickAt(Math.min(box.fromX(), box.toX()));
-    double toTick = scale.tickAt(Math.max(box.fromX(), box.toX()));
+    double left = scale.tickAt(Math.min(box.fromX(), box.toX()));
+    double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
+    long from = (long) Math.max(0, Math.floor(left));
+    TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
     int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
     int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
-    Set<NoteId> inside =
-        notesIn(fromTick, toTick).stream()
-            .filter(n -> n.end() > fromTick && n.onset() < toTick)
-            .filter(n -> n.pitch() >= low && n.pitch() <= high)
-            .map(Note::id)
-            .collect(Collectors.toCollection(HashSet::new));
-    inside.addAll(box.before());
-    return inside;
+    NoteRule inside = new NoteRule.Within(range, low, high);
+    return box.before().plus(Selection.of(inside.of(session.document().track())));
   }
 
   private List<Note> notesIn(double fromTick, double toTick) {

@@ -8,6 +8,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
 import flailbeat.core.session.Looping;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
@@ -105,34 +106,31 @@ public final class BenchView extends Region {
     return scale;
   }
 
-  private void onChange(Aspect aspect) {
-    switch (aspect) {
-      case SONG, CHOICE, TIMING -> {
-        changed();
-        keepQuestionInSight();
-        takes.refresh();
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.TIMING)) {
+      changed();
+      keepQuestionInSight();
+      takes.refresh();
+    }
+    if (change.isOf(Aspect.LOOP)) {
+      redraw();
+    }
+    if (change.isOf(Aspect.PASS)) {
+      showSwept();
+      keepPlayedInSight();
+      passLayer.update(session.conductor().pass());
+      empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
+    }
+    if (change.isOf(Aspect.TRANSPORT)) {
+      playhead.pseudoClassStateChanged(RECORDING, session.conductor().transport().isRecording());
+      keepPlaceInSight();
+    }
+    if (change.isOf(Aspect.KEYS)) {
+      int base = session.performer().hands().base();
+      if (base != shownBase && session.document().track().noteCount() == 0) {
+        showReach();
       }
-      case LOOP -> redraw();
-      case PASS -> {
-        showSwept();
-        keepPlayedInSight();
-        passLayer.update(session.conductor().pass());
-        empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
-      }
-      case TRANSPORT -> {
-        playhead.pseudoClassStateChanged(RECORDING, session.conductor().transport().isRecording());
-        keepPlaceInSight();
-      }
-      case KEYS -> {
-        int base = session.performer().hands().base();
-        if (base != shownBase && session.document().track().noteCount() == 0) {
-          showReach();
-        }
-        shownBase = base;
-      }
-      case LAYOUT, SETTINGS, NOTICE -> {
-        // Not shown here.
-      }
+      shownBase = base;
     }
   }
 

@@ -1,10 +1,9 @@
 package flailbeat.app.view;
 
 import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import java.util.Set;
 
 /** What the mouse is doing on the bench. */
 sealed interface Gesture {
@@ -12,7 +11,7 @@ sealed interface Gesture {
   record None() implements Gesture {}
 
   /** Drawing a box round notes; those selected before are kept when {@code adding}. */
-  record Box(double fromX, double fromY, double toX, double toY, Set<NoteId> before)
+  record Box(double fromX, double fromY, double toX, double toY, Selection before)
       implements Gesture {
     Box to(double x, double y) {
       return new Box(fromX, fromY, x, y, before);

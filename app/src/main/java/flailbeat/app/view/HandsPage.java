@@ -92,8 +92,8 @@ public final class HandsPage extends VBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SETTINGS) {
+            change -> {
+              if (change.isOf(Aspect.SETTINGS)) {
                 refresh();
               }
             });

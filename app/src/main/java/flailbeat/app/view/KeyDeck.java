@@ -10,6 +10,7 @@ import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.Locale;
@@ -114,8 +115,9 @@ public final class KeyDeck extends HBox {
     return Math.clamp(Math.round(20 + 107 * y / Math.max(1, height)), 1, 127);
   }
 
-  private void onChange(Aspect aspect) {
-    if (aspect == Aspect.KEYS || aspect == Aspect.TIMING && session.doubts().isOn()) {
+  private void onChange(Change change) {
+    boolean asks = change.isOf(Aspect.TIMING) && session.doubts().isOn();
+    if (change.isOf(Aspect.KEYS) || asks) {
       refresh();
     }
   }

@@ -22,8 +22,8 @@ final class LayoutMenu extends MenuButton {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.LAYOUT) {
+            change -> {
+              if (change.isOf(Aspect.LAYOUT)) {
                 setText(session.performer().layout().name());
               }
             });

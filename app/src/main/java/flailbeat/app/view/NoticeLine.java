@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import java.util.Optional;
@@ -50,20 +51,17 @@ public final class NoticeLine extends HBox {
     refreshState();
   }
 
-  private void onChange(Aspect aspect) {
-    switch (aspect) {
-      case NOTICE -> {
-        Notice notice = session.notice();
-        text.setText(notice.text());
-        text.getStyleClass().remove("warning");
-        if (notice.warning()) {
-          text.getStyleClass().add("warning");
-        }
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.NOTICE)) {
+      Notice notice = session.notice();
+      text.setText(notice.text());
+      text.getStyleClass().remove("warning");
+      if (notice.warning()) {
+        text.getStyleClass().add("warning");
       }
-      case TRANSPORT, PASS -> refreshState();
-      default -> {
-        // Not shown here.
-      }
+    }
+    if (change.isOf(Aspect.TRANSPORT, Aspect.PASS)) {
+      refreshState();
     }
   }
 

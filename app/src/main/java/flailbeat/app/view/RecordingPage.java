@@ -105,8 +105,8 @@ public final class RecordingPage extends VBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SETTINGS || aspect == Aspect.TRANSPORT) {
+            change -> {
+              if (change.isOf(Aspect.SETTINGS, Aspect.TRANSPORT)) {
                 refresh();
               }
             });

@@ -65,7 +65,7 @@ final class RollPainter {
     }
     Placed placed = chosen.placed(inSight());
     boolean crowded = placed.notes().stream().filter(this::isInSight).limit(CROWD).count() == CROWD;
-    Set<NoteId> selected = session.document().selection();
+    Set<NoteId> selected = session.document().selection().notes();
     Version version = session.timing().version();
     UnaryOperator<Note> inVersion = inVersion(version);
     Set<NoteId> swept = session.conductor().sweeper().wiped();

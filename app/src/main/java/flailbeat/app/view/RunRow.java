@@ -8,6 +8,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
 import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.Repeater;
@@ -241,13 +242,12 @@ public final class RunRow extends HBox {
     session.conductor().setSettings(value);
   }
 
-  private void onChange(Aspect aspect) {
-    switch (aspect) {
-      case SONG, TRANSPORT, SETTINGS, LOOP -> refresh();
-      case KEYS -> showRepeat();
-      default -> {
-        // Not shown here.
-      }
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.SONG, Aspect.TRANSPORT, Aspect.SETTINGS, Aspect.LOOP)) {
+      refresh();
+    }
+    if (change.isOf(Aspect.KEYS)) {
+      showRepeat();
     }
   }
 

@@ -45,8 +45,8 @@ public final class SongMap extends Region {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SONG || aspect == Aspect.CHOICE || aspect == Aspect.LOOP) {
+            change -> {
+              if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
                 lengthTicks = measure();
                 requestLayout();
                 draw();

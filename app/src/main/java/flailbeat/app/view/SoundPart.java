@@ -51,8 +51,8 @@ public final class SoundPart extends VBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SETTINGS) {
+            change -> {
+              if (change.isOf(Aspect.SETTINGS)) {
                 refresh();
               }
             });

@@ -32,8 +32,8 @@ public final class TrackTabs extends HBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+            change -> {
+              if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
                 refresh();
               }
             });

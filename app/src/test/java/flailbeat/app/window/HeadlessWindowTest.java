@@ -7,6 +7,8 @@ import flailbeat.app.view.BenchView;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
@@ -167,9 +169,9 @@ class HeadlessWindowTest extends HeadlessWindow {
   void notes_are_chosen_moved_and_deleted_on_the_bench() throws Exception {
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
     type(KeyCode.CONTROL, KeyCode.A);
-    assertThat(ui.get(() -> ui.session.document().selection().size())).isEqualTo(67);
+    assertThat(ui.get(() -> ui.session.document().selection().notes().size())).isEqualTo(67);
     Note first = notes().get(0);
-    ui.run(() -> ui.session.document().select(Set.of(first.id())));
+    ui.run(() -> ui.session.document().select(Selection.ofNotes(Set.of(first.id()))));
     type(KeyCode.ESCAPE);
     type(KeyCode.RIGHT);
     type(KeyCode.SHIFT, KeyCode.UP);
@@ -190,7 +192,7 @@ class HeadlessWindowTest extends HeadlessWindow {
     Node bench = ui.node("bench");
     Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
     drag(b.getMinX() + 60, b.getMinY() + 26, b.getMaxX() - 20, b.getMaxY() - 20);
-    int selected = ui.get(() -> ui.session.document().selection().size());
+    int selected = ui.get(() -> ui.session.document().selection().notes().size());
     assertThat(selected).as("the eight bars in sight").isBetween(25, 40);
     List<Note> before = notes();
     drag(
@@ -198,7 +200,7 @@ class HeadlessWindowTest extends HeadlessWindow {
         b.getMinY() + 2 + b.getHeight() / 2,
         b.getMinX() + 56,
         b.getMinY() + 2 + b.getHeight() / 2);
-    assertThat(ui.get(() -> ui.session.document().selection())).isEmpty();
+    assertThat(ui.get(() -> ui.session.document().selection().notes())).isEmpty();
     assertThat(notes()).isEqualTo(before);
   }
 
@@ -211,11 +213,11 @@ class HeadlessWindowTest extends HeadlessWindow {
     Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
     double x = b.getMinX() + 60;
     double y = b.getMinY() + 30;
-    while (ui.get(() -> ui.session.document().selection()).isEmpty() && y < b.getMaxY()) {
+    while (ui.get(() -> ui.session.document().selection().notes()).isEmpty() && y < b.getMaxY()) {
       y += 5;
       drag(x, y, x, y);
     }
-    assertThat(ui.get(() -> ui.session.document().selection())).containsExactly(first.id());
+    assertThat(ui.get(() -> ui.session.document().selection().notes())).containsExactly(first.id());
     double sixteenth = (b.getWidth() - 64) / (8 * 16);
     drag(x, y, x + 2.2 * sixteenth, y);
     assertThat(find(first.id()).onset()).isEqualTo(first.onset() + 480);
@@ -237,17 +239,17 @@ class HeadlessWindowTest extends HeadlessWindow {
           ui.session.edit(
               "Chord", s -> NoteEdits.add(s, track, List.of(chord), new TickRange(0, 15_360)));
           ((BenchView) ui.node("bench")).fit();
-          ui.session.document().selectAll();
+          ui.session.document().select(NoteRule.ALL);
         });
     BenchView bench = (BenchView) ui.node("bench");
     Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
     double x = b.getMinX() + BenchView.RAIL_WIDTH + (b.getWidth() - 64) * 400 / 15_360;
     double y = b.getMinY() + 30;
-    Set<NoteId> all = ui.get(() -> ui.session.document().selection());
+    Set<NoteId> all = ui.get(() -> ui.session.document().selection().notes());
     while (!ui.get(bench::isHolding) && y < b.getMaxY()) {
       y += 5;
       double at = y;
-      ui.run(() -> ui.session.document().select(all));
+      ui.run(() -> ui.session.document().select(Selection.ofNotes(all)));
       ui.run(() -> robot.mouseMove(x, at));
       ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
       if (!ui.get(bench::isHolding)) {

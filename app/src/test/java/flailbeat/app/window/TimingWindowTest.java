@@ -80,11 +80,11 @@ class TimingWindowTest extends HeadlessWindow {
     ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
     move(histogram, 0.98, 0.5);
     ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-    int selected = ui.get(() -> ui.session.document().selection().size());
+    int selected = ui.get(() -> ui.session.document().selection().notes().size());
     assertThat(selected).isBetween(5, 60);
     assertThat(ui.text("scope")).isEqualTo(selected + " selected");
     click(histogram, 0.5, 0.5);
-    assertThat(ui.get(() -> ui.session.document().selection())).isEmpty();
+    assertThat(ui.get(() -> ui.session.document().selection().notes())).isEmpty();
   }
 
   @Test

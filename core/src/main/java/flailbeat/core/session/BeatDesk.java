@@ -2,7 +2,6 @@ package flailbeat.core.session;
 
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.quantize.PhraseBeat;
@@ -11,8 +10,6 @@ import flailbeat.core.quantize.beat.BeatGuess;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * The beat of a phrase that was played with no click: the best few ways to hear it, shown as bar
@@ -33,8 +30,8 @@ public final class BeatDesk {
     this.conductor = conductor;
     this.changes = changes;
     changes.listen(
-        aspect -> {
-          if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
+        change -> {
+          if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
             leave();
           }
         });
@@ -55,7 +52,7 @@ public final class BeatDesk {
   }
 
   Notice find() {
-    List<Note> notes = document.notesInHand();
+    List<Note> notes = document.scope().notes();
     PhraseBeat asked = new PhraseBeat(document.song(), notes);
     guesses = asked.guesses();
     phrase = Optional.of(asked);
@@ -114,8 +111,8 @@ public final class BeatDesk {
         accents[i] = i % guess.beatsPerBar() == 0;
       }
       Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
-      Set<NoteId> ids = document.notesInHand().stream().map(Note::id).collect(Collectors.toSet());
-      conductor.playWith(NoteEdits.restorePlayed(alone, ids), ClickTrack.of(nanos, accents));
+      conductor.playWith(
+          NoteEdits.restorePlayed(alone, document.scope().ids()), ClickTrack.of(nanos, accents));
     }
   }
 

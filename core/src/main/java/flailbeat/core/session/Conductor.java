@@ -440,26 +440,24 @@ public final class Conductor {
     }
   }
 
-  private void onChange(Aspect aspect) {
-    switch (aspect) {
-      case SONG -> {
-        live.follow(clock.nanoTime());
-        endWhatCannotFollow();
-        playback.followSong();
-        repeater.followSong(clock.nanoTime());
-      }
-      case CHOICE -> live.follow(clock.nanoTime());
-      case TIMING -> comparison.followPlan();
-      case KEYS -> repeater.setVelocity(performer.hands().velocity());
-      case LOOP -> {
-        if (!transport.isRecording() && !playback.isFixed()) {
-          playback.followLoop();
-          repeater.rebase(clock.nanoTime());
-        }
-      }
-      default -> {
-        // Nothing of it is heard.
-      }
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
+      live.follow(clock.nanoTime());
+    }
+    if (change.isOf(Aspect.SONG)) {
+      endWhatCannotFollow();
+      playback.followSong();
+      repeater.followSong(clock.nanoTime());
+    }
+    if (change.isOf(Aspect.TIMING)) {
+      comparison.followPlan();
+    }
+    if (change.isOf(Aspect.KEYS)) {
+      repeater.setVelocity(performer.hands().velocity());
+    }
+    if (change.isOf(Aspect.LOOP) && !transport.isRecording() && !playback.isFixed()) {
+      playback.followLoop();
+      repeater.rebase(clock.nanoTime());
     }
   }
 }

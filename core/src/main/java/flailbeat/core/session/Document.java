@@ -1,36 +1,36 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.History;
-import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Scope;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.nio.file.Path;
-import java.util.Collections;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 
 /** The open song with its history, its file, and what is chosen in it. */
 public final class Document {
   private final Changes changes;
   private History<Song> history = new History<>(Song.empty());
   private Optional<Path> file = Optional.empty();
-  private Set<NoteId> selection = Set.of();
+  private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
   private long chosenClipAt;
   private int openings;
   private long nextId = song().nextId();
+  private Scope scope;
+  private ScopeKey scopeKey;
 
   Document(Changes changes) {
     this.changes = changes;
     this.chosenTrack = song().tracks().get(0).id();
+    changes.of(this::song);
   }
 
   public Song song() {
@@ -43,11 +43,10 @@ public final class Document {
     nextId = song.nextId();
     openings++;
     file = from;
-    selection = Set.of();
+    selection = Selection.NONE;
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
-    changes.fire(Aspect.SONG);
-    changes.fire(Aspect.CHOICE);
+    changes.fire(Aspect.SONG, Aspect.CHOICE);
   }
 
   /** How many songs were opened: another number is another song. */
@@ -132,7 +131,6 @@ public final class Document {
     if (!id.equals(chosenTrack) && song().track(id).isPresent()) {
       chosenTrack = id;
       chosenClipAt = 0;
-      selection = Set.of();
       changes.fire(Aspect.CHOICE);
     }
   }
@@ -161,38 +159,49 @@ public final class Document {
     }
   }
 
-  /** The notes that are selected, by name. */
-  public Set<NoteId> selection() {
+  /** What is selected, on whatever track. */
+  public Selection selection() {
     return selection;
   }
 
-  public void select(Set<NoteId> ids) {
-    if (!selection.equals(ids)) {
-      selection = Collections.unmodifiableSet(new HashSet<>(ids));
+  public void select(Selection value) {
+    if (!selection.equals(value)) {
+      selection = value;
       changes.fire(Aspect.CHOICE);
     }
   }
 
-  /** Selects the notes of the chosen track. */
-  public void selectAll() {
-    select(track().notes().stream().map(Note::id).collect(Collectors.toSet()));
+  /** Selects the notes of the chosen track that a rule names. */
+  public void select(NoteRule rule) {
+    select(Selection.of(rule.of(track())));
   }
 
-  /** The selected notes of the chosen track or, when there are none, those of the chosen clip. */
-  public List<Note> notesInHand() {
-    if (!selection.isEmpty()) {
-      return NoteEdits.find(track(), selection);
+  /** What commands work on now. */
+  public Scope scope() {
+    Track track = track();
+    Optional<Clip> clip = clip();
+    ScopeKey key = new ScopeKey(song(), track.id(), clip.map(Clip::id), selection);
+    if (!key.isSameAs(scopeKey)) {
+      scope = new Scope(song(), track, clip, selection);
+      scopeKey = key;
     }
-    return clip().map(c -> c.placed().notes()).orElse(List.of());
+    return scope;
   }
 
-  /** A selection of notes that are gone would move nothing: it is trimmed. */
+  /** What a scope was made of. */
+  private record ScopeKey(Song song, TrackId track, Optional<ClipId> clip, Selection selection) {
+    boolean isSameAs(ScopeKey other) {
+      return other != null
+          && song == other.song
+          && selection == other.selection
+          && track.equals(other.track)
+          && clip.equals(other.clip);
+    }
+  }
+
+  /** A selection of what is gone would move nothing: it is trimmed. */
   private void afterSongChanged() {
-    if (!selection.isEmpty()) {
-      Set<NoteId> alive =
-          NoteEdits.find(song(), selection).stream().map(Note::id).collect(Collectors.toSet());
-      selection = alive.size() == selection.size() ? selection : alive;
-    }
+    selection = selection.aliveIn(song());
     chosenTrack = track().id();
     changes.fire(Aspect.SONG);
   }

@@ -21,8 +21,8 @@ public final class DoubtWalk {
     this.changes = changes;
     this.audition = audition;
     changes.listen(
-        aspect -> {
-          if (on && (aspect == Aspect.SONG || aspect == Aspect.CHOICE)) {
+        change -> {
+          if (on && change.isOf(Aspect.SONG, Aspect.CHOICE)) {
             leave();
           }
         });
@@ -138,8 +138,7 @@ public final class DoubtWalk {
   public Optional<Notice> leave() {
     on = false;
     audition.end();
-    changes.fire(Aspect.KEYS);
-    changes.fire(Aspect.TIMING);
+    changes.fire(Aspect.KEYS, Aspect.TIMING);
     return Optional.empty();
   }
 }

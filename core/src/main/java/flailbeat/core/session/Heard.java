@@ -1,13 +1,11 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
-import java.util.stream.Collectors;
 
 /** Works out what is to be heard: of the song as it stands, with the click. */
 final class Heard {
@@ -68,9 +66,7 @@ final class Heard {
     Song song = sweeper.swept(recorder.silenced(document.song()));
     return switch (version) {
       case STANDING -> song;
-      case PLAYED ->
-          NoteEdits.restorePlayed(
-              song, document.notesInHand().stream().map(Note::id).collect(Collectors.toSet()));
+      case PLAYED -> NoteEdits.restorePlayed(song, document.scope().ids());
       case QUANTIZED -> timing.carriedOut(song);
     };
   }

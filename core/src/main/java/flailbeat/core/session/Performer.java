@@ -78,8 +78,7 @@ public final class Performer {
   public void setLayout(KeyLayout value) {
     releaseKeys(clock.nanoTime());
     layout = value;
-    changes.fire(Aspect.LAYOUT);
-    changes.fire(Aspect.KEYS);
+    changes.fire(Aspect.LAYOUT, Aspect.KEYS);
   }
 
   /** A key goes down at a moment of the clock's. */
@@ -130,8 +129,7 @@ public final class Performer {
   /** Chooses how hard keys are struck. */
   public void setTouch(Touch value) {
     hands.setTouch(value);
-    changes.fire(Aspect.KEYS);
-    changes.fire(Aspect.SETTINGS);
+    changes.fire(Aspect.KEYS, Aspect.SETTINGS);
   }
 
   /** Chooses how the bend behaves. */
@@ -209,8 +207,7 @@ public final class Performer {
     tonic = newTonic;
     scale = newScale;
     hands.setArrangement(Arrangement.of(kind, tonic, scale));
-    changes.fire(Aspect.KEYS);
-    changes.fire(Aspect.SETTINGS);
+    changes.fire(Aspect.KEYS, Aspect.SETTINGS);
   }
 
   /** The pitch class of the key that arrangements are in which have one. */

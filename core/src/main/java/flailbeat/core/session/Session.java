@@ -127,7 +127,8 @@ public final class Session {
 
   /** Takes a groove from the notes in hand, as they stand, over one or two bars. */
   public void takeGroove(String name, int bars) {
-    Groove groove = Groove.from(document.notesInHand(), snap, song().meters(), bars, name.strip());
+    Groove groove =
+        Groove.from(document.scope().notes(), snap, song().meters(), bars, name.strip());
     timing.setSettings(timing.settings().withGroove(groove));
     tell(
         new Notice(
@@ -251,7 +252,7 @@ public final class Session {
   /** Goes round the bars of the notes in hand. */
   public void loopNotesInHand() {
     if (!refusedWhileRecording()) {
-      conductor.looping().chooseAround(document.notesInHand());
+      conductor.looping().chooseAround(document.scope().notes());
       tellLoop();
     }
   }
@@ -442,12 +443,12 @@ public final class Session {
       stop();
       return;
     }
-    if (document.notesInHand().isEmpty()) {
+    if (document.scope().notes().isEmpty()) {
       tell(new Notice("There are no notes here to compare", false));
       return;
     }
     if (conductor.looping().active().isEmpty()) {
-      conductor.looping().chooseAround(document.notesInHand());
+      conductor.looping().chooseAround(document.scope().notes());
     }
     conductor.compareRounds();
     tell(new Notice("One round as played, the next as quantized. Space stops", false));

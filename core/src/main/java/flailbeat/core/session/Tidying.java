@@ -1,7 +1,7 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.NoteRule;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -12,6 +12,7 @@ import flailbeat.core.quantize.QuantizeSettings;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** The commands that change timing, each one undo step and a line that says what it did. */
@@ -32,28 +33,43 @@ final class Tidying {
 
   /** Carries the plan out. */
   Notice apply() {
-    QuantizePlan todo = timing.plan();
-    if (todo.notes().isEmpty()) {
+    List<OnTrack> todo = inScope(timing::planInScope);
+    if (todo.stream().allMatch(t -> t.plan().notes().isEmpty())) {
       return new Notice("There are no notes here to quantize", false);
     }
-    if (todo.moved() == 0) {
+    int moved = todo.stream().mapToInt(t -> t.plan().moved()).sum();
+    if (moved == 0) {
       return NOTHING_TO_MOVE;
     }
-    TrackId track = document.track().id();
-    document.edit("Quantize to " + grid(), s -> timing.carriedOut(todo, s, track));
-    return new Notice(
-        "Quantized " + Notice.notes(todo.moved()) + " to " + grid() + besides(todo), false);
+    document.edit("Quantize to " + grid(), s -> carriedOut(todo, s));
+    return new Notice("Quantized " + Notice.notes(moved) + " to " + grid() + besides(todo), false);
+  }
+
+  private record OnTrack(TrackId track, QuantizePlan plan) {}
+
+  private List<OnTrack> inScope(Function<Track, QuantizePlan> planner) {
+    return document.scope().tracks().stream()
+        .map(t -> new OnTrack(t.id(), planner.apply(t)))
+        .toList();
+  }
+
+  private Song carriedOut(List<OnTrack> todo, Song song) {
+    Song result = song;
+    for (OnTrack each : todo) {
+      result = timing.carriedOut(each.plan(), result, each.track());
+    }
+    return result;
   }
 
   private String grid() {
     return timing.settings().grid().toString();
   }
 
-  private static String besides(QuantizePlan plan) {
-    int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
+  private static String besides(List<OnTrack> todo) {
+    int taken = todo.stream().mapToInt(t -> t.plan().count(NotePlan.Outcome.LINE_TAKEN)).sum();
     String text =
         taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
-    int trimmed = plan.trimmed();
+    int trimmed = todo.stream().mapToInt(t -> t.plan().trimmed()).sum();
     return trimmed == 0
         ? text
         : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
@@ -111,20 +127,16 @@ final class Tidying {
   }
 
   private void carryOut(String label, QuantizeSettings how) {
-    QuantizePlan todo = timing.planWith(how);
-    document.edit(label, s -> timing.carriedOut(todo, s, document.track().id()));
+    List<OnTrack> todo = inScope(t -> timing.planWith(how, t));
+    document.edit(label, s -> carriedOut(todo, s));
   }
 
   /** Selects every note of the track that has a pitch of those in hand. */
   Notice selectSamePitches() {
     Set<Integer> pitches =
-        document.notesInHand().stream().map(Note::pitch).collect(Collectors.toSet());
-    Set<NoteId> alike =
-        document.track().notes().stream()
-            .filter(n -> pitches.contains(n.pitch()))
-            .map(Note::id)
-            .collect(Collectors.toSet());
-    document.select(alike);
-    return new Notice("Selected " + Notice.notes(alike.size()) + " of these pitches", false);
+        document.scope().notes().stream().map(Note::pitch).collect(Collectors.toSet());
+    document.select(new NoteRule.OfPitches(pitches));
+    int alike = document.selection().notes().size();
+    return new Notice("Selected " + Notice.notes(alike) + " of these pitches", false);
   }
 }

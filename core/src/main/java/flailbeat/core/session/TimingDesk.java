@@ -1,5 +1,7 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.Scope;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
@@ -18,7 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -43,7 +45,8 @@ public final class TimingDesk {
   private final Map<NoteId, Long> decided = new HashMap<>();
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private QuantizePlan plan = QuantizePlan.NONE;
-  private boolean stale = true;
+  private Optional<Request> plannedFor = Optional.empty();
+  private int decisions;
   private boolean calibrated;
   private Version version = Version.STANDING;
   private int openings;
@@ -51,13 +54,6 @@ public final class TimingDesk {
   TimingDesk(Document document, Changes changes) {
     this.document = document;
     this.changes = changes;
-    changes.listen(
-        aspect -> {
-          if (aspect == Aspect.SONG || aspect == Aspect.CHOICE) {
-            forgetDecisionsOfAnotherSong();
-            refresh();
-          }
-        });
   }
 
   public QuantizeSettings settings() {
@@ -71,7 +67,7 @@ public final class TimingDesk {
         decided.clear();
       }
       settings = value;
-      refresh();
+      changes.fire(Aspect.TIMING);
     }
   }
 
@@ -85,7 +81,7 @@ public final class TimingDesk {
   void setCalibrated(boolean value) {
     if (calibrated != value) {
       calibrated = value;
-      refresh();
+      changes.fire(Aspect.TIMING);
     }
   }
 
@@ -131,7 +127,8 @@ public final class TimingDesk {
   /** Decides on the line of some notes, whatever seemed likelier. */
   void decide(List<NotePlan> notes, long line) {
     notes.forEach(n -> decided.put(n.note().id(), line));
-    refresh();
+    decisions++;
+    changes.fire(Aspect.TIMING);
   }
 
   /** Understands the whole in another way: with the lag that it would mean. */
@@ -150,9 +147,19 @@ public final class TimingDesk {
   }
 
   /** What other settings would do to the notes in hand. */
-  QuantizePlan planWith(QuantizeSettings how) {
+  QuantizePlan planWith(QuantizeSettings how, Track track) {
     Song song = document.song();
-    return Quantizer.of(how, song.tempos(), song.meters()).plan(document.notesInHand(), others());
+    Scope scope = document.scope();
+    return Quantizer.of(how, song.tempos(), song.meters())
+        .plan(scope.notesOf(track), scope.othersOf(track));
+  }
+
+  /** What would be done to the notes of a track that are in scope. */
+  QuantizePlan planInScope(Track track) {
+    Scope scope = document.scope();
+    return track.equals(document.track())
+        ? plan()
+        : quantizer(document.song()).plan(scope.notesOf(track), scope.othersOf(track), decided);
   }
 
   /** What would be done to all notes of a track. */
@@ -163,7 +170,7 @@ public final class TimingDesk {
   /** The grids ranked by how well they explain the notes in hand, the likeliest first. */
   public List<WhichGrid.Match> rankGrids() {
     Song song = document.song();
-    return new WhichGrid(informed(), song.tempos(), song.meters()).rank(document.notesInHand());
+    return new WhichGrid(informed(), song.tempos(), song.meters()).rank(document.scope().notes());
   }
 
   /** Selects those of the notes in hand that were played between so many ms off their lines. */
@@ -171,10 +178,11 @@ public final class TimingDesk {
     List<NotePlan> all = plan().notes();
     double[] off = plan().timing().deviationsMs();
     document.select(
-        IntStream.range(0, all.size())
-            .filter(i -> off[i] >= fromMs && off[i] <= toMs)
-            .mapToObj(i -> all.get(i).note().id())
-            .collect(Collectors.toSet()));
+        Selection.of(
+            IntStream.range(0, all.size())
+                .filter(i -> off[i] >= fromMs && off[i] <= toMs)
+                .mapToObj(i -> all.get(i).note())
+                .toList()));
   }
 
   /** How early or late each place of the bar was played in the mean. */
@@ -210,29 +218,25 @@ public final class TimingDesk {
     }
   }
 
-  private void refresh() {
-    stale = true;
-    changes.fire(Aspect.TIMING);
+  /** What a plan is made of: of another it would be another. */
+  private record Request(Song song, Scope scope, QuantizeSettings settings, int decisions) {
+    boolean isSameAs(Request other) {
+      return song == other.song
+          && scope == other.scope
+          && decisions == other.decisions
+          && settings.equals(other.settings);
+    }
   }
 
   private void update() {
-    if (stale) {
-      stale = false;
-      Song song = document.song();
+    forgetDecisionsOfAnotherSong();
+    Song song = document.song();
+    Request wanted = new Request(song, document.scope(), informed(), decisions);
+    if (plannedFor.filter(wanted::isSameAs).isEmpty()) {
+      plannedFor = Optional.of(wanted);
       plan =
           Quantizer.of(informed(), song.tempos(), song.meters(), memory)
-              .plan(document.notesInHand(), others(), decided);
+              .plan(wanted.scope().notes(), wanted.scope().othersOf(document.track()), decided);
     }
-  }
-
-  /** The notes of the chosen track that are not in hand. */
-  private List<Note> others() {
-    List<Note> all = document.track().notes();
-    List<Note> inHand = document.notesInHand();
-    if (inHand.size() == all.size()) {
-      return List.of();
-    }
-    Set<NoteId> ids = inHand.stream().map(Note::id).collect(Collectors.toSet());
-    return all.stream().filter(n -> !ids.contains(n.id())).toList();
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Clip;
@@ -106,10 +107,10 @@ class AnySessionTest {
   }
 
   private void move(Random random) {
-    session.document().selectAll();
+    session.document().select(NoteRule.ALL);
     NoteMove move =
         new NoteMove(
-            session.document().selection(),
+            session.document().selection().notes(),
             random.nextLong(-20_000, 20_000),
             random.nextInt(5) - 2);
     session.edit(move.label(), move);

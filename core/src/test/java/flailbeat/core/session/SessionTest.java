@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
@@ -94,7 +96,7 @@ class SessionTest {
         .changes()
         .listen(
             a -> {
-              if (a == Aspect.TRANSPORT) {
+              if (a.isOf(Aspect.TRANSPORT)) {
                 told.add(conductor.transport().state());
               }
             });
@@ -281,8 +283,8 @@ class SessionTest {
     session.open(HarbourLamps.song(), Optional.empty());
     session.playOrStop();
     int before = player.plan().size();
-    session.document().selectAll();
-    Set<NoteId> ids = session.document().selection();
+    session.document().select(NoteRule.ALL);
+    Set<NoteId> ids = session.document().selection().notes();
     session.edit("Delete", s -> NoteEdits.delete(s, ids));
     assertThat(player.log).contains("replace");
     assertThat(player.plan().size()).isEqualTo(before - 2 * ids.size());
@@ -305,13 +307,13 @@ class SessionTest {
   void a_selection_outlives_undo_and_quantizing_and_limits_it() {
     recordEight();
     NoteId second = notes().get(1).id();
-    session.document().select(Set.of(second));
+    session.document().select(Selection.ofNotes(Set.of(second)));
     session.quantize();
     assertThat(notes()).filteredOn(n -> n.playedOff() != 0 && n.onset() > 0).hasSize(1);
     session.undo();
-    assertThat(session.document().selection()).containsExactly(second);
+    assertThat(session.document().selection().notes()).containsExactly(second);
     session.undo();
-    assertThat(session.document().selection()).isEmpty();
+    assertThat(session.document().selection().notes()).isEmpty();
   }
 
   @Test
@@ -374,9 +376,9 @@ class SessionTest {
     }
     Track track = session.document().track();
     session.edit("Many", s -> NoteEdits.add(s, track.id(), many, new TickRange(0, 5_000_000)));
-    session.document().selectAll();
+    session.document().select(NoteRule.ALL);
     session.quantize();
-    Set<NoteId> all = session.document().selection();
+    Set<NoteId> all = session.document().selection().notes();
     session.edit("Move", s -> NoteEdits.move(s, all, 240, 0));
     assertThat(session.song().noteCount()).isEqualTo(100_008);
     session.undo();
@@ -437,11 +439,11 @@ class SessionTest {
         .changes()
         .listen(
             a -> {
-              if (a == Aspect.SONG) {
+              if (a.isOf(Aspect.SONG)) {
                 throw new IllegalStateException("a picture failed");
               }
             });
-    session.changes().listen(heard::add);
+    session.changes().listen(c -> heard.addAll(c.aspects()));
     recordEight();
     assertThat(notes()).as("nothing is lost").hasSize(8);
     assertThat(heard).contains(Aspect.SONG, Aspect.PASS, Aspect.TRANSPORT);

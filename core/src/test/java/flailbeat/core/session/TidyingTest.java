@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
@@ -118,7 +119,9 @@ class TidyingTest {
     Path file = folder.resolve("lamps.flail");
     SongFiles.write(session.song(), file);
     session.open(SongFiles.read(file).song(), Optional.of(file));
-    session.document().select(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id()));
+    session
+        .document()
+        .select(Selection.ofNotes(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id())));
     session.bringBackPlayed();
     assertThat(lamps().get(4).onset()).isEqualTo(played.get(4));
     assertThat(lamps().get(7).onset()).isEqualTo(played.get(7));
@@ -158,9 +161,9 @@ class TidyingTest {
   @Test
   void a_stretch_of_the_histogram_selects_its_notes() {
     session.timing().selectDeviating(60, Double.MAX_VALUE);
-    assertThat(session.document().selection()).isNotEmpty().hasSizeLessThan(20);
+    assertThat(session.document().selection().notes()).isNotEmpty().hasSizeLessThan(20);
     double[] off = session.timing().plan().timing().deviationsMs();
-    assertThat(off).hasSize(session.document().selection().size());
+    assertThat(off).hasSize(session.document().selection().notes().size());
   }
 
   /** Eighths at 120 bpm, all 83 ms late, or else 42 ms early of the sixteenths that follow. */
@@ -224,11 +227,11 @@ class TidyingTest {
 
   @Test
   void notes_of_the_same_pitches_are_selected() {
-    session.document().select(java.util.Set.of(lamps().get(0).id()));
+    session.document().select(Selection.ofNotes(java.util.Set.of(lamps().get(0).id())));
     session.selectSamePitches();
     int pitch = lamps().get(0).pitch();
     long alike = lamps().stream().filter(n -> n.pitch() == pitch).count();
-    assertThat(session.document().selection()).hasSize((int) alike);
+    assertThat(session.document().selection().notes()).hasSize((int) alike);
   }
 
   @Test

@@ -85,7 +85,7 @@ final class FeelPart extends DeskPart {
   }
 
   private void take(int bars) {
-    if (!session().document().notesInHand().isEmpty()) {
+    if (!session().document().scope().notes().isEmpty()) {
       session().takeGroove(session().document().track().name(), bars);
     }
   }

@@ -77,7 +77,7 @@ final class LinesPart extends DeskPart {
   /** Ranks the grids; they are shown until other notes are in hand. */
   void askWhichGrid() {
     matches = session().timing().rankGrids();
-    rankedFor = session().document().notesInHand();
+    rankedFor = session().document().scope().notes();
     refresh();
   }
 
@@ -104,7 +104,7 @@ final class LinesPart extends DeskPart {
   }
 
   private void showRanked() {
-    boolean stale = !session().document().notesInHand().equals(rankedFor);
+    boolean stale = !session().document().scope().notes().equals(rankedFor);
     ranked.getChildren().clear();
     ranked.setManaged(!stale);
     if (stale) {

@@ -4,6 +4,8 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Histogram;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
+import flailbeat.core.edit.Scope;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
@@ -16,7 +18,6 @@ import flailbeat.core.session.TimingDesk;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -103,12 +104,15 @@ public final class TimingDeskView extends VBox {
     session
         .changes()
         .listen(
-            aspect -> {
-              if (aspect == Aspect.TIMING) {
+            change -> {
+              if (change.isOf(Aspect.TIMING)) {
                 refresh();
-              } else if (aspect == Aspect.TRANSPORT) {
+                return;
+              }
+              if (change.isOf(Aspect.TRANSPORT)) {
                 rounds.setSelected(session.conductor().isComparing());
-              } else if (aspect == Aspect.SETTINGS) {
+              }
+              if (change.isOf(Aspect.SETTINGS)) {
                 part(shown).refresh();
               }
             });
@@ -175,7 +179,7 @@ public final class TimingDeskView extends VBox {
   /** A stretch of the histogram selects its notes; a click there takes the whole clip again. */
   private void brushed(double fromMs, double toMs) {
     if (fromMs == toMs) {
-      session.document().select(Set.of());
+      session.document().select(Selection.NONE);
     } else {
       session.timing().selectDeviating(fromMs, toMs);
     }
@@ -215,7 +219,7 @@ public final class TimingDeskView extends VBox {
 
   private String scopeText(QuantizePlan plan) {
     int n = plan.notes().size();
-    boolean selected = !session.document().selection().isEmpty();
+    boolean selected = session.document().scope().kind() == Scope.Kind.SELECTION;
     return selected ? n + " selected" : n == 0 ? "no notes yet" : "the clip, " + Notice.notes(n);
   }
 

@@ -1,0 +1,105 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a command works on: the selection, if any of its notes is on the chosen track, with all that
+ * is selected on others; else the chosen clip; else the chosen track.
+ */
+public final class Scope {
+  /** How it came about. */
+  public enum Kind {
+    SELECTION,
+    CLIP,
+    TRACK
+  }
+
+  private final Kind kind;
+  private final Track track;
+  private final List<Note> notes;
+  private final List<Track> tracks;
+  private final Selection selection;
+
+  /**
+   * The scope in a song.
+   *
+   * @param track the chosen one
+   * @param clip the chosen one, on that track
+   */
+  public Scope(Song song, Track track, Optional<Clip> clip, Selection selection) {
+    List<Note> selected = NoteEdits.find(track, selection.notes());
+    this.track = track;
+    this.selection = selection;
+    if (!selected.isEmpty()) {
+      kind = Kind.SELECTION;
+      notes = selected;
+    } else {
+      kind = clip.isPresent() ? Kind.CLIP : Kind.TRACK;
+      notes = clip.map(c -> c.placed().notes()).orElseGet(track::notes);
+    }
+    tracks = kind == Kind.SELECTION ? touched(song) : List.of(track);
+  }
+
+  private List<Track> touched(Song song) {
+    List<Track> result = new ArrayList<>();
+    for (Track each : song.tracks()) {
+      if (each == track || !NoteEdits.find(each, selection.notes()).isEmpty()) {
+        result.add(each);
+      }
+    }
+    return List.copyOf(result);
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+
+  /** The notes of the chosen track that are in it, in song time and in order. */
+  public List<Note> notes() {
+    return notes;
+  }
+
+  /** The tracks that it reaches onto, in the song's order. */
+  public List<Track> tracks() {
+    return tracks;
+  }
+
+  /** The notes of one of its tracks that are in it, in song time and in order. */
+  public List<Note> notesOf(Track each) {
+    return each == track ? notes : NoteEdits.find(each, selection.notes());
+  }
+
+  /** The other notes of one of its tracks. */
+  public List<Note> othersOf(Track each) {
+    Set<NoteId> inside = ids(notesOf(each));
+    return inside.size() == each.noteCount()
+        ? List.of()
+        : each.notes().stream().filter(n -> !inside.contains(n.id())).toList();
+  }
+
+  /** The ids of the notes of the chosen track that are in it. */
+  public Set<NoteId> ids() {
+    return ids(notes);
+  }
+
+  /** The selection, if any of it is on the chosen track: a command means nothing out of sight. */
+  public Selection selected() {
+    boolean inSight = kind == Kind.SELECTION || !selection.on(track).isEmpty();
+    return inSight ? selection : Selection.NONE;
+  }
+
+  private static Set<NoteId> ids(List<Note> notes) {
+    Set<NoteId> ids = HashSet.newHashSet(notes.size());
+    notes.forEach(n -> ids.add(n.id()));
+    return ids;
+  }
+}
