@@ -53,7 +53,7 @@ public final class FileActions implements GrooveFiles {
 
   /** What was done to the song while a file was read is not lost: it is asked about. */
   private void unlessChanged(Song before, Runnable then) {
-    session.stop();
+    session.run().stop();
     if (session.song() == before) {
       then.run();
     } else {
@@ -64,7 +64,7 @@ public final class FileActions implements GrooveFiles {
   private void opened(Path file, Opened opened) {
     int notes = opened.song().noteCount();
     if (!opened.isSound() && !prompts.takeDamaged(opened.damage(), opened.loss(), notes)) {
-      session.tell(new Notice("Not opened: " + file + ": " + opened.damage(), true));
+      session.notices().tell(new Notice("Not opened: " + file + ": " + opened.damage(), true));
       return;
     }
     boolean project = file.toString().endsWith(".flail");
@@ -74,12 +74,14 @@ public final class FileActions implements GrooveFiles {
     }
     String damage = opened.isSound() ? "" : "; damaged, " + opened.loss();
     List<String> told = new ArrayList<>(opened.remarks());
-    session.silentTracks().ifPresent(told::add);
+    session.editing().silentTracks().ifPresent(told::add);
     String remarks = told.isEmpty() ? "" : "; " + String.join("; ", told);
-    session.tell(
-        new Notice(
-            "Opened " + file.getFileName() + ", " + notes + " notes" + damage + remarks,
-            !opened.isSound()));
+    session
+        .notices()
+        .tell(
+            new Notice(
+                "Opened " + file.getFileName() + ", " + notes + " notes" + damage + remarks,
+                !opened.isSound()));
   }
 
   /** Saves to the song's file, or asks for one. */
@@ -106,7 +108,7 @@ public final class FileActions implements GrooveFiles {
   }
 
   private void write(Path file, Optional<Runnable> then) {
-    session.stop();
+    session.run().stop();
     Song song = titled(file);
     Song whole = session.document().toWrite();
     background.run(
@@ -117,7 +119,7 @@ public final class FileActions implements GrooveFiles {
         },
         written -> {
           session.document().saved(file, written);
-          session.tell(new Notice("Saved " + file.getFileName(), false));
+          session.notices().tell(new Notice("Saved " + file.getFileName(), false));
           then.ifPresent(this::afterUnsavedWork);
         },
         e -> failed(file, e));
@@ -127,7 +129,7 @@ public final class FileActions implements GrooveFiles {
   private Song titled(Path file) {
     if (session.song().title().equals(Song.empty().title())) {
       String title = SongFiles.titleOf(file);
-      session.edit("Name the song", s -> s.withTitle(title));
+      session.editing().edit("Name the song", s -> s.withTitle(title));
     }
     return session.song();
   }
@@ -142,14 +144,18 @@ public final class FileActions implements GrooveFiles {
                   "Exporting " + file.getFileName(),
                   () -> SongFiles.write(song, file),
                   lost ->
-                      session.tell(
-                          new Notice(
-                              "Exported "
-                                  + song.noteCount()
-                                  + " notes to "
-                                  + file.getFileName()
-                                  + lost.stream().map(l -> "; " + l).collect(Collectors.joining()),
-                              false)),
+                      session
+                          .notices()
+                          .tell(
+                              new Notice(
+                                  "Exported "
+                                      + song.noteCount()
+                                      + " notes to "
+                                      + file.getFileName()
+                                      + lost.stream()
+                                          .map(l -> "; " + l)
+                                          .collect(Collectors.joining()),
+                                  false)),
                   e -> failed(file, e));
             });
   }
@@ -165,7 +171,7 @@ public final class FileActions implements GrooveFiles {
                     () -> GrooveFile.read(file),
                     groove -> {
                       session.timing().setSettings(session.timing().settings().withGroove(groove));
-                      session.tell(new Notice("Groove \"" + groove.name() + "\"", false));
+                      session.notices().tell(new Notice("Groove \"" + groove.name() + "\"", false));
                     },
                     e -> failed(file, e)));
   }
@@ -174,7 +180,9 @@ public final class FileActions implements GrooveFiles {
   public void saveGroove() {
     Groove groove = session.timing().settings().groove();
     if (groove.isNone()) {
-      session.tell(new Notice("There is no groove yet: take one from notes first", false));
+      session
+          .notices()
+          .tell(new Notice("There is no groove yet: take one from notes first", false));
       return;
     }
     prompts
@@ -187,13 +195,14 @@ public final class FileActions implements GrooveFiles {
                       GrooveFile.write(groove, file);
                       return groove;
                     },
-                    saved -> session.tell(new Notice("Saved " + file.getFileName(), false)),
+                    saved ->
+                        session.notices().tell(new Notice("Saved " + file.getFileName(), false)),
                     e -> failed(file, e)));
   }
 
   /** Does something that loses unsaved work, after asking about it. */
   public void afterUnsavedWork(Runnable then) {
-    session.stop();
+    session.run().stop();
     if (!session.document().hasUnsavedWork()) {
       then.run();
       return;
@@ -212,6 +221,6 @@ public final class FileActions implements GrooveFiles {
   }
 
   private void failed(Path file, IOException e) {
-    session.tell(new Notice(SongFiles.describe(file, e), true));
+    session.notices().tell(new Notice(SongFiles.describe(file, e), true));
   }
 }

@@ -81,7 +81,7 @@ public final class HabitKeeper {
     } catch (IOException | RuntimeException e) {
       LOG.warn("Starting with standard settings", e);
       String said = "Starting with standard settings: " + e.getMessage();
-      found = () -> session.tell(new Notice(said, true));
+      found = () -> session.notices().tell(new Notice(said, true));
     }
     Runnable set = found;
     Platform.runLater(
@@ -135,7 +135,7 @@ public final class HabitKeeper {
     kept = Optional.empty();
     if (!faultTold) {
       faultTold = true;
-      session.tell(new Notice("Your settings cannot be kept in " + file, true));
+      session.notices().tell(new Notice("Your settings cannot be kept in " + file, true));
     }
   }
 

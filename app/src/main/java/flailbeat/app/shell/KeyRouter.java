@@ -150,7 +150,7 @@ final class KeyRouter {
           case DOWN, PAGE_DOWN -> doubts.step(1);
           default -> doubts.keep();
         };
-    said.ifPresent(session::tell);
+    said.ifPresent(session.notices()::tell);
   }
 
   private static KeySign signOf(KeyEvent e) {
@@ -191,7 +191,7 @@ final class KeyRouter {
     }
     if (e.getCode() == KeyCode.T && e.isShortcutDown() && e.isShiftDown()) {
       holdingAsPlayed = true;
-      session.hearAsPlayed(true);
+      session.run().hearAsPlayed(true);
       return true;
     }
     return playing && carryOut(playTable, e, repeat) || carryOut(table, e, repeat);
@@ -229,7 +229,7 @@ final class KeyRouter {
     }
     if (holdingAsPlayed && (e.getCode() == KeyCode.T || e.getCode() == KeyCode.CONTROL)) {
       holdingAsPlayed = false;
-      session.hearAsPlayed(false);
+      session.run().hearAsPlayed(false);
     }
   }
 
@@ -251,13 +251,13 @@ final class KeyRouter {
       return;
     }
     performer.releaseAll(now);
-    session.sweep(false);
+    session.run().sweep(false);
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
     down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();
     if (holdingAsPlayed) {
       holdingAsPlayed = false;
-      session.hearAsPlayed(false);
+      session.run().hearAsPlayed(false);
     }
   }
 

@@ -62,7 +62,7 @@ public final class MainWindow {
     this.session = session;
     this.engine = engine;
     Palette palette = new Palette();
-    Background background = new Background(text -> session.tell(new Notice(text, false)));
+    Background background = new Background(text -> session.notices().tell(new Notice(text, false)));
     files =
         new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
     bench = new BenchView(session, palette);
@@ -151,7 +151,7 @@ public final class MainWindow {
 
   public void close() {
     timer.stop();
-    session.stop();
+    session.run().stop();
     midi.close();
     stage.hide();
   }
@@ -196,8 +196,10 @@ public final class MainWindow {
       int lost = engine.lostLiveNotes();
       if (lost > lostSaid) {
         lostSaid = lost;
-        session.tell(
-            new Notice(lost + " played notes came too fast to sound; they are recorded", true));
+        session
+            .notices()
+            .tell(
+                new Notice(lost + " played notes came too fast to sound; they are recorded", true));
       }
     }
   }

@@ -83,7 +83,7 @@ public final class MidiRoom {
       Platform.runLater(() -> opened(device, mine));
     } catch (MidiInputLost | RuntimeException e) {
       closeOpen();
-      Platform.runLater(() -> session.tell(new Notice(e.getMessage(), true)));
+      Platform.runLater(() -> session.notices().tell(new Notice(e.getMessage(), true)));
     }
   }
 
@@ -91,7 +91,7 @@ public final class MidiRoom {
     if (mine == choice) {
       current = Optional.of(device);
       onCurrent.accept(Optional.of(device.name()));
-      session.tell(new Notice("Listening to " + device.name(), false));
+      session.notices().tell(new Notice("Listening to " + device.name(), false));
     }
   }
 
@@ -136,7 +136,7 @@ public final class MidiRoom {
   private void lost(MidiInput device) {
     if (current.filter(d -> d == device).isPresent()) {
       leave();
-      session.tell(new Notice(device.name() + " has gone; its notes were ended", true));
+      session.notices().tell(new Notice(device.name() + " has gone; its notes were ended", true));
     }
   }
 

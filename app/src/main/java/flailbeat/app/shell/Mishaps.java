@@ -9,8 +9,8 @@ public final class Mishaps {
 
   /** Called on the window's thread. */
   public static void tellIn(Session session) {
-    Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> session.mishap(e));
+    Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> session.notices().mishap(e));
     Thread.setDefaultUncaughtExceptionHandler(
-        (thread, e) -> Platform.runLater(() -> session.mishap(e)));
+        (thread, e) -> Platform.runLater(() -> session.notices().mishap(e)));
   }
 }

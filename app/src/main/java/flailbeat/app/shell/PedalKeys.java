@@ -40,7 +40,7 @@ final class PedalKeys {
       }
       case BACK_SPACE -> {
         if (!repeat) {
-          session.sweep(true);
+          session.run().sweep(true);
         }
         yield true;
       }
@@ -59,7 +59,7 @@ final class PedalKeys {
     switch (e.getCode()) {
       case ENTER -> performer.sustain(false, now);
       case LEFT, RIGHT -> performer.bend(0, now);
-      case BACK_SPACE -> session.sweep(false);
+      case BACK_SPACE -> session.run().sweep(false);
       default -> {
         // Nothing here is held by another key.
       }

@@ -45,28 +45,28 @@ final class Shortcuts {
     return List.of(
         // Who has the keys
         Shortcut.always("F2", this::switchKeys),
-        Shortcut.always("Esc", () -> session.setKeysMode(KeysMode.COMMANDS)),
+        Shortcut.always("Esc", () -> session.keyboard().setKeysMode(KeysMode.COMMANDS)),
         Shortcut.always("Ctrl+Minus", () -> session.performer().moveReach(-1)).repeating(),
         Shortcut.always("Ctrl+Equals", () -> session.performer().moveReach(1)).repeating(),
         // Transport
-        Shortcut.always("Space", session::playOrStop),
-        Shortcut.always("Shift+Space", session::recordOrStop),
+        Shortcut.always("Space", session.run()::playOrStop),
+        Shortcut.always("Shift+Space", session.run()::recordOrStop),
         Shortcut.always("Home", () -> session.conductor().seek(0)),
-        Shortcut.always("Ctrl+Backspace", session::dropLastPass),
+        Shortcut.always("Ctrl+Backspace", session.run()::dropLastPass),
         Shortcut.always("Ctrl+M", this::nextMode),
         Shortcut.always("Alt+Q", this::quantizeAsPlayed),
         Shortcut.always("Alt+M", () -> session.performer().modulationOff()),
-        Shortcut.always("Ctrl+L", session::toggleLoop),
-        Shortcut.always("Ctrl+Shift+L", session::loopNotesInHand),
-        Shortcut.always("Alt+Right", () -> session.lengthenLoop(1)).repeating(),
-        Shortcut.always("Alt+Left", () -> session.lengthenLoop(-1)).repeating(),
-        Shortcut.always("Alt+Shift+Right", () -> session.moveLoop(1)).repeating(),
-        Shortcut.always("Alt+Shift+Left", () -> session.moveLoop(-1)).repeating(),
+        Shortcut.always("Ctrl+L", session.run()::toggleLoop),
+        Shortcut.always("Ctrl+Shift+L", session.run()::loopScope),
+        Shortcut.always("Alt+Right", () -> session.run().lengthenLoop(1)).repeating(),
+        Shortcut.always("Alt+Left", () -> session.run().lengthenLoop(-1)).repeating(),
+        Shortcut.always("Alt+Shift+Right", () -> session.run().moveLoop(1)).repeating(),
+        Shortcut.always("Alt+Shift+Left", () -> session.run().moveLoop(-1)).repeating(),
         // Parts
         Shortcut.always("Page Up", () -> step(-1)),
         Shortcut.always("Page Down", () -> step(1)),
-        Shortcut.always("Ctrl+Page Up", () -> session.stepTake(-1)),
-        Shortcut.always("Ctrl+Page Down", () -> session.stepTake(1)),
+        Shortcut.always("Ctrl+Page Up", () -> session.editing().stepTake(-1)),
+        Shortcut.always("Ctrl+Page Down", () -> session.editing().stepTake(1)),
         Shortcut.always("Ctrl+Shift+A", this::addTrack),
         Shortcut.always("Alt+Up", () -> stepSound(-1)).repeating(),
         Shortcut.always("Alt+Down", () -> stepSound(1)).repeating(),
@@ -80,19 +80,19 @@ final class Shortcuts {
         Shortcut.always("Alt+3", () -> arrange(ArrangementKind.PADS)),
         Shortcut.always("Alt+4", () -> arrange(ArrangementKind.SCALE)),
         Shortcut.always("Alt+5", () -> arrange(ArrangementKind.CHORDS)),
-        Shortcut.always("Ctrl+K", session::keepPhrase),
-        Shortcut.always("Ctrl+Period", session::panic),
+        Shortcut.always("Ctrl+K", session.run()::keepPhrase),
+        Shortcut.always("Ctrl+Period", session.run()::panic),
         // Editing
-        Shortcut.always("Ctrl+Z", session::undo).repeating(),
-        Shortcut.always("Ctrl+Shift+Z", session::redo).repeating(),
+        Shortcut.always("Ctrl+Z", session.editing()::undo).repeating(),
+        Shortcut.always("Ctrl+Shift+Z", session.editing()::redo).repeating(),
         Shortcut.always("Ctrl+A", () -> session.document().select(NoteRule.ALL)),
         Shortcut.always("Delete", this::delete),
         // Timing
-        Shortcut.always("Ctrl+T", session::quantize),
-        Shortcut.always("Ctrl+D", session::walkDoubtful),
-        Shortcut.always("Alt+T", session::compareRounds),
-        Shortcut.always("Alt+P", session::bringBackPlayed),
-        Shortcut.always("Alt+A", session::selectSamePitches),
+        Shortcut.always("Ctrl+T", session.quantizing()::quantize),
+        Shortcut.always("Ctrl+D", session.doubts()::start),
+        Shortcut.always("Alt+T", session.run()::compareRounds),
+        Shortcut.always("Alt+P", session.quantizing()::bringBackPlayed),
+        Shortcut.always("Alt+A", session.quantizing()::selectSamePitches),
         Shortcut.always("Alt+G", () -> onDesk(desk::askWhichGrid)),
         Shortcut.always("Alt+B", () -> onDesk(desk::findBeat)),
         // By hand
@@ -139,7 +139,7 @@ final class Shortcuts {
 
   void switchKeys() {
     boolean playing = session.performer().keysMode() == KeysMode.PLAY;
-    session.setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+    session.keyboard().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
   }
 
   private void repeat() {
@@ -156,14 +156,19 @@ final class Shortcuts {
     RecordingMode[] modes = RecordingMode.values();
     RecordingMode next = modes[(old.mode().ordinal() + 1) % modes.length];
     session.conductor().setRecordSettings(old.withMode(next));
-    session.tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
+    session
+        .notices()
+        .tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
   }
 
   private void quantizeAsPlayed() {
     RecordSettings old = session.conductor().recordSettings();
     session.conductor().setRecordSettings(old.withQuantize(!old.quantize()));
-    session.tell(
-        new Notice(old.quantize() ? "Recorded as played" : "Quantized as it is recorded", false));
+    session
+        .notices()
+        .tell(
+            new Notice(
+                old.quantize() ? "Recorded as played" : "Quantized as it is recorded", false));
   }
 
   private void arrange(ArrangementKind kind) {
@@ -171,7 +176,7 @@ final class Shortcuts {
   }
 
   private void addTrack() {
-    session.addTrack(Sound.ACOUSTIC_PIANO.instrument());
+    session.editing().addTrack(Sound.ACOUSTIC_PIANO.instrument());
   }
 
   private void stepSound(int by) {
@@ -179,33 +184,42 @@ final class Shortcuts {
     Sound[] sounds = Sound.values();
     int now = Sound.playing(track.instrument()).ordinal();
     Sound next = sounds[Math.floorMod(now + by, sounds.length)];
-    session.edit(
-        "Sound " + next.title(), s -> SongEdits.setInstrument(s, track.id(), next.instrument()));
-    session.tell(new Notice(track.name() + " plays " + next.title(), false));
+    session
+        .editing()
+        .edit(
+            "Sound " + next.title(),
+            s -> SongEdits.setInstrument(s, track.id(), next.instrument()));
+    session.notices().tell(new Notice(track.name() + " plays " + next.title(), false));
   }
 
   private void delete() {
     Set<NoteId> ids = session.document().scope().selected().notes();
-    session.edit(
-        ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
-        s -> NoteEdits.delete(s, ids));
+    session
+        .editing()
+        .edit(
+            ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
+            s -> NoteEdits.delete(s, ids));
   }
 
   private void move(int steps, int semitones) {
     Set<NoteId> ids = session.document().scope().selected().notes();
-    NoteMove move = NoteMove.byLines(session.song(), ids, session.lines(), steps, semitones);
-    session.edit(move.label(), move);
+    NoteMove move =
+        NoteMove.byLines(session.song(), ids, session.timing().lines(), steps, semitones);
+    session.editing().edit(move.label(), move);
   }
 
   private void mute() {
     Track track = session.document().track();
-    session.edit(
-        "Mute " + track.name(), s -> s.withTrack(track.id(), t -> t.withMuted(!t.muted())));
+    session
+        .editing()
+        .edit("Mute " + track.name(), s -> s.withTrack(track.id(), t -> t.withMuted(!t.muted())));
   }
 
   private void solo() {
     Track track = session.document().track();
-    session.edit("Solo " + track.name(), s -> s.withTrack(track.id(), t -> t.withSolo(!t.solo())));
+    session
+        .editing()
+        .edit("Solo " + track.name(), s -> s.withTrack(track.id(), t -> t.withSolo(!t.solo())));
   }
 
   private void click() {

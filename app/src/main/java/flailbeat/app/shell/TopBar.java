@@ -30,20 +30,23 @@ final class TopBar extends HBox {
     title.getStyleClass().add("song-title");
     title.setId("song-title");
     unsaved.getStyleClass().addAll("soft", "small");
-    undo = Buttons.icon(RemixiconAL.ARROW_GO_BACK_LINE, "Undo (Ctrl+Z)", session::undo);
-    redo = Buttons.icon(RemixiconAL.ARROW_GO_FORWARD_LINE, "Redo (Ctrl+Shift+Z)", session::redo);
+    undo = Buttons.icon(RemixiconAL.ARROW_GO_BACK_LINE, "Undo (Ctrl+Z)", session.editing()::undo);
+    redo =
+        Buttons.icon(
+            RemixiconAL.ARROW_GO_FORWARD_LINE, "Redo (Ctrl+Shift+Z)", session.editing()::redo);
     undo.getStyleClass().add("quiet");
     redo.getStyleClass().add("quiet");
     undo.setId("undo");
     redo.setId("redo");
-    Button panic = Buttons.text("All notes off", "Silence everything (Ctrl+.)", session::panic);
+    Button panic =
+        Buttons.text("All notes off", "Silence everything (Ctrl+.)", session.run()::panic);
     panic.getStyleClass().addAll("quiet", "small");
     panic.setId("panic");
     Button keep =
         Buttons.text(
             "Keep what I just played",
             "Make a clip of the last phrase, though it was not recorded (Ctrl+K)",
-            session::keepPhrase);
+            session.run()::keepPhrase);
     keep.getStyleClass().addAll("quiet", "small");
     keep.setId("keep");
     Region gap = new Region();

@@ -48,7 +48,7 @@ final class BenchMouse {
   private void setPlace(MouseEvent e) {
     long tick = Math.max(0, Math.round(bench.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
-    session.conductor().seek(free ? tick : session.lines().nearest(tick));
+    session.conductor().seek(free ? tick : session.timing().lines().nearest(tick));
     bench.rescale(s -> s);
     bench.mouseMoved();
   }
@@ -59,7 +59,7 @@ final class BenchMouse {
       long from = rulerTick(rulerFromX, e.isAltDown());
       long to = rulerTick(e.getX(), e.isAltDown());
       loopDragged = true;
-      session.loop(new TickRange(Math.min(from, to), Math.max(from, to)));
+      session.run().loop(new TickRange(Math.min(from, to), Math.max(from, to)));
     }
   }
 
@@ -139,7 +139,7 @@ final class BenchMouse {
       return move;
     }
     long ticks = Math.round(dx / bench.scale().pixelsPerTick());
-    long stepped = e.isAltDown() ? ticks : session.lines().moved(move.at().onset(), ticks);
+    long stepped = e.isAltDown() ? ticks : session.timing().lines().moved(move.at().onset(), ticks);
     return move.by(stepped, (int) -Math.round(dy / bench.scale().rowHeight()));
   }
 
@@ -148,7 +148,7 @@ final class BenchMouse {
     Gesture done = gesture instanceof Gesture.Move move ? moved(move, e) : gesture;
     gesture = new Gesture.None();
     if (done instanceof Gesture.Move held && !held.move().isNothing()) {
-      session.edit(held.move().label(), held.move());
+      session.editing().edit(held.move().label(), held.move());
     }
     bench.mouseMoved();
   }

@@ -70,11 +70,13 @@ public final class HandsPage extends VBox {
         Buttons.text(
             "Learn my keyboard",
             "Press the keys as they light up: for any layout",
-            session::learnKeyboard);
+            session.keyboard()::learn);
     learn.setId("learn-keyboard");
     Button check =
         Buttons.text(
-            "Chord check", "Find out which keys yours lets through together", session::checkChord);
+            "Chord check",
+            "Find out which keys yours lets through together",
+            session.keyboard()::checkChord);
     check.setId("chord-check");
     getChildren()
         .addAll(

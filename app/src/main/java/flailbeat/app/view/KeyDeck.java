@@ -51,7 +51,7 @@ public final class KeyDeck extends HBox {
     getStyleClass().add("deck");
     setId("key-deck");
     keysSwitch =
-        new Segments<KeysMode>(session::setKeysMode)
+        new Segments<KeysMode>(session.keyboard()::setKeysMode)
             .add(KeysMode.COMMANDS, "Commands", "Letters are shortcuts (Esc)")
             .add(KeysMode.PLAY, "Play", "Letters are notes (F2)");
     keysSwitch.getStyleClass().add("keys-switch");

@@ -16,7 +16,8 @@ final class LayoutMenu extends MenuButton {
     for (KeyLayout layout : KeyLayout.all()) {
       getItems().add(Menus.item(layout.name(), () -> session.performer().setLayout(layout)));
     }
-    MenuItem learn = Menus.item("Another: learn it by pressing the keys", session::learnKeyboard);
+    MenuItem learn =
+        Menus.item("Another: learn it by pressing the keys", session.keyboard()::learn);
     getItems().addAll(new SeparatorMenuItem(), learn);
     setText(session.performer().layout().name());
     session

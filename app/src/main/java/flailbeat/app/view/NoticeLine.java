@@ -53,7 +53,7 @@ public final class NoticeLine extends HBox {
 
   private void onChange(Change change) {
     if (change.isOf(Aspect.NOTICE)) {
-      Notice notice = session.notice();
+      Notice notice = session.notices().current();
       text.setText(notice.text());
       text.getStyleClass().remove("warning");
       if (notice.warning()) {

@@ -77,9 +77,11 @@ public final class RecordingPage extends VBox {
     taps.setId("calibration-result");
     taps.setMinHeight(32);
     taps.setAlignment(javafx.geometry.Pos.TOP_LEFT);
-    calibrate = Buttons.text("Calibrate", "Tap along to eight bars of click", session::calibrate);
+    calibrate =
+        Buttons.text("Calibrate", "Tap along to eight bars of click", session.run()::calibrate);
     calibrate.setId("calibrate");
-    take = Buttons.text("Take it off", "Move what you record by this much", session::takeOffset);
+    take =
+        Buttons.text("Take it off", "Move what you record by this much", session.run()::takeOffset);
     take.setId("take-offset");
     take.getStyleClass().add("primary");
     forget = Buttons.text("None", "Take nothing off", () -> set(settings().withOffsetMs(0)));

@@ -48,7 +48,7 @@ final class RollPainter {
     this.width = width;
     this.height = height;
     painter = new NotePainter(palette, g, scale);
-    lines = session.lines();
+    lines = session.timing().lines();
   }
 
   /**

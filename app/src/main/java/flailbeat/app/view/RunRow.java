@@ -67,11 +67,11 @@ public final class RunRow extends HBox {
     getStyleClass().add("run-row");
     setMinWidth(0);
     setMinHeight(USE_PREF_SIZE);
-    play = Buttons.text("Play", "Play or stop (Space)", session::playOrStop);
+    play = Buttons.text("Play", "Play or stop (Space)", session.run()::playOrStop);
     play.setGraphic(new FontIcon(RemixiconMZ.PLAY_FILL));
     play.getStyleClass().addAll("run-button", "play");
     play.setId("play");
-    record = Buttons.text("Record", "Record or stop (Shift+Space)", session::recordOrStop);
+    record = Buttons.text("Record", "Record or stop (Shift+Space)", session.run()::recordOrStop);
     record.setGraphic(new FontIcon(RemixiconMZ.RECORD_CIRCLE_FILL));
     record.getStyleClass().addAll("run-button", "record");
     record.setId("record");
@@ -93,7 +93,7 @@ public final class RunRow extends HBox {
     loop.setId("loop");
     loop.setOnAction(
         e -> {
-          session.toggleLoop();
+          session.run().toggleLoop();
           refresh();
         });
     loop.getStyleClass().add("run-button");
@@ -217,13 +217,13 @@ public final class RunRow extends HBox {
       throw new IllegalArgumentException("Tempo is a number, such as 96", e);
     }
     Tempo value = Tempo.ofBpm(bpm);
-    session.edit("Tempo " + value, s -> SongEdits.setTempo(s, value));
+    session.editing().edit("Tempo " + value, s -> SongEdits.setTempo(s, value));
     tempo.show(session.song().tempos().tempoAt(0).toString());
   }
 
   private void setMeter(String text) {
     Meter value = Meter.parse(text);
-    session.edit("Meter " + value, s -> SongEdits.setMeter(s, value));
+    session.editing().edit("Meter " + value, s -> SongEdits.setMeter(s, value));
     meter.show(session.song().meters().meterAt(0).toString());
   }
 

@@ -33,7 +33,7 @@ final class TakesBar extends HBox {
     shown = takes;
     Label title = new Label("Take");
     title.getStyleClass().add("group-label");
-    Segments<Integer> numbers = new Segments<>(session::chooseTake);
+    Segments<Integer> numbers = new Segments<>(session.editing()::chooseTake);
     for (int number : takes.numbers()) {
       numbers.add(number, String.valueOf(number), "Hear this take (Ctrl+Page up, Ctrl+Page down)");
     }
@@ -41,7 +41,9 @@ final class TakesBar extends HBox {
     numbers.show(takes.heard());
     Button remove =
         Buttons.icon(
-            RemixiconAL.DELETE_BIN_LINE, "Remove the take that is heard", session::removeTake);
+            RemixiconAL.DELETE_BIN_LINE,
+            "Remove the take that is heard",
+            session.editing()::removeTake);
     remove.getStyleClass().add("quiet");
     remove.setId("remove-take");
     getChildren().setAll(title, numbers, remove);

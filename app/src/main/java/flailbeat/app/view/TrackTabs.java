@@ -60,7 +60,7 @@ public final class TrackTabs extends HBox {
   }
 
   private void addTrack() {
-    session.addTrack(Sound.ACOUSTIC_PIANO.instrument());
+    session.editing().addTrack(Sound.ACOUSTIC_PIANO.instrument());
   }
 
   private HBox tab(Track track, int index) {
@@ -105,9 +105,11 @@ public final class TrackTabs extends HBox {
       item.setOnAction(
           e -> {
             session.document().chooseTrack(track.id());
-            session.edit(
-                "Sound " + sound.title(),
-                s -> SongEdits.setInstrument(s, track.id(), sound.instrument()));
+            session
+                .editing()
+                .edit(
+                    "Sound " + sound.title(),
+                    s -> SongEdits.setInstrument(s, track.id(), sound.instrument()));
           });
       menu.getItems().add(item);
     }
@@ -116,7 +118,7 @@ public final class TrackTabs extends HBox {
 
   private void change(Track track, String label, UnaryOperator<Track> change) {
     UnaryOperator<Song> edit = song -> song.withTrack(track.id(), change);
-    session.edit(label, edit);
+    session.editing().edit(label, edit);
     shown = List.of();
     refresh();
   }

@@ -202,7 +202,7 @@ class CaptureWindowTest extends HeadlessWindow {
     ui.run(() -> ui.window.midi().choose(Optional.of(input)));
     ui.await(() -> !ui.session.performer().hands().soundingPitches().isEmpty());
     input.unplug();
-    ui.await(() -> ui.session.notice().text().contains("has gone"));
+    ui.await(() -> ui.session.notices().current().text().contains("has gone"));
     assertThat(sounding()).isEmpty();
   }
 
@@ -264,12 +264,13 @@ class CaptureWindowTest extends HeadlessWindow {
     Keyboard first = new Keyboard("First");
     Keyboard second = new Keyboard("Second");
     ui.run(() -> ui.window.midi().choose(Optional.of(first)));
-    ui.await(() -> first.open && ui.session.notice().text().equals("Listening to First"));
+    ui.await(
+        () -> first.open && ui.session.notices().current().text().equals("Listening to First"));
     first.strike(60);
     ui.await(() -> ui.session.performer().hands().soundingPitches().contains(60));
     ui.run(() -> ui.window.midi().choose(Optional.of(second)));
     ui.await(() -> second.open && !first.open);
-    ui.await(() -> ui.session.notice().text().equals("Listening to Second"));
+    ui.await(() -> ui.session.notices().current().text().equals("Listening to Second"));
     assertThat(sounding()).isEmpty();
   }
 
@@ -282,7 +283,7 @@ class CaptureWindowTest extends HeadlessWindow {
           ui.window.midi().choose(Optional.of(first));
           ui.window.midi().choose(Optional.of(second));
         });
-    ui.await(() -> ui.session.notice().text().equals("Listening to Second"));
+    ui.await(() -> ui.session.notices().current().text().equals("Listening to Second"));
     assertThat(first.open).isFalse();
     ui.run(
         () -> {

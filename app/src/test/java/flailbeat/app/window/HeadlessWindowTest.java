@@ -236,8 +236,10 @@ class HeadlessWindowTest extends HeadlessWindow {
     ui.run(
         () -> {
           TrackId track = ui.session.document().track().id();
-          ui.session.edit(
-              "Chord", s -> NoteEdits.add(s, track, List.of(chord), new TickRange(0, 15_360)));
+          ui.session
+              .editing()
+              .edit(
+                  "Chord", s -> NoteEdits.add(s, track, List.of(chord), new TickRange(0, 15_360)));
           ((BenchView) ui.node("bench")).fit();
           ui.session.document().select(NoteRule.ALL);
         });
@@ -306,9 +308,9 @@ class HeadlessWindowTest extends HeadlessWindow {
     ui.answers.file = Optional.of(midi);
     type(KeyCode.CONTROL, KeyCode.E);
     ui.await(() -> Files.exists(midi));
-    ui.await(() -> ui.session.notice().text().startsWith("Exported"));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Exported"));
     type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notice().text().startsWith("Opened"));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Opened"));
     assertThat(ui.session.song().noteCount()).isEqualTo(saved.noteCount());
   }
 
@@ -320,7 +322,7 @@ class HeadlessWindowTest extends HeadlessWindow {
     Song before = ui.session.song();
     ui.answers.file = Optional.of(bad);
     type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notice().warning());
+    ui.await(() -> ui.session.notices().current().warning());
     assertThat(ui.text("notice")).contains("bad.mid").contains("no MIDI file");
     assertThat(ui.session.song()).isSameAs(before);
   }
@@ -334,7 +336,7 @@ class HeadlessWindowTest extends HeadlessWindow {
     Files.write(cut, Arrays.copyOf(bytes, bytes.length - 900));
     ui.answers.file = Optional.of(cut);
     type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notice().text().startsWith("Not opened"));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Not opened"));
     assertThat(ui.session.song().noteCount()).isZero();
     ui.answers.takeDamaged = true;
     type(KeyCode.CONTROL, KeyCode.O);

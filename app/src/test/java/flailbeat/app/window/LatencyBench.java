@@ -130,7 +130,7 @@ class LatencyBench {
 
   private static List<Note> recorded(WindowUnderTest ui) {
     List<Note> before = ui.get(() -> ui.session.document().track().notes().stream().toList());
-    ui.run(ui.session::stop);
+    ui.run(ui.session.run()::stop);
     return ui.get(
         () ->
             ui.session.document().track().notes().stream()
@@ -195,7 +195,7 @@ class LatencyBench {
                   }
                 }));
     for (int i = 0; i < 40; i++) {
-      ui.run(ui.session::panic);
+      ui.run(ui.session.run()::panic);
       keys.send("~120 +A ~60 -A ~20");
     }
     report(

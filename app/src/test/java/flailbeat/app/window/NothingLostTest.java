@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 /** Work that is in danger while something goes on in the background, or goes wrong. */
 class NothingLostTest extends HeadlessWindow {
   private void rename(String title) {
-    ui.session.edit("Name the song", s -> s.withTitle(title));
+    ui.session.editing().edit("Name the song", s -> s.withTitle(title));
   }
 
   @Test
@@ -95,7 +95,8 @@ class NothingLostTest extends HeadlessWindow {
     Path inTheWay = Files.createFile(folder.resolve("file"));
     HabitKeeper keeper = keeperIn(inTheWay.resolve("habits.json"));
     setStep(17);
-    ui.await(() -> ui.session.notice().text().startsWith("Your settings cannot be kept"));
+    ui.await(
+        () -> ui.session.notices().current().text().startsWith("Your settings cannot be kept"));
     ui.run(keeper::close);
   }
 
@@ -111,8 +112,8 @@ class NothingLostTest extends HeadlessWindow {
           () -> {
             throw new IllegalStateException("no picture");
           });
-      ui.await(() -> ui.session.notice().text().contains("no picture"));
-      assertThat(ui.session.notice().warning()).isTrue();
+      ui.await(() -> ui.session.notices().current().text().contains("no picture"));
+      assertThat(ui.session.notices().current().warning()).isTrue();
       assertThat(ui.session.song().title()).isEqualTo("Mine");
     } finally {
       Thread.setDefaultUncaughtExceptionHandler(onAll);

@@ -266,9 +266,9 @@ class RealWindowTest {
   private void loopOneSecond() {
     ui.run(
         () -> {
-          ui.session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(240)));
+          ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(240)));
           ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
-          ui.session.loop(new TickRange(0, 3840));
+          ui.session.run().loop(new TickRange(0, 3840));
         });
   }
 
@@ -289,11 +289,11 @@ class RealWindowTest {
     awaitPass(2);
     keys.send("+D ~100 -D ~100");
     keys.chord("CONTROL", "BACK_SPACE");
-    ui.await(() -> ui.session.notice().text().startsWith("Dropped pass"));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Dropped pass"));
     awaitPass(4);
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62);
     keys.send("+SPACE -SPACE ~100 +SPACE -SPACE ~200 +BACK_SPACE +A ~1200 -A -BACK_SPACE ~100");
-    ui.await(() -> ui.session.notice().text().equals("Swept 1 note"));
+    ui.await(() -> ui.session.notices().current().text().equals("Swept 1 note"));
     keys.send("+SPACE -SPACE ~100");
     assertThat(notes()).extracting(Note::pitch).containsExactly(62);
   }
@@ -378,7 +378,7 @@ class RealWindowTest {
     loopOneSecond();
     record();
     keys.send("+A ~150");
-    ui.run(() -> ui.session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90))));
+    ui.run(() -> ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90))));
     assertThat(ui.text("notice")).isEqualTo("Stop recording first (Space)");
     assertThat(ui.get(() -> ui.field("tempo").isDisabled())).isTrue();
     expectSounding(60);
@@ -395,7 +395,7 @@ class RealWindowTest {
     record();
     ui.await(() -> !ui.session.performer().hands().soundingPitches().isEmpty());
     input.unplug();
-    ui.await(() -> ui.session.notice().text().contains("has gone"));
+    ui.await(() -> ui.session.notices().current().text().contains("has gone"));
     expectSounding();
     keys.send("+SPACE -SPACE ~100");
     assertThat(notes()).isNotEmpty();

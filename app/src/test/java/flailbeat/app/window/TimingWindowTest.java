@@ -52,11 +52,11 @@ class TimingWindowTest extends HeadlessWindow {
 
   @Test
   void the_grids_are_ranked_and_one_is_taken() throws Exception {
-    ui.run(() -> ui.session.setGrid(flailbeat.core.time.Grid.parse("1/4")));
+    ui.run(() -> ui.session.timing().setGrid(flailbeat.core.time.Grid.parse("1/4")));
     click("which-grid");
     assertThat(buttonIn("ranked-grids", 0).getText()).endsWith(" 1/16");
     click(buttonIn("ranked-grids", 0), 0.5, 0.5);
-    assertThat(ui.session.grid()).hasToString("1/16");
+    assertThat(ui.session.timing().grid()).hasToString("1/16");
     click("which-grid");
     assertThat(ui.get(() -> ((VBox) ui.node("ranked-grids")).getChildren())).isEmpty();
   }
@@ -66,11 +66,11 @@ class TimingWindowTest extends HeadlessWindow {
     ui.run(() -> ui.field("own-grid").requestFocus());
     ui.run(() -> ui.field("own-grid").setText("1/16+1/8T"));
     type(KeyCode.ENTER);
-    assertThat(ui.session.grid()).hasToString("1/16+1/8T");
+    assertThat(ui.session.timing().grid()).hasToString("1/16+1/8T");
     ui.run(() -> ui.field("own-grid").requestFocus());
     ui.run(() -> ui.field("own-grid").setText("1/17"));
     type(KeyCode.ENTER);
-    assertThat(ui.session.grid()).hasToString("1/16+1/8T");
+    assertThat(ui.session.timing().grid()).hasToString("1/16+1/8T");
   }
 
   @Test
@@ -120,11 +120,11 @@ class TimingWindowTest extends HeadlessWindow {
     type(KeyCode.ENTER);
     QuantizeSettings kept = ui.get(() -> ui.session.presets().all().get("Evening"));
     assertThat(kept).isEqualTo(ui.session.timing().settings());
-    ui.run(() -> ui.session.takeGroove("Lamps", 1));
+    ui.run(() -> ui.session.quantizing().takeGroove("Lamps", 1));
     ui.answers.file = Optional.of(folder.resolve("lamps.groove.json"));
     ui.run(() -> ui.window.files().saveGroove());
     ui.await(() -> Files.exists(folder.resolve("lamps.groove.json")));
-    ui.run(() -> ui.session.takeSettings(kept));
+    ui.run(() -> ui.session.timing().setSettings(kept));
     assertThat(ui.get(() -> ui.session.timing().settings().groove().isNone())).isTrue();
     ui.run(() -> ui.window.files().openGroove());
     ui.await(() -> ui.session.timing().settings().groove().name().equals("Lamps"));

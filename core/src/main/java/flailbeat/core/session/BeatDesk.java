@@ -21,11 +21,13 @@ public final class BeatDesk {
   private final Document document;
   private final Conductor conductor;
   private final Changes changes;
+  private final WhileRecording whileRecording;
   private Optional<PhraseBeat> phrase = Optional.empty();
   private List<BeatGuess> guesses = List.of();
   private int chosen;
 
-  BeatDesk(Document document, Conductor conductor, Changes changes) {
+  BeatDesk(Document document, Conductor conductor, Changes changes, WhileRecording whileRecording) {
+    this.whileRecording = whileRecording;
     this.document = document;
     this.conductor = conductor;
     this.changes = changes;
@@ -51,7 +53,12 @@ public final class BeatDesk {
     return chosen;
   }
 
-  Notice find() {
+  /** Looks for the beat of the notes in scope. */
+  public void find() {
+    whileRecording.unless(this::found);
+  }
+
+  private Notice found() {
     List<Note> notes = document.scope().notes();
     PhraseBeat asked = new PhraseBeat(document.song(), notes);
     guesses = asked.guesses();
@@ -111,12 +118,17 @@ public final class BeatDesk {
         accents[i] = i % guess.beatsPerBar() == 0;
       }
       Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
-      conductor.playWith(
+      conductor.hearGuess(
           NoteEdits.restorePlayed(alone, document.scope().ids()), ClickTrack.of(nanos, accents));
     }
   }
 
-  Notice take(Taking taking) {
+  /** Lets the song take the beat that was found, or the phrase the song's. */
+  public void take(Taking taking) {
+    whileRecording.unless(() -> taken(taking));
+  }
+
+  private Notice taken(Taking taking) {
     if (!isOn()) {
       return new Notice("Find a beat first", false);
     }

@@ -18,54 +18,48 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** What goes on while the song plays: recording, sweeping, repeating, calibrating. */
+/** Holds what goes on, and leads what is performed to the sound and to whoever writes it down. */
 public final class Conductor {
-  /** How long before the loop begins anew the next round is made ready. */
-  static final long READY_NANOS = 250_000_000;
-
   private final Document document;
   private final TimingDesk timing;
   private final Performer performer;
   private final Changes changes;
+  private final Notices notices;
   private final Clock clock;
   private final Player player;
   private final Transport transport;
   private final Looping looping;
   private final Sweeper sweeper;
-  private final Recorder recorder;
+  private final Keeper keeper;
   private final Repeater repeater;
   private final LiveSound live;
   private final Playback playback;
-  private final Comparison comparison;
   private RecordSettings recordSettings = RecordSettings.standard();
   private Optional<Calibration> calibration = Optional.empty();
-  private boolean calibrating;
-  private boolean nextRoundReady;
-  private Optional<Notice> toTell = Optional.empty();
 
   Conductor(
       Document document,
       TimingDesk timing,
       Performer performer,
       Changes changes,
+      Notices notices,
       Clock clock,
       Player player) {
     this.document = document;
     this.timing = timing;
     this.performer = performer;
     this.changes = changes;
+    this.notices = notices;
     this.clock = clock;
     this.player = player;
     this.transport = new Transport(clock);
     this.looping = new Looping(document, changes);
     this.sweeper = new Sweeper(document, changes);
-    this.recorder = new Recorder(document, timing, changes);
+    this.keeper = new Keeper(document);
     this.repeater = new Repeater(document, timing, transport, player, changes);
     this.live = new LiveSound(document, performer, player, repeater);
-    Heard heard = new Heard(document, timing, recorder, sweeper, looping);
-    this.playback = new Playback(document, looping, heard, changes, clock, player, transport);
-    this.comparison = new Comparison(timing, heard, playback, transport, clock, player);
-    playback.askNextRound(this::nextRound);
+    PlanMaker plans = new PlanMaker(document, timing, sweeper, looping);
+    this.playback = new Playback(document, looping, plans, changes, clock, player, transport);
     performer.playTo(this::hear, playback::beatAt);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
@@ -120,14 +114,18 @@ public final class Conductor {
     }
   }
 
+  private Optional<RecordingPasses> recording() {
+    return playback.activity() instanceof RecordingPasses r ? Optional.of(r) : Optional.empty();
+  }
+
   /** What the running recording has gathered in the pass that runs. */
   public Optional<Pass> pass() {
-    return recorder.pass();
+    return recording().map(RecordingPasses::pass);
   }
 
   /** The number of the pass that runs, from 1; 0 when nothing is recorded. */
   public int passNumber() {
-    return recorder.passNumber();
+    return recording().map(RecordingPasses::passNumber).orElse(0);
   }
 
   /** The tracks that are played and recorded onto: the chosen one, and those that are armed. */
@@ -161,29 +159,27 @@ public final class Conductor {
 
   /** Plays from the place or, where that lies behind the loop, from the loop's start. */
   public void play() {
-    start(false);
-  }
-
-  private void start(boolean record) {
-    nextRoundReady = false;
-    playback.start(record);
+    playback.start(new Playing(playback, timing));
     repeater.rebase(clock.nanoTime());
   }
 
   /** Records onto the targets, from the place, after the count-in. */
-  Notice record() {
+  void record() {
     List<Track> onto = targets();
     long from = playback.startTick();
     performer.pedals().tellRangeAgain();
-    recorder.begin(
-        recordingFrom(from),
-        from,
-        onto.stream().map(Track::id).toList(),
-        recordSettings,
-        looping.active());
-    start(true);
+    playback.start(
+        new RecordingPasses(
+            new RecordingPasses.Surroundings(
+                document, timing, playback, transport, changes, notices),
+            recordingFrom(from),
+            from,
+            onto.stream().map(Track::id).toList(),
+            recordSettings,
+            looping.active()));
+    repeater.rebase(clock.nanoTime());
     String names = onto.stream().map(Track::name).collect(Collectors.joining(" and "));
-    return new Notice("Recording onto " + names, false);
+    notices.tell("Recording onto " + names);
   }
 
   private Recording recordingFrom(long tick) {
@@ -195,25 +191,24 @@ public final class Conductor {
     return new Recording(map, tick, catchNanos, playback.loop(), Math.min(catchNanos, nearEnd));
   }
 
-  /** Stops; says what was recorded, if anything was. */
-  Optional<Notice> stop() {
-    if (!transport.isRunning()) {
-      return Optional.empty();
+  /** Stops what goes on, and tells what came of it. */
+  void stop() {
+    if (transport.isRunning()) {
+      changes.during(this::stopRunning);
     }
+  }
+
+  private void stopRunning() {
     long now = clock.nanoTime();
     writeRepeats(now);
-    if (pass().isPresent()) {
+    if (recording().isPresent()) {
       performer.releaseAll(now);
     }
-    calibrating = false;
-    comparison.end();
     Optional<Notice> swept = sweeper.release();
-    long unrolled = transport.unrolledAt(now) - recorder.offsetNanos(recordSettings);
-    playback.halt();
+    Optional<Notice> said = playback.stop(transport.unrolledAt(now));
     repeater.rebase(now);
-    Optional<Notice> said = recorder.end(unrolled);
     playback.tell();
-    return said.or(() -> swept);
+    notices.tell(said.or(() -> swept));
   }
 
   /** Silence, at once, whatever sounds. */
@@ -225,84 +220,33 @@ public final class Conductor {
 
   /** Takes back the last pass of the running recording, which goes on. */
   Notice dropLastPass() {
-    Notice said = recorder.dropLast();
+    Notice said =
+        recording()
+            .map(RecordingPasses::dropLast)
+            .orElse(new Notice("Nothing is being recorded, so there is no pass to drop", false));
     playback.replan();
     return said;
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
   Notice keepPhrase() {
-    return recorder.keepPhrase(placeTicks(), clock.nanoTime());
+    return keeper.keepPhrase(placeTicks(), clock.nanoTime());
   }
 
-  /** Called for each frame drawn: follows what is heard, and stops at the song's end. */
-  Optional<Notice> tick() {
+  /** Called for each frame drawn: follows what is heard, and stops what is over. */
+  void tick() {
     performer.advance();
     writeRepeats(clock.nanoTime());
-    Optional<Notice> ended = toTell;
-    toTell = Optional.empty();
-    return transport.isRunning() ? follow() : ended;
-  }
-
-  private Optional<Notice> follow() {
-    transport.follow(player.songOffsetNanos());
-    Optional<Notice> said = followPasses(transport.unrolledAt(clock.nanoTime()));
-    followSweep();
-    comparison.advance();
-    if (calibrating) {
-      return followCalibration();
-    }
-    if (playback.follow()) {
-      stop();
-    }
-    return said;
-  }
-
-  /** Says which pass is over, if one is. */
-  private Optional<Notice> followPasses(long unrolled) {
-    if (pass().isEmpty()) {
-      return Optional.empty();
-    }
-    int before = passNumber();
-    Song song = document.song();
-    Optional<Notice> said = recorder.advance(unrolled - recorder.offsetNanos(recordSettings));
-    readyNextRound();
-    if (passNumber() != before) {
-      if (document.song() == song) {
-        playback.replan();
+    if (transport.isRunning()) {
+      transport.follow(player.songOffsetNanos());
+      boolean over = playback.activity().tick(playback.unrolledNow());
+      followSweep();
+      if (over) {
+        stop();
+      } else {
+        playback.follow();
       }
-      changes.fire(Aspect.PASS);
-      playback.tell();
     }
-    return said;
-  }
-
-  /** What was just recorded must sound from the very start of the next round. */
-  private void readyNextRound() {
-    if (!isNearNextRound()) {
-      nextRoundReady = false;
-    } else if (!nextRoundReady) {
-      nextRoundReady = true;
-      playback.publish();
-    }
-  }
-
-  private boolean isNearNextRound() {
-    long unrolled = transport.unrolledAt(clock.nanoTime());
-    return transport
-        .loop()
-        .map(l -> l.endOf(recorder.passNumber() - 1) - unrolled)
-        .filter(left -> left <= READY_NANOS + player.leadNanos())
-        .isPresent();
-  }
-
-  private Optional<NextRound> nextRound() {
-    if (comparison.isOn()) {
-      return comparison.nextRound();
-    }
-    return pass().isPresent() && isNearNextRound()
-        ? recorder.heardNextRound().map(s -> new NextRound(s, recorder.passNumber() - 1))
-        : Optional.empty();
   }
 
   /** The sweep is pressed or let go; says what it did. */
@@ -331,7 +275,7 @@ public final class Conductor {
   }
 
   private Sweep.Place placeOfSweep() {
-    return new Sweep.Place(playback.run(), transport.unrolledAt(clock.nanoTime()));
+    return new Sweep.Place(playback.run(), playback.unrolledNow());
   }
 
   /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */
@@ -340,8 +284,9 @@ public final class Conductor {
     Song song = document.song();
     Calibration started = new Calibration(song.tempos(), song.meters(), placeTicks());
     calibration = Optional.of(started);
-    calibrating = true;
-    playback.startClicks(started.range());
+    playback.startAt(
+        new Calibrating(started, playback, transport, changes, notices),
+        song.tempos().nanosAt(started.range().start()));
   }
 
   /** The taps so far, of the calibration that runs or ran last. */
@@ -350,32 +295,19 @@ public final class Conductor {
   }
 
   public boolean isCalibrating() {
-    return calibrating;
+    return playback.activity() instanceof Calibrating;
   }
 
-  /** Plays a song of one's own with clicks of its own, from the first of them or of its notes. */
-  void playWith(Song song, ClickTrack clicks) {
+  /** Plays a phrase with clicks of its own, from the first of them. */
+  void hearGuess(Song phrase, ClickTrack clicks) {
     stop();
-    playback.startWith(song, clicks);
+    playback.startAt(new HearingGuess(phrase, clicks, playback), Math.max(0, clicks.nanosAt(0)));
   }
 
-  private Optional<Notice> followCalibration() {
-    if (positionTicks() < calibration.orElseThrow().range().end()) {
-      return Optional.empty();
-    }
-    stop();
-    changes.fire(Aspect.SETTINGS);
-    boolean usable = calibration.orElseThrow().result().isUsable();
-    return Optional.of(
-        usable
-            ? new Notice("That was eight bars. The page Recording says how you tap", false)
-            : new Notice("Too few taps, or too far from the click: try again", true));
-  }
-
-  /** Shows and sounds the notes in hand as they were played, while {@code held}. */
+  /** Shows and sounds the notes in scope as they were played, while {@code held}. */
   void hearAsPlayed(boolean held) {
     boolean now = timing.version() == Version.PLAYED;
-    if (now == held || transport.isRecording() || comparison.isOn()) {
+    if (now == held || transport.isRecording() || isComparing()) {
       return;
     }
     timing.setVersion(held ? Version.PLAYED : Version.STANDING);
@@ -392,13 +324,14 @@ public final class Conductor {
   void compareRounds() {
     stop();
     seek(looping.active().orElseThrow().start());
-    play();
-    comparison.begin();
+    timing.setVersion(Version.PLAYED);
+    playback.start(new Comparing(timing, playback, transport));
+    repeater.rebase(clock.nanoTime());
   }
 
   /** Whether rounds as played and rounds as quantized alternate. */
   public boolean isComparing() {
-    return comparison.isOn();
+    return playback.activity() instanceof Comparing;
   }
 
   /** Sounds and writes down what is performed. While sweeping, keys say what is wiped. */
@@ -407,10 +340,7 @@ public final class Conductor {
       followSweep();
       return;
     }
-    if (calibrating && event instanceof Performed.NoteOn) {
-      calibration.orElseThrow().tap(transport.songNanosAt(event.atNanos()));
-      changes.fire(Aspect.SETTINGS);
-    }
+    playback.activity().hear(event);
     writeRepeats(event.atNanos());
     repeater.hear(event);
     live.sound(event);
@@ -422,21 +352,17 @@ public final class Conductor {
   }
 
   private void write(Performed event) {
-    boolean hadNotes = pass().map(Pass::hasNotes).orElse(false);
-    recorder.accept(event, transport, playback.run(), recorder.offsetNanos(recordSettings));
-    nextRoundReady = false;
-    if (!hadNotes && pass().map(Pass::hasNotes).orElse(false)) {
-      playback.replan();
-    }
-    pass().ifPresent(p -> changes.fire(Aspect.PASS));
+    playback.activity().write(event);
+    long offset = recording().map(RecordingPasses::settings).orElse(recordSettings).offsetNanos();
+    keeper.accept(event, transport, playback.run(), offset);
   }
 
-  /** Clicks to tap along to, or to a guess of the beat, mean nothing in another tempo. */
+  /** What has a plan of its own means nothing in another tempo. */
   private void endWhatCannotFollow() {
-    if (playback.isFixed() && playback.isOfAnotherTempo()) {
-      String what = calibrating ? "Calibration stopped" : "Stopped";
+    Activity activity = playback.activity();
+    if (!activity.followsSong() && playback.isOfAnotherTempo()) {
       stop();
-      toTell = Optional.of(new Notice(what + ": the tempo is another now", false));
+      notices.tell(activity.stopped() + ": the tempo is another now");
     }
   }
 
@@ -450,12 +376,13 @@ public final class Conductor {
       repeater.followSong(clock.nanoTime());
     }
     if (change.isOf(Aspect.TIMING)) {
-      comparison.followPlan();
+      playback.activity().followPreview();
     }
     if (change.isOf(Aspect.KEYS)) {
       repeater.setVelocity(performer.hands().velocity());
     }
-    if (change.isOf(Aspect.LOOP) && !transport.isRecording() && !playback.isFixed()) {
+    boolean follows = !transport.isRecording() && playback.activity().followsSong();
+    if (change.isOf(Aspect.LOOP) && follows) {
       playback.followLoop();
       repeater.rebase(clock.nanoTime());
     }

@@ -13,10 +13,22 @@ public final class DoubtWalk {
   private final TimingDesk timing;
   private final Changes changes;
   private final Audition audition;
+  private final Notices notices;
+  private final Performer performer;
+  private final WhileRecording whileRecording;
   private boolean on;
   private int at;
 
-  DoubtWalk(TimingDesk timing, Changes changes, Audition audition) {
+  DoubtWalk(
+      TimingDesk timing,
+      Changes changes,
+      Notices notices,
+      Audition audition,
+      Performer performer,
+      WhileRecording whileRecording) {
+    this.notices = notices;
+    this.performer = performer;
+    this.whileRecording = whileRecording;
     this.timing = timing;
     this.changes = changes;
     this.audition = audition;
@@ -70,15 +82,19 @@ public final class DoubtWalk {
   }
 
   /** Begins with the first that is not decided; says so when there is none. */
-  Optional<Notice> start() {
+  public void start() {
+    if (whileRecording.refuses()) {
+      return;
+    }
+    performer.releaseAll();
     if (timing.questions().isEmpty()) {
-      return Optional.of(new Notice("No note is doubtful here", false));
+      notices.tell("No note is doubtful here");
+      return;
     }
     on = true;
     at = nextOpen(0).orElse(0);
     changes.fire(Aspect.KEYS);
     arrive();
-    return Optional.empty();
   }
 
   /** Goes to the next one or, with -1, to the one before, deciding nothing. */

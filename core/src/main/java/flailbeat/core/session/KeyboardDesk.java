@@ -6,6 +6,7 @@ import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Detour;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeySign;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Lesson;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.Comparator;
@@ -21,14 +22,27 @@ import java.util.stream.Collectors;
 public final class KeyboardDesk {
   private final Performer performer;
   private final Changes changes;
+  private final DoubtWalk doubts;
+  private final WhileRecording whileRecording;
   private Optional<Lesson> lesson = Optional.empty();
   private Optional<ChordCheck> check = Optional.empty();
   private Blockings blockings = Blockings.NONE;
   private String remark = "";
 
-  KeyboardDesk(Performer performer, Changes changes) {
+  KeyboardDesk(
+      Performer performer, Changes changes, DoubtWalk doubts, WhileRecording whileRecording) {
     this.performer = performer;
     this.changes = changes;
+    this.doubts = doubts;
+    this.whileRecording = whileRecording;
+  }
+
+  /** Gives the keys to whom a person says; whatever else has them lets go of them. */
+  public void setKeysMode(KeysMode mode) {
+    if (doubts.isOn()) {
+      doubts.leave();
+    }
+    performer.setKeysMode(mode);
   }
 
   /** Whether it has the keys. */
@@ -55,16 +69,29 @@ public final class KeyboardDesk {
     changes.fire(Aspect.KEYS);
   }
 
-  /** Begins to learn the keyboard. */
-  void learn() {
+  /** Begins to learn the keyboard: the keys are its own until that is over. */
+  public void learn() {
+    if (whileRecording.refuses()) {
+      return;
+    }
+    takeKeys();
     lesson = Optional.of(new Lesson());
     check = Optional.empty();
     remark = "";
     changes.fire(Aspect.KEYS);
   }
 
-  /** Begins a chord check. */
-  void checkChord() {
+  private void takeKeys() {
+    performer.setKeysMode(KeysMode.PLAY);
+    performer.releaseAll();
+  }
+
+  /** Begins a chord check: the keys are its own until that is over. */
+  public void checkChord() {
+    if (whileRecording.refuses()) {
+      return;
+    }
+    takeKeys();
     check = Optional.of(new ChordCheck());
     lesson = Optional.empty();
     changes.fire(Aspect.KEYS);

@@ -167,6 +167,11 @@ public final class Performer {
     perform(pedals.releaseAll(atNanos));
   }
 
+  /** Ends every note under the hands now. */
+  void releaseAll() {
+    releaseAll(clock.nanoTime());
+  }
+
   public void sustain(boolean down, long atNanos) {
     perform(pedals.sustain(down, atNanos));
   }

@@ -1,7 +1,6 @@
 package flailbeat.core.session;
 
 import flailbeat.core.model.Song;
-import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Player;
@@ -13,39 +12,40 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import flailbeat.core.transport.Transport.Start;
 import java.util.Optional;
-import java.util.function.Supplier;
 
 /** The song as it plays: where it starts, where it is, where it ends, and what of it is heard. */
 final class Playback {
+  /** How long before the loop begins anew the next round is made ready. */
+  static final long READY_NANOS = 250_000_000;
+
   private static final long NANOS_PER_MINUTE = 60_000_000_000L;
 
   private final Document document;
   private final Looping looping;
-  private final Heard heard;
+  private final PlanMaker plans;
   private final Changes changes;
   private final Clock clock;
   private final Player player;
   private final Transport transport;
-  private Supplier<Optional<NextRound>> nextRound = Optional::empty;
+  private Activity activity = new Idle();
   private PlaySettings settings = PlaySettings.standard();
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
   private long endNanos;
   private long run;
-  private boolean planIsFixed;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Playback(
       Document document,
       Looping looping,
-      Heard heard,
+      PlanMaker plans,
       Changes changes,
       Clock clock,
       Player player,
       Transport transport) {
     this.document = document;
     this.looping = looping;
-    this.heard = heard;
+    this.plans = plans;
     this.changes = changes;
     this.clock = clock;
     this.player = player;
@@ -109,33 +109,68 @@ final class Playback {
     return looping.active().map(r -> new Loop(map.nanosAt(r.start()), map.nanosAt(r.end())));
   }
 
-  void start(boolean record) {
+  /** Makes the plans of what is heard. */
+  PlanMaker plans() {
+    return plans;
+  }
+
+  /** What goes on now. */
+  Activity activity() {
+    return activity;
+  }
+
+  /** Starts something from the place or, where that lies behind the loop, from the loop's start. */
+  void start(Activity what) {
+    start(what, false);
+  }
+
+  /** Starts a recording, after its count-in. */
+  void start(RecordingPasses what) {
+    start(what, true);
+  }
+
+  private void start(Activity what, boolean record) {
     if (transport.isRunning()) {
       return;
     }
     Song song = document.song();
     long fromTick = startTick();
-    long countIn = record ? settings.countIn().ticks(song.meters().meterAt(fromTick)) : 0;
+    long countIn = record ? countInTicks(fromTick) : 0;
     long from = song.tempos().nanosAt(fromTick);
     long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
-    plan = heard.from(fromTick, countIn, clicks(record));
-    planIsFixed = false;
+    activity = what;
+    plan = what.plan();
     begin(new Start(record, from, countInNanos, loop()));
   }
 
-  /** Plays nothing but the click over a stretch. */
-  void startClicks(TickRange range) {
-    plan = heard.clicksAlone(range);
-    planIsFixed = true;
-    long from = document.song().tempos().nanosAt(range.start());
-    begin(new Start(false, from, 0, Optional.empty()));
+  /** Starts something that has a plan of its own, at a song time, with no loop. */
+  void startAt(Activity what, long fromNanos) {
+    activity = what;
+    plan = what.plan();
+    begin(new Start(false, fromNanos, 0, Optional.empty()));
   }
 
-  /** Plays another song than the document's, with clicks of its own, from its first bar line on. */
-  void startWith(Song song, ClickTrack clicks) {
-    plan = PlaybackPlan.of(song, clicks, 0);
-    planIsFixed = true;
-    begin(new Start(false, Math.max(0, clicks.nanosAt(0)), 0, Optional.empty()));
+  private long countInTicks(long fromTick) {
+    return settings.countIn().ticks(document.song().meters().meterAt(fromTick));
+  }
+
+  /** The plan of a song from where it is, or from where it will start. */
+  PlaybackPlan planOf(Song song, boolean click) {
+    return plans.from(song, planFrom(), 0, click);
+  }
+
+  /** The plan of a song with a count-in before it, unless that is over. */
+  PlaybackPlan countedIn(Song song, boolean click) {
+    long from = planFrom();
+    return plans.from(song, from, isAhead() ? countInTicks(from) : 0, click);
+  }
+
+  private boolean isAhead() {
+    return !transport.isRunning() || transport.state() == Transport.State.COUNTING_IN;
+  }
+
+  private long planFrom() {
+    return isAhead() ? startTick() : Math.max(0, positionTicks());
   }
 
   private void begin(Start start) {
@@ -146,23 +181,19 @@ final class Playback {
     tell();
   }
 
-  private boolean clicks(boolean record) {
-    return record ? settings.clickInRecord() : settings.clickInPlay();
-  }
-
-  void halt() {
+  /** Stops, and with it what goes on; says what came of that. */
+  Optional<Notice> stop(long unrolledNanos) {
     transport.stop();
     player.halt();
+    Activity ended = activity;
+    activity = new Idle();
+    return ended.end(unrolledNanos);
   }
 
   /** Makes what is heard follow the song and the settings while it runs. */
   void replan() {
-    if (transport.isRunning() && !planIsFixed) {
-      boolean countingIn = transport.state() == Transport.State.COUNTING_IN;
-      long from = countingIn ? startTick() : Math.max(0, positionTicks());
-      long countIn =
-          countingIn ? settings.countIn().ticks(document.song().meters().meterAt(from)) : 0;
-      plan = heard.from(from, countIn, clicks(transport.isRecording()));
+    if (transport.isRunning() && activity.followsSong()) {
+      plan = activity.plan();
       publish();
     }
   }
@@ -170,30 +201,30 @@ final class Playback {
   /** Hands over what is heard, with what is known of the next round of the loop. */
   void publish() {
     player.replace(
-        nextRound
-            .get()
-            .map(n -> new Plans(plan, heard.of(n.song(), plan.clicks()), n.turn()))
+        activity
+            .nextRound()
+            .map(n -> new Plans(plan, plans.of(n.song(), plan.clicks()), n.turn()))
             .orElse(Plans.always(plan)));
   }
 
-  /** Asks from now on, whenever what is heard changes, what the next round of the loop will be. */
-  void askNextRound(Supplier<Optional<NextRound>> question) {
-    nextRound = question;
+  /** The unrolled time that is heard now. */
+  long unrolledNow() {
+    return transport.unrolledAt(clock.nanoTime());
   }
 
-  /** Follows what is heard, frame by frame; true once the song is over. */
-  boolean follow() {
-    long position = transport.positionNanos();
-    if (clicksRunOut(position)) {
+  /** Whether so little is left of a round of the loop that the next must be ready. */
+  boolean isNear(long leftNanos) {
+    return leftNanos <= READY_NANOS + player.leadNanos();
+  }
+
+  /** Keeps the click going, and tells of a count-in that is over. */
+  void follow() {
+    if (clicksRunOut(transport.positionNanos())) {
       replan();
-    }
-    if (!transport.isRecording() && isPastEnd(position)) {
-      return true;
     }
     if (transport.state() != toldState) {
       tell();
     }
-    return false;
   }
 
   private boolean clicksRunOut(long position) {
@@ -202,10 +233,11 @@ final class Playback {
         && plan.clicks().horizonNanos() - position < NANOS_PER_MINUTE;
   }
 
-  private boolean isPastEnd(long positionNanos) {
+  /** Whether the song is over: it plays on where it was started beyond its end. */
+  boolean isPastEnd() {
     return transport.loop().isEmpty()
         && transport.placeNanos() < endNanos
-        && positionNanos >= endNanos;
+        && transport.positionNanos() >= endNanos;
   }
 
   /** Where playing stops: the end of the last bar with notes; 0 without notes. */
@@ -214,11 +246,6 @@ final class Playback {
     long end = song.end();
     long bars = end == 0 ? 0 : song.meters().wholeBars(new TickRange(0, end)).end();
     return song.tempos().nanosAt(bars);
-  }
-
-  /** Whether it plays something of its own, which is no plan of the song. */
-  boolean isFixed() {
-    return transport.isRunning() && planIsFixed;
   }
 
   boolean isOfAnotherTempo() {
@@ -249,11 +276,12 @@ final class Playback {
     player.halt();
     transport.setPlaceNanos(tempos.nanosAt(tick));
     if (running) {
-      start(false);
+      start(activity);
     }
     transport.setReturnNanos(tempos.nanosAt(place));
   }
 
+  /** Tells of another state, or another place. */
   void tell() {
     toldState = transport.state();
     changes.fire(Aspect.TRANSPORT);

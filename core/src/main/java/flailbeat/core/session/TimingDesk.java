@@ -15,6 +15,8 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -69,6 +71,21 @@ public final class TimingDesk {
       settings = value;
       changes.fire(Aspect.TIMING);
     }
+  }
+
+  /** The grid that the bench shows and that moves by hand keep to. */
+  public Grid grid() {
+    return settings.grid();
+  }
+
+  public void setGrid(Grid value) {
+    setSettings(settings.withGrid(value));
+  }
+
+  /** The lines that the bench shows, with swing and groove, over the bars of the song. */
+  public GridLines lines() {
+    return new GridLines(
+        settings.grid(), document.song().meters(), settings.swing(), settings.groove());
   }
 
   /** What applying would do to the notes in hand. */

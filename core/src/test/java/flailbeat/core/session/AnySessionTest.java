@@ -44,12 +44,12 @@ class AnySessionTest {
       for (int step = 0; step < 150; step++) {
         act(random);
         pass(random.nextInt(400));
-        assertThat(session.notice().text())
+        assertThat(session.notices().current().text())
             .as("seed %d: %s", seed, done)
             .doesNotContain("went wrong");
         assertWhole(seed);
       }
-      session.stop();
+      session.run().stop();
       session.performer().releaseAll(nowMs * MS);
       pass(500);
       assertThat(player.sounding).as("seed %d: %s", seed, done).isEmpty();
@@ -72,18 +72,18 @@ class AnySessionTest {
     switch (kind) {
       case 0, 1, 2, 3 -> session.performer().press(key, nowMs * MS);
       case 4, 5 -> session.performer().release(key, nowMs * MS);
-      case 6 -> session.recordOrStop();
-      case 7 -> session.playOrStop();
-      case 8 -> session.undo();
-      case 9 -> session.redo();
-      case 10 -> session.dropLastPass();
+      case 6 -> session.run().recordOrStop();
+      case 7 -> session.run().playOrStop();
+      case 8 -> session.editing().undo();
+      case 9 -> session.editing().redo();
+      case 10 -> session.run().dropLastPass();
       case 11 -> player.stepBack(random.nextInt(-60, 90) * MS);
-      case 12 -> session.sweep(random.nextBoolean());
+      case 12 -> session.run().sweep(random.nextBoolean());
       case 13 -> {
         long start = random.nextInt(4) * 3840L;
-        session.loop(new TickRange(start, start + 3840L * (1 + random.nextInt(2))));
+        session.run().loop(new TickRange(start, start + 3840L * (1 + random.nextInt(2))));
       }
-      case 14 -> session.toggleLoop();
+      case 14 -> session.run().toggleLoop();
       case 15 ->
           conductor.setRecordSettings(
               conductor
@@ -92,15 +92,17 @@ class AnySessionTest {
                   .withQuantize(random.nextBoolean()));
       case 16 -> move(random);
       case 17 ->
-          session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(60 + random.nextInt(200))));
-      case 18 -> session.quantize();
+          session
+              .editing()
+              .edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(60 + random.nextInt(200))));
+      case 18 -> session.quantizing().quantize();
       case 19 -> conductor.setRepeat(random.nextBoolean(), NoteValue.straight(16));
-      case 20 -> session.stepTake(1);
+      case 20 -> session.editing().stepTake(1);
       default -> {
         if (random.nextBoolean()) {
-          session.compareRounds();
+          session.run().compareRounds();
         } else {
-          session.calibrate();
+          session.run().calibrate();
         }
       }
     }
@@ -113,7 +115,7 @@ class AnySessionTest {
             session.document().selection().notes(),
             random.nextLong(-20_000, 20_000),
             random.nextInt(5) - 2);
-    session.edit(move.label(), move);
+    session.editing().edit(move.label(), move);
   }
 
   private void assertWhole(int seed) {
@@ -132,10 +134,10 @@ class AnySessionTest {
     List<Song> seen = new ArrayList<>();
     while (session.document().undoLabel().isPresent()) {
       seen.add(session.song());
-      session.undo();
+      session.editing().undo();
     }
     for (Song song : seen.reversed()) {
-      session.redo();
+      session.editing().redo();
       assertThat(session.song()).as("seed %d", seed).isSameAs(song);
     }
   }

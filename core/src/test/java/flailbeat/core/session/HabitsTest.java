@@ -68,7 +68,7 @@ class HabitsTest {
             .withGrid(Grid.parse("1/16+1/8T"))
             .withLag(new Lag.Millis(12))
             .withGroove(new Groove("Ferry", 1, 40, List.of(new Groove.Slot(0, 480, 30, 90))));
-    before.takeSettings(own);
+    before.timing().setSettings(own);
     before.presets().keep("Mine", own.withLag(new Lag.Off()));
     Path file = folder.resolve("deep/habits.json");
     HabitsFile.write(Habits.of(before), file);
@@ -76,7 +76,7 @@ class HabitsTest {
     HabitsFile.read(file).orElseThrow().applyTo(after);
     assertThat(Habits.of(after)).isEqualTo(Habits.of(before));
     assertThat(after.timing().settings()).isEqualTo(own);
-    assertThat(after.grid()).as("the bench shows the same lines").isEqualTo(own.grid());
+    assertThat(after.timing().grid()).as("the bench shows the same lines").isEqualTo(own.grid());
     assertThat(after.performer().layout().placeOf("DEAD_ACUTE", "")).contains(PhysicalKey.A);
     assertThat(after.performer().layout().placeOf("S", "s")).contains(PhysicalKey.S);
     assertThat(after.conductor().repeater().isOn()).as("it would surprise").isFalse();

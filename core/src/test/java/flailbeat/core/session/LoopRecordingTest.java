@@ -17,12 +17,12 @@ class LoopRecordingTest extends SessionRig {
   @BeforeEach
   void loopOneBar() {
     conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
-    session.loop(BAR_1);
+    session.run().loop(BAR_1);
   }
 
   private void record(RecordingMode mode) {
     conductor.setRecordSettings(conductor.recordSettings().withMode(mode));
-    session.recordOrStop();
+    session.run().recordOrStop();
   }
 
   private List<Integer> heardNow() {
@@ -45,13 +45,14 @@ class LoopRecordingTest extends SessionRig {
     assertThat(heardNow()).containsExactly(60, 62);
     runTo(4100);
     assertThat(heardNow()).containsExactly(60, 64, 62);
-    session.recordOrStop();
-    assertThat(session.notice().text()).isEqualTo("Recorded 3 notes in 2 passes onto Track 1");
+    session.run().recordOrStop();
+    assertThat(session.notices().current().text())
+        .isEqualTo("Recorded 3 notes in 2 passes onto Track 1");
     assertThat(notes()).extracting(Note::onset).containsExactly(19L, 960L, 1920L);
     assertThat(session.document().undoLabel()).contains("Pass 2: 1 note");
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).hasSize(2);
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).isEmpty();
   }
 
@@ -60,15 +61,15 @@ class LoopRecordingTest extends SessionRig {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
     strike(PhysicalKey.S, 2500);
-    session.dropLastPass();
-    assertThat(session.notice().text()).isEqualTo("Dropped pass 2: 1 note");
+    session.run().dropLastPass();
+    assertThat(session.notices().current().text()).isEqualTo("Dropped pass 2: 1 note");
     runTo(4100);
     assertThat(notes()).extracting(Note::pitch).containsExactly(60);
-    session.dropLastPass();
-    assertThat(session.notice().text()).isEqualTo("Dropped pass 1: 1 note");
+    session.run().dropLastPass();
+    assertThat(session.notices().current().text()).isEqualTo("Dropped pass 1: 1 note");
     assertThat(notes()).isEmpty();
     strike(PhysicalKey.D, 4500);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).extracting(Note::pitch).containsExactly(64);
   }
 
@@ -77,7 +78,7 @@ class LoopRecordingTest extends SessionRig {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
     strike(PhysicalKey.S, 1500);
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_000;
     record(RecordingMode.REPLACE);
     runTo(2100);
@@ -85,7 +86,7 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.D, 3000);
     assertThat(heardNow()).as("from the note on, nothing old").containsExactly(60);
     runTo(3700);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 64);
   }
 
@@ -93,15 +94,15 @@ class LoopRecordingTest extends SessionRig {
   void replacing_always_clears_what_the_pass_runs_over() {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_000;
     conductor.setRecordSettings(conductor.recordSettings().withAlwaysReplace(true));
     record(RecordingMode.REPLACE);
     assertThat(heardNow()).isEmpty();
     runTo(2100);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).isEmpty();
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).hasSize(1);
   }
 
@@ -112,16 +113,16 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.S, 2500);
     assertThat(heardNow()).isEmpty();
     runTo(4500);
-    session.recordOrStop();
-    assertThat(session.notice().text())
+    session.run().recordOrStop();
+    assertThat(session.notices().current().text())
         .isEqualTo("Recorded 2 notes in 2 passes onto Track 1, take 2");
     assertThat(notes()).extracting(Note::pitch).containsExactly(62);
-    session.stepTake(-1);
+    session.editing().stepTake(-1);
     assertThat(notes()).extracting(Note::pitch).containsExactly(60);
-    session.stepTake(1);
-    session.removeTake();
+    session.editing().stepTake(1);
+    session.editing().removeTake();
     assertThat(notes()).extracting(Note::pitch).containsExactly(60);
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).extracting(Note::pitch).containsExactly(62);
   }
 
@@ -133,11 +134,11 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.S, 540);
     strike(PhysicalKey.D, 1975);
     runTo(4100);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).extracting(Note::onset).containsExactly(0L, 0L, 960L);
     assertThat(notes()).extracting(n -> n.played().onset()).containsExactly(38L, -48L, 1037L);
-    session.undo();
-    session.undo();
+    session.editing().undo();
+    session.editing().undo();
     assertThat(notes()).isEmpty();
   }
 
@@ -146,7 +147,7 @@ class LoopRecordingTest extends SessionRig {
     conductor.setRecordSettings(conductor.recordSettings().withOffsetMs(40));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 540);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).extracting(Note::onset).containsExactly(960L);
   }
 
@@ -157,19 +158,19 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.S, 300);
     strike(PhysicalKey.A, 500);
     strike(PhysicalKey.A, 1500);
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_000;
-    session.playOrStop();
+    session.run().playOrStop();
     runTo(200);
-    session.sweep(true);
+    session.run().sweep(true);
     session.performer().press(PhysicalKey.A, nowMs * MS);
     assertThat(heardNow()).as("out of hearing at once").containsExactly(62);
     runTo(900);
-    session.sweep(false);
+    session.run().sweep(false);
     session.performer().release(PhysicalKey.A, nowMs * MS);
-    assertThat(session.notice().text()).isEqualTo("Swept 1 note");
+    assertThat(session.notices().current().text()).isEqualTo("Swept 1 note");
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 60);
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).hasSize(4);
   }
 
@@ -179,32 +180,32 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.A, 10);
     strike(PhysicalKey.S, 1000);
     strike(PhysicalKey.D, 1500);
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_000;
-    session.playOrStop();
+    session.run().playOrStop();
     runTo(900);
-    session.sweep(true);
+    session.run().sweep(true);
     runTo(1100);
-    session.sweep(false);
+    session.run().sweep(false);
     assertThat(notes()).hasSize(3);
     runTo(1400);
-    session.sweep(true);
+    session.run().sweep(true);
     runTo(2100);
-    session.sweep(false);
+    session.run().sweep(false);
     assertThat(notes()).extracting(Note::pitch).containsExactly(62);
   }
 
   @Test
   void a_start_behind_the_loop_begins_at_the_loop() {
     conductor.seek(7680);
-    session.playOrStop();
+    session.run().playOrStop();
     assertThat(conductor.positionTicks()).isZero();
     runTo(2500);
     assertThat(conductor.positionTicks()).isEqualTo(960);
-    session.toggleLoop();
+    session.run().toggleLoop();
     assertThat(conductor.positionTicks()).as("goes on from where it is").isEqualTo(960);
     assertThat(conductor.transport().loop()).isEmpty();
-    session.stop();
+    session.run().stop();
     assertThat(conductor.placeTicks()).isEqualTo(7680);
   }
 
@@ -212,18 +213,18 @@ class LoopRecordingTest extends SessionRig {
   void the_loop_is_chosen_from_notes_and_made_longer_and_moved_by_bars() {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
-    session.lengthenLoop(1);
-    assertThat(session.notice().text()).contains("Stop recording first");
-    session.recordOrStop();
-    session.lengthenLoop(1);
-    assertThat(session.notice().text()).isEqualTo("Loop: bars 1 to 2");
-    session.moveLoop(2);
+    session.run().lengthenLoop(1);
+    assertThat(session.notices().current().text()).contains("Stop recording first");
+    session.run().recordOrStop();
+    session.run().lengthenLoop(1);
+    assertThat(session.notices().current().text()).isEqualTo("Loop: bars 1 to 2");
+    session.run().moveLoop(2);
     assertThat(conductor.looping().active()).contains(new TickRange(7680, 15360));
-    session.lengthenLoop(-5);
-    assertThat(session.notice().text()).isEqualTo("Loop: bars 3 to 3");
-    session.loopNotesInHand();
+    session.run().lengthenLoop(-5);
+    assertThat(session.notices().current().text()).isEqualTo("Loop: bars 3 to 3");
+    session.run().loopScope();
     assertThat(conductor.looping().active()).contains(BAR_1);
-    session.toggleLoop();
-    assertThat(session.notice().text()).isEqualTo("No loop");
+    session.run().toggleLoop();
+    assertThat(session.notices().current().text()).isEqualTo("No loop");
   }
 }

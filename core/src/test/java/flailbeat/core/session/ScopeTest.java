@@ -51,11 +51,11 @@ class ScopeTest extends SessionRig {
 
   @Test
   void a_selection_over_two_tracks_is_quantized_on_both_and_the_rest_stays() {
-    session.edit("Late", s -> NoteEdits.move(s, first(fog).notes(), 37, 0));
+    session.editing().edit("Late", s -> NoteEdits.move(s, first(fog).notes(), 37, 0));
     Song played = session.song();
     document.select(first(lamps).plus(first(fog)));
     List<Note> hull = session.song().tracks().get(1).notes();
-    session.quantize();
+    session.quantizing().quantize();
     for (TrackId id : List.of(lamps, fog)) {
       Track before = played.track(id).orElseThrow();
       List<Note> after = session.song().track(id).orElseThrow().notes();
@@ -63,13 +63,13 @@ class ScopeTest extends SessionRig {
       assertThat(after).containsAll(before.notes().subList(3, before.noteCount()));
     }
     assertThat(session.song().tracks().get(1).notes()).isEqualTo(hull);
-    session.undo();
+    session.editing().undo();
     assertThat(session.song()).isSameAs(played);
   }
 
   @Test
   void without_clips_the_scope_is_the_track() {
-    session.edit("Empty", s -> s.withTrack(lamps, t -> t.withClips(List.of())));
+    session.editing().edit("Empty", s -> s.withTrack(lamps, t -> t.withClips(List.of())));
     assertThat(document.scope().kind()).isEqualTo(Scope.Kind.TRACK);
     assertThat(document.scope().notes()).isEmpty();
   }

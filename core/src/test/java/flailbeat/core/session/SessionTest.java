@@ -57,13 +57,13 @@ class SessionTest {
   /** Records eight eighths, each some ms off, after a bar of count-in; ends stopped. */
   private void recordEight() {
     nowMs = 10_000;
-    session.recordOrStop();
+    session.run().recordOrStop();
     int[] off = {-12, 20, 31, -25, 8, 15, -5, 40};
     for (int i = 0; i < 8; i++) {
       strike(SCALE[i], 12_000 + i * 250 + off[i], 180);
     }
     nowMs = 14_100;
-    session.playOrStop();
+    session.run().playOrStop();
   }
 
   @Test
@@ -72,20 +72,20 @@ class SessionTest {
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 64, 65, 67, 69, 71, 72);
     assertThat(notes().get(1).onset()).isEqualTo(518);
     assertThat(notes().get(0).onset()).as("12 ms before the start").isZero();
-    assertThat(session.notice().text()).isEqualTo("Recorded 8 notes onto Track 1");
+    assertThat(session.notices().current().text()).isEqualTo("Recorded 8 notes onto Track 1");
     assertThat(session.document().undoLabel()).contains("Record 8 notes");
     Song recorded = session.song();
-    session.quantize();
+    session.quantizing().quantize();
     assertThat(notes())
         .extracting(Note::onset)
         .containsExactly(0L, 480L, 960L, 1440L, 1920L, 2400L, 2880L, 3360L);
     Song quantized = session.song();
-    session.undo();
+    session.editing().undo();
     assertThat(session.song()).isSameAs(recorded);
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).isEmpty();
-    session.redo();
-    session.redo();
+    session.editing().redo();
+    session.editing().redo();
     assertThat(session.song()).isSameAs(quantized);
   }
 
@@ -100,7 +100,7 @@ class SessionTest {
                 told.add(conductor.transport().state());
               }
             });
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs += 1000;
     session.tick();
     nowMs += 1500;
@@ -113,22 +113,22 @@ class SessionTest {
 
   @Test
   void notes_in_the_count_in_are_left_out_and_told() {
-    session.recordOrStop();
+    session.run().recordOrStop();
     strike(PhysicalKey.A, 11_000, 100);
     strike(PhysicalKey.S, 12_500, 100);
-    session.recordOrStop();
+    session.run().recordOrStop();
     assertThat(notes()).hasSize(1);
-    assertThat(session.notice().text()).contains("left out 1 note");
+    assertThat(session.notices().current().text()).contains("left out 1 note");
   }
 
   @Test
   void notes_held_at_the_stop_end_there_and_none_sounds_on() {
     conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_500;
     performer.press(PhysicalKey.A, nowMs * MS);
     nowMs = 11_000;
-    session.stop();
+    session.run().stop();
     assertThat(notes()).extracting(Note::length).containsExactly(960L);
     assertThat(player.sounding).isEmpty();
   }
@@ -136,7 +136,7 @@ class SessionTest {
   @Test
   void pedal_bend_and_modulation_are_heard_and_recorded_with_their_times() {
     conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
-    session.recordOrStop();
+    session.run().recordOrStop();
     nowMs = 10_500;
     performer.sustain(true, nowMs * MS);
     performer.press(PhysicalKey.A, true, nowMs * MS);
@@ -146,7 +146,7 @@ class SessionTest {
     session.tick();
     performer.modulate(1, nowMs * MS);
     nowMs = 12_000;
-    session.stop();
+    session.run().stop();
     assertThat(player.log).contains("control CONTROLLER 64 127", "control PITCH_BEND 0 16383");
     List<NewControl> points =
         session.document().track().controls().stream()
@@ -160,7 +160,7 @@ class SessionTest {
             new NewControl(3840, Control.controller(64, 0)),
             new NewControl(3840, Control.bend(8192)));
     assertThat(notes()).extracting(Note::velocity).containsExactly(100);
-    session.undo();
+    session.editing().undo();
     assertThat(session.document().track().controls()).isEmpty();
   }
 
@@ -169,14 +169,14 @@ class SessionTest {
     strike(PhysicalKey.A, 20_000, 200);
     strike(PhysicalKey.D, 20_500, 200);
     conductor.seek(3840);
-    session.edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
-    session.keepPhrase();
+    session.editing().edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
+    session.run().keepPhrase();
     assertThat(notes()).extracting(Note::onset).containsExactly(3840L, 4800L);
-    assertThat(session.notice().text())
+    assertThat(session.notices().current().text())
         .isEqualTo("Kept 2 notes onto Track 1, at the song's tempo, from 2.1.000");
-    session.undo();
+    session.editing().undo();
     assertThat(notes()).isEmpty();
-    session.keepPhrase();
+    session.run().keepPhrase();
     assertThat(notes()).hasSize(2);
   }
 
@@ -186,10 +186,10 @@ class SessionTest {
     session.document().chooseTrack(session.song().tracks().get(3).id());
     int before = notes().size();
     nowMs = 50_000;
-    session.playOrStop();
+    session.run().playOrStop();
     strike(PhysicalKey.A, 51_250, 200);
-    session.stop();
-    session.keepPhrase();
+    session.run().stop();
+    session.run().keepPhrase();
     assertThat(notes()).hasSize(before + 1);
     assertThat(notes()).filteredOn(n -> n.onset() == 1920 && n.pitch() == 60).hasSize(1);
   }
@@ -216,42 +216,43 @@ class SessionTest {
     assertThat(player.sounding).isEmpty();
     performer.press(PhysicalKey.A, 0);
     assertThat(player.sounding).containsExactly("2:60");
-    session.panic();
+    session.run().panic();
     assertThat(player.sounding).isEmpty();
     assertThat(player.log).contains("panic");
   }
 
   @Test
   void recording_goes_onto_the_chosen_track_and_onto_those_that_are_armed() {
-    session.edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(32)));
-    session.edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(48)));
+    session.editing().edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(32)));
+    session.editing().edit("Add", s -> SongEdits.addTrack(s, Instrument.melodic(48)));
     Track bass = session.song().tracks().get(1);
-    session.edit("Arm", s -> s.withTrack(bass.id(), t -> t.withArmed(true)));
+    session.editing().edit("Arm", s -> s.withTrack(bass.id(), t -> t.withArmed(true)));
     recordEight();
-    assertThat(session.notice().text()).isEqualTo("Recorded 8 notes onto Track 1 and Track 2");
+    assertThat(session.notices().current().text())
+        .isEqualTo("Recorded 8 notes onto Track 1 and Track 2");
     assertThat(session.song().tracks()).extracting(Track::noteCount).containsExactly(8, 8, 0);
-    session.undo();
+    session.editing().undo();
     assertThat(session.song().noteCount()).isZero();
   }
 
   @Test
   void edits_wait_until_recording_is_over_and_a_seek_does_not_end_it() {
-    session.recordOrStop();
-    session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
+    session.run().recordOrStop();
+    session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
     assertThat(session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
-    assertThat(session.notice().text()).contains("Stop recording first");
+    assertThat(session.notices().current().text()).contains("Stop recording first");
     conductor.seek(3840);
     assertThat(conductor.transport().isRecording()).isTrue();
-    session.undo();
-    session.quantize();
-    assertThat(session.notice().warning()).isTrue();
+    session.editing().undo();
+    session.quantizing().quantize();
+    assertThat(session.notices().current().warning()).isTrue();
   }
 
   @Test
   void playing_stops_at_the_end_and_goes_back_to_its_place() {
     session.open(HarbourLamps.song(), Optional.empty());
     conductor.seek(3840);
-    session.playOrStop();
+    session.run().playOrStop();
     nowMs += 1000;
     session.tick();
     assertThat(conductor.transport().state()).isEqualTo(State.PLAYING);
@@ -267,25 +268,25 @@ class SessionTest {
   void another_tempo_while_playing_goes_on_from_the_same_tick() {
     session.open(HarbourLamps.song(), Optional.empty());
     conductor.seek(960);
-    session.playOrStop();
+    session.run().playOrStop();
     nowMs += 1250;
     long tick = conductor.positionTicks();
-    session.edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
+    session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
     assertThat(conductor.positionTicks()).isEqualTo(tick);
     nowMs += 1250;
     assertThat(conductor.positionTicks()).isEqualTo(tick + 960);
-    session.stop();
+    session.run().stop();
     assertThat(conductor.placeTicks()).isEqualTo(960);
   }
 
   @Test
   void an_edit_while_playing_is_heard_at_once() {
     session.open(HarbourLamps.song(), Optional.empty());
-    session.playOrStop();
+    session.run().playOrStop();
     int before = player.plan().size();
     session.document().select(NoteRule.ALL);
     Set<NoteId> ids = session.document().selection().notes();
-    session.edit("Delete", s -> NoteEdits.delete(s, ids));
+    session.editing().edit("Delete", s -> NoteEdits.delete(s, ids));
     assertThat(player.log).contains("replace");
     assertThat(player.plan().size()).isEqualTo(before - 2 * ids.size());
   }
@@ -293,12 +294,12 @@ class SessionTest {
   @Test
   void as_played_is_heard_while_held_and_changes_nothing() {
     recordEight();
-    session.quantize();
+    session.quantizing().quantize();
     Song song = session.song();
-    session.hearAsPlayed(true);
+    session.run().hearAsPlayed(true);
     assertThat(conductor.transport().isRunning()).isTrue();
     assertThat(player.plan().nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
-    session.hearAsPlayed(false);
+    session.run().hearAsPlayed(false);
     assertThat(conductor.transport().isRunning()).isFalse();
     assertThat(session.song()).isSameAs(song);
   }
@@ -308,19 +309,19 @@ class SessionTest {
     recordEight();
     NoteId second = notes().get(1).id();
     session.document().select(Selection.ofNotes(Set.of(second)));
-    session.quantize();
+    session.quantizing().quantize();
     assertThat(notes()).filteredOn(n -> n.playedOff() != 0 && n.onset() > 0).hasSize(1);
-    session.undo();
+    session.editing().undo();
     assertThat(session.document().selection().notes()).containsExactly(second);
-    session.undo();
+    session.editing().undo();
     assertThat(session.document().selection().notes()).isEmpty();
   }
 
   @Test
   void the_grid_is_one_for_bench_and_quantizing_and_settings_are_previewed() {
     recordEight();
-    session.setGrid(Grid.parse("1/4"));
-    assertThat(session.timing().settings().grid()).isEqualTo(session.grid());
+    session.timing().setGrid(Grid.parse("1/4"));
+    assertThat(session.timing().settings().grid()).isEqualTo(session.timing().grid());
     assertThat(session.timing().plan().notes()).allMatch(p -> p.line() % 960 == 0);
     session.timing().setSettings(session.timing().settings().withStrength(0));
     assertThat(session.timing().plan().moved()).as("the lag is taken out alone").isEqualTo(8);
@@ -330,8 +331,8 @@ class SessionTest {
 
   @Test
   void quantizing_nothing_says_so() {
-    session.quantize();
-    assertThat(session.notice().text()).contains("no notes");
+    session.quantizing().quantize();
+    assertThat(session.notices().current().text()).contains("no notes");
     assertThat(session.document().undoLabel()).isEmpty();
   }
 
@@ -343,10 +344,10 @@ class SessionTest {
     Song written = session.song();
     session.document().saved(Path.of("a.flail"), written);
     assertThat(session.document().hasUnsavedWork()).isFalse();
-    session.undo();
+    session.editing().undo();
     assertThat(session.document().hasUnsavedWork()).isTrue();
-    session.redo();
-    session.edit("Meter", s -> SongEdits.setMeter(s, new Meter(7, 8)));
+    session.editing().redo();
+    session.editing().edit("Meter", s -> SongEdits.setMeter(s, new Meter(7, 8)));
     session.document().saved(Path.of("a.flail"), written);
     assertThat(session.document().hasUnsavedWork())
         .as("edited while it was being written")
@@ -359,7 +360,7 @@ class SessionTest {
     recordEight();
     assertThat(session.document().track().clips()).hasSize(1);
     assertThat(notes()).hasSize(16);
-    session.edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
+    session.editing().edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
     session.document().chooseTrack(session.song().tracks().get(1).id());
     recordEight();
     assertThat(session.song().tracks()).extracting(Track::noteCount).containsExactly(16, 8);
@@ -375,38 +376,40 @@ class SessionTest {
               i % 128, 64, new flailbeat.core.model.Played(i * 50L, i * 50L + 40)));
     }
     Track track = session.document().track();
-    session.edit("Many", s -> NoteEdits.add(s, track.id(), many, new TickRange(0, 5_000_000)));
+    session
+        .editing()
+        .edit("Many", s -> NoteEdits.add(s, track.id(), many, new TickRange(0, 5_000_000)));
     session.document().select(NoteRule.ALL);
-    session.quantize();
+    session.quantizing().quantize();
     Set<NoteId> all = session.document().selection().notes();
-    session.edit("Move", s -> NoteEdits.move(s, all, 240, 0));
+    session.editing().edit("Move", s -> NoteEdits.move(s, all, 240, 0));
     assertThat(session.song().noteCount()).isEqualTo(100_008);
-    session.undo();
-    session.undo();
-    session.undo();
+    session.editing().undo();
+    session.editing().undo();
+    session.editing().undo();
     assertThat(session.song().noteCount()).isEqualTo(8);
   }
 
   @Test
   void a_change_of_the_title_sends_no_sound_to_the_player_though_there_are_twenty_tracks() {
     for (int i = 0; i < 19; i++) {
-      session.addTrack(Instrument.melodic(i % 3 * 20));
+      session.editing().addTrack(Instrument.melodic(i % 3 * 20));
     }
     assertThat(player.log)
         .filteredOn(line -> line.startsWith("instrument 18"))
         .as("beyond the sixteenth it has its own sound")
         .containsExactly("instrument 18 40");
     player.log.clear();
-    session.edit("Name the song", s -> s.withTitle("Night ferry"));
+    session.editing().edit("Name the song", s -> s.withTitle("Night ferry"));
     assertThat(player.log).noneMatch(line -> line.startsWith("instrument"));
   }
 
   @Test
   void a_track_beyond_those_that_can_sound_is_told() {
     for (int i = 0; i < 64; i++) {
-      session.addTrack(Instrument.melodic(0));
+      session.editing().addTrack(Instrument.melodic(0));
     }
-    assertThat(session.notice().text())
+    assertThat(session.notices().current().text())
         .isEqualTo("1 track beyond the first 64 is silent here; it is kept and exported");
     performer.press(PhysicalKey.A, nowMs * MS);
     assertThat(player.sounding).isEmpty();
@@ -415,19 +418,20 @@ class SessionTest {
   @Test
   void another_tempo_while_calibrating_ends_it_and_plays_nothing_else() {
     recordEight();
-    session.calibrate();
-    session.edit("Tempo 90", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
+    session.run().calibrate();
+    session.editing().edit("Tempo 90", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
     assertThat(conductor.isCalibrating()).isFalse();
     assertThat(conductor.transport().isRunning()).isFalse();
     assertThat(player.playing).isFalse();
     session.tick();
-    assertThat(session.notice().text()).isEqualTo("Calibration stopped: the tempo is another now");
+    assertThat(session.notices().current().text())
+        .isEqualTo("Calibration stopped: the tempo is another now");
   }
 
   @Test
   void another_loop_while_calibrating_leaves_the_clicks_alone() {
-    session.calibrate();
-    session.loop(new TickRange(0, 3840));
+    session.run().calibrate();
+    session.run().loop(new TickRange(0, 3840));
     assertThat(conductor.isCalibrating()).isTrue();
     assertThat(conductor.transport().loop()).isEmpty();
   }
@@ -447,8 +451,9 @@ class SessionTest {
     recordEight();
     assertThat(notes()).as("nothing is lost").hasSize(8);
     assertThat(heard).contains(Aspect.SONG, Aspect.PASS, Aspect.TRANSPORT);
-    session.stop();
-    session.edit("Name the song", s -> s.withTitle("Night ferry"));
-    assertThat(session.notice().text()).contains("a picture failed", "Your song is still here");
+    session.run().stop();
+    session.editing().edit("Name the song", s -> s.withTitle("Night ferry"));
+    assertThat(session.notices().current().text())
+        .contains("a picture failed", "Your song is still here");
   }
 }

@@ -31,7 +31,9 @@ final class BeatPart extends DeskPart {
     super(session);
     Button find =
         Buttons.text(
-            "Find the beat", "Tempo and bar line from the notes alone (Alt+B)", session::findBeat);
+            "Find the beat",
+            "Tempo and bar line from the notes alone (Alt+B)",
+            session.beat()::find);
     find.setId("find-beat");
     find.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(find, Priority.ALWAYS);
@@ -42,7 +44,7 @@ final class BeatPart extends DeskPart {
     leave = Buttons.text("Leave it", "Forget what was found", session.beat()::leave);
     guesses.setId("beat-guesses");
     for (Taking taking : Taking.values()) {
-      Button take = Buttons.text(word(taking), hint(taking), () -> session.takeBeat(taking));
+      Button take = Buttons.text(word(taking), hint(taking), () -> session.beat().take(taking));
       take.setId("take-" + taking.name().toLowerCase(Locale.ROOT).replace('_', '-'));
       take.setMaxWidth(Double.MAX_VALUE);
       take.getStyleClass().add("tight");

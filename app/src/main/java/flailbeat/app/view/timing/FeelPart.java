@@ -45,13 +45,15 @@ final class FeelPart extends DeskPart {
             text -> session.presets().keep(text, settings()));
     Button lagOut =
         Buttons.text(
-            "Take out the lag", "Move all alike by the lag; the feel stays", session::takeOutLag);
+            "Take out the lag",
+            "Move all alike by the lag; the feel stays",
+            session.quantizing()::takeOutLag);
     lagOut.setId("take-out-lag");
     Button back =
         Buttons.text(
             "Back as played",
             "Put the notes back where they were played (Alt+P)",
-            session::bringBackPlayed);
+            session.quantizing()::bringBackPlayed);
     back.setId("back-as-played");
     getChildren()
         .addAll(
@@ -86,7 +88,7 @@ final class FeelPart extends DeskPart {
 
   private void take(int bars) {
     if (!session().document().scope().notes().isEmpty()) {
-      session().takeGroove(session().document().track().name(), bars);
+      session().quantizing().takeGroove(session().document().track().name(), bars);
     }
   }
 
@@ -104,7 +106,9 @@ final class FeelPart extends DeskPart {
         .all()
         .forEach(
             (title, kept) ->
-                presets.getItems().add(Menus.item(title, () -> session().takeSettings(kept))));
+                presets
+                    .getItems()
+                    .add(Menus.item(title, () -> session().timing().setSettings(kept))));
     inForce.ifPresent(
         title -> {
           presets.getItems().add(new SeparatorMenuItem());

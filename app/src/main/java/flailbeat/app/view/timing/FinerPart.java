@@ -80,13 +80,13 @@ final class FinerPart extends DeskPart {
         Buttons.text(
             "Same pitches",
             "Take every note of the selected pitches in hand (Alt+A)",
-            session::selectSamePitches);
+            session.quantizing()::selectSamePitches);
     pitches.setId("same-pitches");
     Button all =
         Buttons.text(
             "All tracks",
             "Quantize every track, each with a lag of its own",
-            session::quantizeAllTracks);
+            session.quantizing()::quantizeAllTracks);
     all.setId("all-tracks");
     getChildren()
         .addAll(

@@ -37,8 +37,8 @@ final class LinesPart extends DeskPart {
 
   LinesPart(Session session) {
     super(session);
-    straight = new Segments<>(session::setGrid);
-    triplet = new Segments<>(session::setGrid);
+    straight = new Segments<>(session.timing()::setGrid);
+    triplet = new Segments<>(session.timing()::setGrid);
     for (int d : DENOMINATORS) {
       straight.add(Grid.of(NoteValue.straight(d)), "1/" + d, "Lines 1/" + d + " apart");
       triplet.add(Grid.of(NoteValue.triplet(d)), "1/" + d + "T", "Triplets of 1/" + d);
@@ -48,7 +48,7 @@ final class LinesPart extends DeskPart {
             "own-grid",
             9,
             "Any sum: 1/16+1/8T, 1/4D (dotted), 1/4:5 (five in a quarter), 1/4:7",
-            text -> session.setGrid(Grid.parse(text).requireWithin(Ticks.PPQ)));
+            text -> session.timing().setGrid(Grid.parse(text).requireWithin(Ticks.PPQ)));
     method =
         new Segments<Method>(m -> change(s -> s.withMethod(m)))
             .add(Method.NEAREST, "Nearest", "Each note to the nearest line")
@@ -121,7 +121,7 @@ final class LinesPart extends DeskPart {
         Buttons.text(
             String.format(Locale.ROOT, "%3.0f %%  %s", 100 * match.probability(), match),
             "Take this grid: by it the spread is " + Math.round(match.spreadMs()) + " ms",
-            () -> session().takeGrid(match));
+            () -> session().quantizing().takeGrid(match));
     button.setMaxWidth(Double.MAX_VALUE);
     button.getStyleClass().addAll("ranked");
     boolean inForce = match.grid().equals(settings().grid()) && match.swing() == settings().swing();

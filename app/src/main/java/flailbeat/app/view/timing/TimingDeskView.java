@@ -77,15 +77,17 @@ public final class TimingDeskView extends VBox {
     setMaxWidth(WIDTH);
     histogram = new Histogram(palette, INNER, 62, this::brushed);
     histogram.setId("histogram");
-    apply = Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", session::quantize);
+    apply =
+        Buttons.text(
+            "Quantize", "Move the notes to their lines (Ctrl+T)", session.quantizing()::quantize);
     apply.getStyleClass().add("primary");
     apply.setId("quantize");
     apply.setMaxWidth(Double.MAX_VALUE);
-    walk = Buttons.text("", "Hear each doubtful note and decide (Ctrl+D)", session::walkDoubtful);
+    walk = Buttons.text("", "Hear each doubtful note and decide (Ctrl+D)", session.doubts()::start);
     walk.setId("walk-doubtful");
     walk.setMaxWidth(Double.MAX_VALUE);
     rounds.setId("rounds");
-    rounds.setOnAction(e -> session.compareRounds());
+    rounds.setOnAction(e -> session.run().compareRounds());
     this.makePart =
         part ->
             switch (part) {
@@ -145,8 +147,8 @@ public final class TimingDeskView extends VBox {
         Buttons.text(
             "Hold: as played", "Hear and see the notes as played (Ctrl+Shift+T)", () -> {});
     hold.setId("as-played");
-    hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.hearAsPlayed(true));
-    hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.hearAsPlayed(false));
+    hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.run().hearAsPlayed(true));
+    hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.run().hearAsPlayed(false));
     HBox.setHgrow(apply, Priority.ALWAYS);
     return new HBox(6, apply, hold);
   }
@@ -173,7 +175,7 @@ public final class TimingDeskView extends VBox {
   /** Looks for the beat, and shows what was found. */
   public void findBeat() {
     show(Part.BEAT);
-    session.findBeat();
+    session.beat().find();
   }
 
   /** A stretch of the histogram selects its notes; a click there takes the whole clip again. */

@@ -86,7 +86,7 @@ public record Habits(
       session.conductor().setRepeat(false, repeat);
     }
     if (quantize != null) {
-      session.takeSettings(quantize);
+      session.timing().setSettings(quantize);
     }
     if (presets != null) {
       session.presets().setAll(presets);

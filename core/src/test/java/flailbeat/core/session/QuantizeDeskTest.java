@@ -30,7 +30,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** With the demo open: its lead is late, with three doubtful notes. 96 bpm: a bar lasts 2.5 s. */
-class TidyingTest {
+class QuantizeDeskTest {
   private static final long MS = 1_000_000;
 
   private long nowMs = 5_000;
@@ -54,7 +54,7 @@ class TidyingTest {
 
   @Test
   void three_keys_decide_three_doubtful_notes_and_quantizing_obeys() {
-    session.walkDoubtful();
+    session.doubts().start();
     assertThat(walk.left()).isEqualTo(3);
     assertThat(walk.says()).startsWith("Doubtful 1 of 3");
     NotePlan first = walk.current().get(0);
@@ -67,7 +67,7 @@ class TidyingTest {
     assertThat(said.orElseThrow().text()).contains("Every doubtful note is decided");
     assertThat(walk.isOn()).isFalse();
     assertThat(player.sounding).as("none hangs").isEmpty();
-    session.quantize();
+    session.quantizing().quantize();
     assertThat(lamp(first.note().id()).onset())
         .isEqualTo(Math.min(first.line(), first.otherLine()));
     assertThat(lamp(second.note().id()).onset())
@@ -77,7 +77,7 @@ class TidyingTest {
 
   @Test
   void the_walk_goes_on_and_back_without_deciding_and_ends_when_another_song_is_opened() {
-    session.walkDoubtful();
+    session.doubts().start();
     NoteId first = walk.current().get(0).note().id();
     walk.step(1);
     assertThat(walk.current().get(0).note().id()).isNotEqualTo(first);
@@ -89,14 +89,14 @@ class TidyingTest {
     assertThat(player.sounding).as("a sounded note ends by itself").isEmpty();
     session.open(Song.empty(), Optional.empty());
     assertThat(walk.isOn()).isFalse();
-    session.walkDoubtful();
-    assertThat(session.notice().text()).contains("No note is doubtful");
+    session.doubts().start();
+    assertThat(session.notices().current().text()).contains("No note is doubtful");
   }
 
   @Test
   void the_keys_switch_takes_the_keys_from_the_walk() {
-    session.walkDoubtful();
-    session.setKeysMode(flailbeat.core.keys.KeysMode.COMMANDS);
+    session.doubts().start();
+    session.keyboard().setKeysMode(flailbeat.core.keys.KeysMode.COMMANDS);
     assertThat(walk.isOn()).isFalse();
     assertThat(walk.says()).isEmpty();
   }
@@ -105,8 +105,8 @@ class TidyingTest {
   void the_lag_alone_is_taken_out_and_the_feel_is_kept() {
     double lag = session.timing().plan().timing().lagMs();
     List<Long> before = lamps().stream().map(Note::onset).toList();
-    session.takeOutLag();
-    assertThat(session.notice().text()).contains("late").contains("feel");
+    session.quantizing().takeOutLag();
+    assertThat(session.notices().current().text()).contains("late").contains("feel");
     long moved = before.get(5) - lamps().get(5).onset();
     assertThat(moved / 1.536).isCloseTo(lag, within(1.0));
     assertThat(before.get(9) - lamps().get(9).onset()).isCloseTo(moved, within(1L));
@@ -115,14 +115,14 @@ class TidyingTest {
   @Test
   void as_played_comes_back_for_any_selection_after_saving_and_reopening() throws IOException {
     List<Long> played = lamps().stream().map(Note::onset).toList();
-    session.quantize();
+    session.quantizing().quantize();
     Path file = folder.resolve("lamps.flail");
     SongFiles.write(session.song(), file);
     session.open(SongFiles.read(file).song(), Optional.of(file));
     session
         .document()
         .select(Selection.ofNotes(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id())));
-    session.bringBackPlayed();
+    session.quantizing().bringBackPlayed();
     assertThat(lamps().get(4).onset()).isEqualTo(played.get(4));
     assertThat(lamps().get(7).onset()).isEqualTo(played.get(7));
     assertThat(lamps().get(5).onset() % 240).as("not selected").isZero();
@@ -130,8 +130,8 @@ class TidyingTest {
 
   @Test
   void rounds_alternate_between_as_played_and_as_quantized() {
-    session.loop(new TickRange(0, 3840));
-    session.compareRounds();
+    session.run().loop(new TickRange(0, 3840));
+    session.run().compareRounds();
     assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
     nowMs += 2_300;
     session.tick();
@@ -142,7 +142,7 @@ class TidyingTest {
     nowMs += 2_500;
     session.tick();
     assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
-    session.stop();
+    session.run().stop();
     assertThat(session.timing().version()).isEqualTo(Version.STANDING);
     assertThat(session.conductor().isComparing()).isFalse();
   }
@@ -150,11 +150,14 @@ class TidyingTest {
   @Test
   void all_tracks_are_quantized_each_with_a_lag_of_its_own() {
     Song before = session.song();
-    session.quantizeAllTracks();
-    assertThat(session.notice().text()).contains("Lamps").contains("late").doesNotContain("Hull");
+    session.quantizing().quantizeAllTracks();
+    assertThat(session.notices().current().text())
+        .contains("Lamps")
+        .contains("late")
+        .doesNotContain("Hull");
     assertThat(session.song().tracks().get(1)).isEqualTo(before.tracks().get(1));
     assertThat(lamps()).allMatch(n -> n.onset() % 240 == 0);
-    session.undo();
+    session.editing().undo();
     assertThat(session.song()).isSameAs(before);
   }
 
@@ -198,18 +201,18 @@ class TidyingTest {
 
   @Test
   void the_beat_of_the_lead_is_found_heard_and_taken() {
-    session.findBeat();
+    session.beat().find();
     assertThat(session.beat().guesses().get(0).bpm()).isCloseTo(96, within(1.0));
     assertThat(session.beat().beatTicks()).hasSizeGreaterThan(60);
     session.beat().hear();
     assertThat(player.playing).isTrue();
     assertThat(player.plan().clicks().size()).isGreaterThan(60);
-    session.stop();
+    session.run().stop();
     Song before = session.song();
-    session.takeBeat(Taking.PHRASE_FITS);
+    session.beat().take(Taking.PHRASE_FITS);
     assertThat(session.beat().isOn()).isFalse();
     assertThat(lamps()).hasSameSizeAs(before.tracks().get(0).notes());
-    session.undo();
+    session.editing().undo();
     assertThat(session.song()).isSameAs(before);
   }
 
@@ -217,7 +220,7 @@ class TidyingTest {
   void presets_are_kept_by_name_and_a_name_is_needed() {
     QuantizeSettings own = session.timing().settings().withStrength(70);
     session.presets().keep(" Soft ", own);
-    session.takeSettings(session.presets().all().get("Soft"));
+    session.timing().setSettings(session.presets().all().get("Soft"));
     assertThat(session.timing().settings()).isEqualTo(own);
     org.assertj.core.api.Assertions.assertThatThrownBy(() -> session.presets().keep(" ", own))
         .hasMessageContaining("name");
@@ -228,7 +231,7 @@ class TidyingTest {
   @Test
   void notes_of_the_same_pitches_are_selected() {
     session.document().select(Selection.ofNotes(java.util.Set.of(lamps().get(0).id())));
-    session.selectSamePitches();
+    session.quantizing().selectSamePitches();
     int pitch = lamps().get(0).pitch();
     long alike = lamps().stream().filter(n -> n.pitch() == pitch).count();
     assertThat(session.document().selection().notes()).hasSize((int) alike);
@@ -243,13 +246,15 @@ class TidyingTest {
       long onset = random.nextInt(30_000);
       many.add(new NoteEdits.NewNote(40 + i % 40, 90, new Played(onset, onset + 100)));
     }
-    session.edit(
-        "Many", s -> NoteEdits.add(s, s.tracks().get(0).id(), many, new TickRange(0, 30_000)));
+    session
+        .editing()
+        .edit(
+            "Many", s -> NoteEdits.add(s, s.tracks().get(0).id(), many, new TickRange(0, 30_000)));
     int doubtful = session.timing().plan().doubtful();
     assertThat(doubtful).isGreaterThan(session.doubts().left());
     assertThat(session.doubts().offer())
         .isEqualTo("Decide " + doubtful + " doubtful in " + session.doubts().left() + " steps");
-    session.walkDoubtful();
+    session.doubts().start();
     assertThat(session.doubts().says()).startsWith("Step 1 of " + session.doubts().left());
   }
 }

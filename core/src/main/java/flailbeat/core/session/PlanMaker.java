@@ -8,34 +8,31 @@ import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
 
 /** Works out what is to be heard: of the song as it stands, with the click. */
-final class Heard {
+final class PlanMaker {
   private static final int CLICK_BARS_AHEAD = 400;
 
   private final Document document;
   private final TimingDesk timing;
-  private final Recorder recorder;
   private final Sweeper sweeper;
   private final Looping looping;
 
-  Heard(Document document, TimingDesk timing, Recorder recorder, Sweeper sweeper, Looping looping) {
+  PlanMaker(Document document, TimingDesk timing, Sweeper sweeper, Looping looping) {
     this.document = document;
     this.timing = timing;
-    this.recorder = recorder;
     this.sweeper = sweeper;
     this.looping = looping;
   }
 
   /**
-   * What is heard from a tick on.
+   * What is heard of a song from a tick on.
    *
    * @param click whether the click goes on after the count-in
    */
-  PlaybackPlan from(long tick, long countInTicks, boolean click) {
-    Song song = document.song();
+  PlaybackPlan from(Song song, long tick, long countInTicks, boolean click) {
     ClickTrack clicks =
         click || countInTicks > 0 ? clicks(tick, countInTicks, click) : ClickTrack.NONE;
     long startNanos = countInTicks > 0 ? song.tempos().nanosAt(tick) : 0;
-    return PlaybackPlan.of(inVersion(timing.version()), clicks, startNanos);
+    return PlaybackPlan.of(song, clicks, startNanos);
   }
 
   private ClickTrack clicks(long tick, long countInTicks, boolean goesOn) {
@@ -61,9 +58,14 @@ final class Heard {
         song.tempos().nanosAt(range.start()));
   }
 
-  /** The song with the notes in hand in one of their versions. */
+  /** A song without what is being swept. */
+  Song swept(Song song) {
+    return sweeper.swept(song);
+  }
+
+  /** The song with the notes in scope in one of their versions. */
   Song inVersion(Version version) {
-    Song song = sweeper.swept(recorder.silenced(document.song()));
+    Song song = swept(document.song());
     return switch (version) {
       case STANDING -> song;
       case PLAYED -> NoteEdits.restorePlayed(song, document.scope().ids());

@@ -5,18 +5,24 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.quantize.Groove;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.time.MeterMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** The commands that change timing, each one undo step and a line that says what it did. */
-final class Tidying {
+/**
+ * The commands that change timing, each one undo step and a line that says what it did. None works
+ * while a recording runs.
+ */
+public final class QuantizeDesk {
   private static final Notice NOTHING_TO_MOVE =
       new Notice("Nothing to move: every note stands where quantizing puts it", false);
 
@@ -25,14 +31,67 @@ final class Tidying {
 
   private final Document document;
   private final TimingDesk timing;
+  private final Notices notices;
+  private final WhileRecording whileRecording;
 
-  Tidying(Document document, TimingDesk timing) {
+  QuantizeDesk(
+      Document document, TimingDesk timing, Notices notices, WhileRecording whileRecording) {
     this.document = document;
     this.timing = timing;
+    this.notices = notices;
+    this.whileRecording = whileRecording;
   }
 
-  /** Carries the plan out. */
-  Notice apply() {
+  /** Quantizes what is in scope, as the preview shows it. */
+  public void quantize() {
+    whileRecording.unless(this::apply);
+  }
+
+  /** Quantizes every track, each with a lag of its own. */
+  public void quantizeAllTracks() {
+    whileRecording.unless(this::applyToAll);
+  }
+
+  /** Takes the lag out and nothing else: all notes in scope move alike, and keep their feel. */
+  public void takeOutLag() {
+    whileRecording.unless(this::withoutLag);
+  }
+
+  /** Brings the notes in scope back to where they were played. */
+  public void bringBackPlayed() {
+    whileRecording.unless(this::asPlayed);
+  }
+
+  /** Selects every note of the track that has a pitch of those in scope. */
+  public void selectSamePitches() {
+    Set<Integer> pitches =
+        document.scope().notes().stream().map(Note::pitch).collect(Collectors.toSet());
+    document.select(new NoteRule.OfPitches(pitches));
+    int alike = document.selection().notes().size();
+    notices.tell("Selected " + Notice.notes(alike) + " of these pitches");
+  }
+
+  /** Takes a grid that was ranked, with its swing. */
+  public void takeGrid(WhichGrid.Match match) {
+    timing.setSettings(timing.settings().withSwing(match.swing()).withGrid(match.grid()));
+  }
+
+  /** Takes a groove from the notes in scope, as they stand, over one or two bars. */
+  public void takeGroove(String name, int bars) {
+    MeterMap meters = document.song().meters();
+    Groove groove =
+        Groove.from(document.scope().notes(), timing.grid(), meters, bars, name.strip());
+    timing.setSettings(timing.settings().withGroove(groove));
+    notices.tell(
+        "Groove \""
+            + groove.name()
+            + "\": "
+            + groove.slots().size()
+            + " lines, "
+            + (bars == 1 ? "one bar" : "two bars"));
+  }
+
+  private Notice apply() {
     List<OnTrack> todo = inScope(timing::planInScope);
     if (todo.stream().allMatch(t -> t.plan().notes().isEmpty())) {
       return new Notice("There are no notes here to quantize", false);
@@ -75,8 +134,7 @@ final class Tidying {
         : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
   }
 
-  /** Quantizes every track, each with a lag of its own. */
-  Notice applyToAll() {
+  private Notice applyToAll() {
     List<String> lags = new ArrayList<>();
     int moved = 0;
     Song result = document.song();
@@ -103,8 +161,7 @@ final class Tidying {
         false);
   }
 
-  /** Takes the lag out and nothing else: all notes in hand move alike, and keep their feel. */
-  Notice takeOutLag() {
+  private Notice withoutLag() {
     double lagMs = timing.plan().timing().lagMs();
     if (timing.plan().notes().isEmpty() || Math.abs(lagMs) < LEAST_LAG_MS) {
       return new Notice("There is no lag to take out", false);
@@ -114,8 +171,7 @@ final class Tidying {
         "Taken out: " + TimingDesk.inWords(lagMs) + ". The feel is as it was played", false);
   }
 
-  /** Brings the notes in hand back to where they were played. */
-  Notice bringBackPlayed() {
+  private Notice asPlayed() {
     Song before = document.song();
     carryOut("As played", unmoved());
     return new Notice(
@@ -129,14 +185,5 @@ final class Tidying {
   private void carryOut(String label, QuantizeSettings how) {
     List<OnTrack> todo = inScope(t -> timing.planWith(how, t));
     document.edit(label, s -> carriedOut(todo, s));
-  }
-
-  /** Selects every note of the track that has a pitch of those in hand. */
-  Notice selectSamePitches() {
-    Set<Integer> pitches =
-        document.scope().notes().stream().map(Note::pitch).collect(Collectors.toSet());
-    document.select(new NoteRule.OfPitches(pitches));
-    int alike = document.selection().notes().size();
-    return new Notice("Selected " + Notice.notes(alike) + " of these pitches", false);
   }
 }

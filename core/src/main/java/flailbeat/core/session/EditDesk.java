@@ -1,0 +1,108 @@
+package flailbeat.core.session;
+
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Song;
+import flailbeat.core.playback.Parts;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/** The commands that change the song, and take that back. None works while a recording runs. */
+public final class EditDesk {
+  private final Document document;
+  private final Conductor conductor;
+  private final Notices notices;
+  private final WhileRecording whileRecording;
+
+  EditDesk(Document document, Conductor conductor, Notices notices, WhileRecording whileRecording) {
+    this.document = document;
+    this.conductor = conductor;
+    this.notices = notices;
+    this.whileRecording = whileRecording;
+  }
+
+  /** Lets another take of the chosen clip be heard. */
+  public void chooseTake(int number) {
+    document
+        .clip()
+        .ifPresent(
+            clip ->
+                edit(
+                    "Take " + number,
+                    s -> TakeEdits.choose(s, document.track().id(), clip.id(), number)));
+  }
+
+  /** Lets the next take (1) or the one before (-1) be heard, round and round. */
+  public void stepTake(int by) {
+    Optional<Clip> clip = document.clip().filter(c -> c.takes().isChoice());
+    if (clip.isEmpty()) {
+      notices.tell(new Notice("This clip has no other takes", false));
+      return;
+    }
+    List<Integer> numbers = clip.get().takes().numbers();
+    int at = numbers.indexOf(clip.get().takes().heard());
+    int wanted = numbers.get(Math.floorMod(at + by, numbers.size()));
+    chooseTake(wanted);
+    notices.tell(new Notice("Take " + wanted + " of " + numbers.size(), false));
+  }
+
+  /** Takes the take that is heard away. */
+  public void removeTake() {
+    document
+        .clip()
+        .filter(c -> c.takes().isChoice())
+        .ifPresent(
+            clip ->
+                edit(
+                    "Remove take " + clip.takes().heard(),
+                    s -> TakeEdits.remove(s, document.track().id(), clip.id())));
+  }
+
+  /** Adds a track and chooses it. */
+  public void addTrack(Instrument instrument) {
+    edit("Add track", s -> SongEdits.addTrack(s, instrument));
+    document.chooseTrack(document.song().tracks().getLast().id());
+    silentTracks().ifPresent(text -> notices.tell(new Notice(text, true)));
+  }
+
+  /** Says which tracks can't sound; empty where all can. */
+  public Optional<String> silentTracks() {
+    int silent = Parts.silent(document.song());
+    String them = silent == 1 ? "1 track" : silent + " tracks";
+    String are = silent == 1 ? " is silent here; it is" : " are silent here; they are";
+    return silent == 0
+        ? Optional.empty()
+        : Optional.of(them + " beyond the first " + Parts.MOST + are + " kept and exported");
+  }
+
+  /** Carries an edit out, unless a recording runs. */
+  public void edit(String label, UnaryOperator<Song> change) {
+    if (!whileRecording.refuses()) {
+      document.edit(label, change);
+    }
+  }
+
+  /** Undoes the last step; while recording, the last pass. */
+  public void undo() {
+    if (conductor.transport().isRecording()) {
+      notices.tell(conductor.dropLastPass());
+      return;
+    }
+    Optional<String> label = document.undoLabel();
+    if (!whileRecording.refuses()) {
+      document.undo();
+      notices.tell(new Notice(label.map(l -> "Undone: " + l).orElse("Nothing to undo"), false));
+    }
+  }
+
+  public void redo() {
+    Optional<String> label = document.redoLabel();
+    if (!whileRecording.refuses()) {
+      document.redo();
+      notices.tell(new Notice(label.map(l -> "Done again: " + l).orElse("Nothing to redo"), false));
+    }
+  }
+}

@@ -1,0 +1,25 @@
+package flailbeat.core.session;
+
+import flailbeat.core.playback.PlaybackPlan;
+
+/** The song plays, in the version that is shown, to its end or round its loop. */
+final class Playing extends Activity {
+  private final Playback playback;
+  private final TimingDesk timing;
+
+  Playing(Playback playback, TimingDesk timing) {
+    this.playback = playback;
+    this.timing = timing;
+  }
+
+  @Override
+  PlaybackPlan plan() {
+    return playback.planOf(
+        playback.plans().inVersion(timing.version()), playback.settings().clickInPlay());
+  }
+
+  @Override
+  boolean tick(long unrolledNanos) {
+    return playback.isPastEnd();
+  }
+}

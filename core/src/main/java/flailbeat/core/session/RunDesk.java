@@ -1,0 +1,183 @@
+package flailbeat.core.session;
+
+import flailbeat.core.capture.Calibration;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
+
+/** The commands of the run row: play, record, loop, sweep, calibrate, compare. */
+public final class RunDesk {
+  private final Document document;
+  private final Conductor conductor;
+  private final DoubtWalk doubts;
+  private final Changes changes;
+  private final Notices notices;
+  private final WhileRecording whileRecording;
+
+  RunDesk(
+      Document document,
+      Conductor conductor,
+      DoubtWalk doubts,
+      Changes changes,
+      Notices notices,
+      WhileRecording whileRecording) {
+    this.document = document;
+    this.conductor = conductor;
+    this.doubts = doubts;
+    this.changes = changes;
+    this.notices = notices;
+    this.whileRecording = whileRecording;
+  }
+
+  public void playOrStop() {
+    if (conductor.transport().isRunning()) {
+      stop();
+    } else {
+      conductor.play();
+    }
+  }
+
+  /** Starts recording; while recording, stops. From playing, recording starts anew at the place. */
+  public void recordOrStop() {
+    changes.during(
+        () -> {
+          boolean recording = conductor.transport().isRecording();
+          stop();
+          if (doubts.isOn()) {
+            doubts.leave();
+          }
+          if (!recording) {
+            conductor.record();
+          }
+        });
+  }
+
+  public void stop() {
+    conductor.stop();
+  }
+
+  /** Goes round the loop, or no longer. */
+  public void toggleLoop() {
+    if (!whileRecording.refuses()) {
+      conductor.looping().toggle(conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  /** Goes round a range. */
+  public void loop(TickRange range) {
+    if (!whileRecording.refuses()) {
+      conductor.looping().choose(range);
+      tellLoop();
+    }
+  }
+
+  /** Goes round the bars of the notes in scope. */
+  public void loopScope() {
+    if (!whileRecording.refuses()) {
+      conductor.looping().chooseAround(document.scope().notes());
+      tellLoop();
+    }
+  }
+
+  /** Makes the loop longer or shorter by bars. */
+  public void lengthenLoop(int bars) {
+    if (!whileRecording.refuses()) {
+      conductor.looping().lengthen(bars, conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  /** Moves the loop by bars. */
+  public void moveLoop(int bars) {
+    if (!whileRecording.refuses()) {
+      conductor.looping().move(bars, conductor.placeTicks());
+      tellLoop();
+    }
+  }
+
+  private void tellLoop() {
+    Looping looping = conductor.looping();
+    MeterMap meters = document.song().meters();
+    String text =
+        looping
+            .active()
+            .map(
+                r ->
+                    "Loop: bars "
+                        + (meters.barAt(r.start()) + 1)
+                        + " to "
+                        + (meters.barAt(r.end() - 1) + 1))
+            .orElse("No loop");
+    notices.tell(new Notice(text, false));
+  }
+
+  /** Takes back the last pass; recording goes on. */
+  public void dropLastPass() {
+    notices.tell(conductor.dropLastPass());
+  }
+
+  /** Holds the sweep, or lets it go: notes are wiped as the playhead passes them. */
+  public void sweep(boolean held) {
+    if (held && !conductor.transport().isRunning()) {
+      notices.tell("Sweep works while the song plays: start it, then hold");
+    } else {
+      notices.tell(conductor.sweep(held));
+    }
+  }
+
+  /** Plays eight bars of click to tap along to. */
+  public void calibrate() {
+    if (!whileRecording.refuses()) {
+      conductor.calibrate();
+      notices.tell(
+          new Notice("Tap any note key with the click, eight bars long. Space stops", false));
+    }
+  }
+
+  /** Takes the offset that was found off what is recorded from now on. */
+  public void takeOffset() {
+    conductor
+        .calibration()
+        .map(Calibration::result)
+        .filter(Calibration.Result::isUsable)
+        .ifPresent(
+            r ->
+                conductor.setRecordSettings(
+                    conductor.recordSettings().withOffsetMs(Math.round(r.offsetMs() * 10) / 10.0)));
+  }
+
+  /** Silence, at once, whatever sounds. */
+  public void panic() {
+    conductor.panic();
+    notices.tell("All notes off");
+  }
+
+  /** Keeps what was just played, though it was not recorded. */
+  public void keepPhrase() {
+    whileRecording.unless(conductor::keepPhrase);
+  }
+
+  /** Goes round the loop, as played and as quantized in turn; once more stops it. */
+  public void compareRounds() {
+    if (whileRecording.refuses()) {
+      return;
+    }
+    if (conductor.isComparing()) {
+      stop();
+      return;
+    }
+    if (document.scope().notes().isEmpty()) {
+      notices.tell(new Notice("There are no notes here to compare", false));
+      return;
+    }
+    if (conductor.looping().active().isEmpty()) {
+      conductor.looping().chooseAround(document.scope().notes());
+    }
+    conductor.compareRounds();
+    notices.tell(new Notice("One round as played, the next as quantized. Space stops", false));
+  }
+
+  public void hearAsPlayed(boolean held) {
+    conductor.hearAsPlayed(held);
+  }
+}
