@@ -17,7 +17,7 @@ class ArchitectureTest {
     layeredArchitecture()
         .consideringOnlyDependenciesInLayers()
         .layer("floor 0")
-        .definedBy("flailbeat.core.time..", "flailbeat.core.pitch..")
+        .definedBy("flailbeat.core.time..", "flailbeat.core.pitch..", "flailbeat.core.work..")
         .layer("floor 1")
         .definedBy("flailbeat.core.event..", "flailbeat.core.model..")
         .layer("floor 2")

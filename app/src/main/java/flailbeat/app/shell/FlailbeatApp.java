@@ -21,13 +21,14 @@ public final class FlailbeatApp extends Application {
   @Override
   public void start(Stage stage) {
     engine = AudioEngine.onDevice(Clock.SYSTEM);
-    Session session = new Session(Clock.SYSTEM, engine);
+    BackgroundWorkshop workshop = new BackgroundWorkshop();
+    Session session = new Session(Clock.SYSTEM, engine, workshop);
     Mishaps.tellIn(session);
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());
     }
-    MainWindow window = new MainWindow(stage, session, engine, null);
+    MainWindow window = new MainWindow(stage, session, engine, workshop, null);
     keeper = new HabitKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.

@@ -42,6 +42,7 @@ public final class MainWindow {
 
   private final Session session;
   private final AudioEngine engine;
+  private final BackgroundWorkshop workshop;
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -57,7 +58,13 @@ public final class MainWindow {
    *
    * @param prompts asks the person; null for this window's own dialogs
    */
-  public MainWindow(Stage stage, Session session, AudioEngine engine, Prompts prompts) {
+  public MainWindow(
+      Stage stage,
+      Session session,
+      AudioEngine engine,
+      BackgroundWorkshop workshop,
+      Prompts prompts) {
+    this.workshop = workshop;
     this.stage = stage;
     this.session = session;
     this.engine = engine;
@@ -67,7 +74,7 @@ public final class MainWindow {
         new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
     bench = new BenchView(session, palette);
     runRow = new RunRow(session, bench, palette);
-    notices = new NoticeLine(session, engine::retryDevice);
+    notices = new NoticeLine(session, engine::retryDevice, workshop::cancel);
     map = new SongMap(session, palette);
     KeyDeck deck = new KeyDeck(session, palette);
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
@@ -188,6 +195,7 @@ public final class MainWindow {
         sound.watch();
         midi.watch();
         notices.showFault(engine.fault());
+        notices.showWork(workshop.progress());
         sayLost();
       }
     }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,14 +25,17 @@ public final class NoticeLine extends HBox {
   private final Label text = new Label();
   private final Label sound = new Label();
   private final Button retry;
+  private final ProgressBar progress = new ProgressBar();
+  private final Button leaveOff;
   private String shownFault = "";
 
   /**
    * Makes the line.
    *
    * @param retrySound looks for the sound device again
+   * @param callOff ends what is being worked out
    */
-  public NoticeLine(Session session, Runnable retrySound) {
+  public NoticeLine(Session session, Runnable retrySound, Runnable callOff) {
     this.session = session;
     getStyleClass().add("notice-line");
     setMinHeight(USE_PREF_SIZE);
@@ -43,9 +47,14 @@ public final class NoticeLine extends HBox {
     sound.getStyleClass().add("warning");
     retry = Buttons.text("Try again", "Look for a sound device again", retrySound);
     retry.getStyleClass().addAll("quiet", "small");
+    leaveOff = Buttons.text("Leave off", "What is being worked out is not wanted", callOff);
+    leaveOff.getStyleClass().addAll("quiet", "small");
+    progress.setId("progress");
+    progress.setPrefWidth(120);
+    showWork(Optional.empty());
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    getChildren().addAll(state, text, gap, sound, retry);
+    getChildren().addAll(state, text, gap, progress, leaveOff, sound, retry);
     showFault(Optional.empty());
     session.changes().listen(this::onChange);
     refreshState();
@@ -93,6 +102,18 @@ public final class NoticeLine extends HBox {
     state.setText(word);
     for (PseudoClass each : new PseudoClass[] {RECORDING, COUNTING, PLAYING}) {
       state.pseudoClassStateChanged(each, each == style);
+    }
+  }
+
+  /** Called for each frame: says how far work is that takes a while, 0 to 1, if there is any. */
+  public void showWork(Optional<Double> done) {
+    boolean shown = done.isPresent();
+    done.ifPresent(progress::setProgress);
+    if (progress.isVisible() != shown) {
+      progress.setVisible(shown);
+      progress.setManaged(shown);
+      leaveOff.setVisible(shown);
+      leaveOff.setManaged(shown);
     }
   }
 

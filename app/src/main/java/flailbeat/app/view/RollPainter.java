@@ -8,6 +8,7 @@ import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
@@ -168,7 +169,8 @@ final class RollPainter {
 
   private void drawWhiskers() {
     drawQuestion();
-    for (NotePlan plan : session.timing().plan().notes()) {
+    QuantizePlan preview = session.timing().preview().orElse(QuantizePlan.NONE);
+    for (NotePlan plan : preview.notes()) {
       if (isInSight(plan.note())) {
         painter.whisker(plan);
       }

@@ -88,6 +88,21 @@ class TimingWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void in_the_background_previews_come_of_themselves_and_long_work_can_be_left_off()
+      throws Exception {
+    WindowUnderTest own = WindowUnderTest.openWithBackground(1280, 800);
+    try {
+      own.run(() -> own.session.open(HarbourLamps.song(), Optional.empty()));
+      own.await(() -> own.session.timing().preview().isPresent());
+      own.await(() -> own.text("scope").startsWith("the clip"));
+      own.run(() -> own.session.beat().find());
+      own.await(() -> own.session.beat().isOn());
+    } finally {
+      own.close();
+    }
+  }
+
+  @Test
   void rounds_begin_and_end_by_their_button() throws Exception {
     click("rounds");
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.PLAYED);

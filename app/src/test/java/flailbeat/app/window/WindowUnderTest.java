@@ -1,5 +1,6 @@
 package flailbeat.app.window;
 
+import flailbeat.app.shell.BackgroundWorkshop;
 import flailbeat.app.shell.MainWindow;
 import flailbeat.app.shell.Prompts;
 import flailbeat.audio.AudioEngine;
@@ -68,18 +69,37 @@ final class WindowUnderTest {
   }
 
   final AudioEngine engine = AudioEngine.silent(Clock.SYSTEM);
-  final Session session = new Session(Clock.SYSTEM, engine);
+  final BackgroundWorkshop workshop = new BackgroundWorkshop();
+  final Session session;
   final Answers answers = new Answers();
   Stage stage;
   MainWindow window;
 
+  private WindowUnderTest(boolean inBackground) {
+    session =
+        inBackground
+            ? new Session(Clock.SYSTEM, engine, workshop)
+            : new Session(Clock.SYSTEM, engine);
+  }
+
+  /** A window in which previews are there at once. */
   static WindowUnderTest open(double width, double height) throws Exception {
+    return open(width, height, new WindowUnderTest(false));
+  }
+
+  /** A window in which previews are worked out in the background, as people have it. */
+  static WindowUnderTest openWithBackground(double width, double height) throws Exception {
+    return open(width, height, new WindowUnderTest(true));
+  }
+
+  private static WindowUnderTest open(double width, double height, WindowUnderTest test)
+      throws Exception {
     FxToolkit.registerPrimaryStage();
-    WindowUnderTest test = new WindowUnderTest();
     test.run(
         () -> {
           test.stage = new Stage();
-          test.window = new MainWindow(test.stage, test.session, test.engine, test.answers);
+          test.window =
+              new MainWindow(test.stage, test.session, test.engine, test.workshop, test.answers);
           test.stage.setX(0);
           test.stage.setY(0);
           test.stage.setWidth(width);

@@ -6,6 +6,7 @@ import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.List;
 import java.util.Map;
 
@@ -28,13 +29,20 @@ public final class Fit implements Quantizer {
   private final TempoMap tempos;
   private final MeterMap meters;
   private final FitMemory memory;
+  private final Progress progress;
 
   public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
-    this(settings, tempos, meters, new FitMemory());
+    this(settings, tempos, meters, new FitMemory(), Progress.NONE);
   }
 
   /** With what was found before: where only strength and the like have changed, it still holds. */
-  public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters, FitMemory memory) {
+  public Fit(
+      QuantizeSettings settings,
+      TempoMap tempos,
+      MeterMap meters,
+      FitMemory memory,
+      Progress progress) {
+    this.progress = progress;
     this.memory = memory;
     this.settings = settings;
     this.tempos = tempos;
@@ -47,7 +55,7 @@ public final class Fit implements Quantizer {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
-    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts);
+    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts, progress);
     Reading best = found.readings().get(0);
     double[] ofNotes = new double[drafts.size()];
     for (int i = 0; i < drafts.size(); i++) {

@@ -5,6 +5,7 @@ import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.nio.LongBuffer;
 import java.util.List;
 import java.util.Optional;
@@ -14,8 +15,9 @@ import java.util.Optional;
  * like are changed, and wherever the notes stand by now, what was found still holds.
  */
 public final class FitMemory {
-  private Optional<Question> question = Optional.empty();
-  private Solution solution;
+  private volatile Optional<Answer> last = Optional.empty();
+
+  private record Answer(Question question, Solution solution) {}
 
   /** What an answer depends on: times as played with their pitches, the lines, the lag. */
   private record Question(
@@ -24,17 +26,24 @@ public final class FitMemory {
   /** What was found. */
   record Solution(FitProblem problem, List<Reading> readings, Doubts doubts) {}
 
-  /** Understands a phrase of at least one note, or remembers it. */
-  Solution solve(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
+  /** Understands a phrase of at least one note, or remembers it. Several threads may ask. */
+  Solution solve(
+      QuantizeSettings settings,
+      TempoMap tempos,
+      MeterMap meters,
+      Drafts drafts,
+      Progress progress) {
     Question asked =
         new Question(settings.linesAlone(), tempos, meters, LongBuffer.wrap(drafts.strokes()));
-    if (question.filter(asked::equals).isEmpty()) {
-      FitProblem problem = new FitProblem(settings, tempos, meters, drafts);
-      FitSolver solver = problem.solver();
-      List<Reading> readings = solver.readings();
-      solution = new Solution(problem, readings, solver.doubts(readings));
-      question = Optional.of(asked);
+    Optional<Answer> known = last.filter(a -> a.question().equals(asked));
+    if (known.isPresent()) {
+      return known.get().solution();
     }
+    FitProblem problem = new FitProblem(settings, tempos, meters, drafts);
+    FitSolver solver = problem.solver(progress);
+    List<Reading> readings = solver.readings();
+    Solution solution = new Solution(problem, readings, solver.doubts(readings));
+    last = Optional.of(new Answer(asked, solution));
     return solution;
   }
 }

@@ -3,6 +3,7 @@ package flailbeat.core.quantize;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 
 /** Notes and a grid, as {@link FitSolver} wants them: events in time, and slots. */
 final class FitProblem {
@@ -40,9 +41,9 @@ final class FitProblem {
     return grid.tick(slot);
   }
 
-  FitSolver solver() {
+  FitSolver solver(Progress progress) {
     return new FitSolver(
-        events.ms(), events.sharesPitch(), grid.slots(), likelyLagMs(), lagSpreadMs());
+        events.ms(), events.sharesPitch(), grid.slots(), likelyLagMs(), lagSpreadMs(), progress);
   }
 
   private double likelyLagMs() {

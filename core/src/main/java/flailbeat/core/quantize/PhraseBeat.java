@@ -16,6 +16,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -62,13 +63,18 @@ public final class PhraseBeat {
 
   /** The best few ways to hear the beat, the likeliest first; none for fewer than four strokes. */
   public List<BeatGuess> guesses() {
+    return guesses(Progress.NONE);
+  }
+
+  /** As {@link #guesses()}, telling how far it is. */
+  public List<BeatGuess> guesses(Progress progress) {
     if (notes.isEmpty()) {
       return List.of();
     }
     List<Stroke> strokes = strokes();
     long first = song.tempos().tickAt(Math.round(strokes.get(0).ms() * MILLION));
     int beats = song.meters().meterAt(Math.max(0, first)).beats();
-    return new BeatFinder(strokes, beats).guesses();
+    return new BeatFinder(strokes, beats).guesses(progress);
   }
 
   private List<Stroke> strokes() {

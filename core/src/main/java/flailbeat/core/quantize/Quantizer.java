@@ -4,6 +4,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.List;
 import java.util.Map;
 
@@ -36,9 +37,19 @@ public interface Quantizer {
   /** The one that the settings ask for, with what was found the time before. */
   static Quantizer of(
       QuantizeSettings settings, TempoMap tempos, MeterMap meters, FitMemory memory) {
+    return of(settings, tempos, meters, memory, Progress.NONE);
+  }
+
+  /** The one that the settings ask for, which tells how far it is where it takes long. */
+  static Quantizer of(
+      QuantizeSettings settings,
+      TempoMap tempos,
+      MeterMap meters,
+      FitMemory memory,
+      Progress progress) {
     return switch (settings.method()) {
       case NEAREST -> new Nearest(settings, tempos, meters);
-      case FIT -> new Fit(settings, tempos, meters, memory);
+      case FIT -> new Fit(settings, tempos, meters, memory, progress);
     };
   }
 }

@@ -7,6 +7,7 @@ import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -38,6 +39,7 @@ public final class WhichGrid {
   private static final double RARITY = 12;
 
   private static final List<String> SWUNG = List.of("1/8", "1/16");
+  private static final double ALL = EVEN.size() + RARE.size() + SWUNG.size();
   private static final double[] FIRST_SWINGS = {55, 59, 63, 67, 71, 75};
   private static final double[] FINER = {-2, -1, 1, 2};
 
@@ -86,14 +88,28 @@ public final class WhichGrid {
    * @param notes in any order; of many, the first are looked at
    */
   public List<Match> rank(List<Note> notes) {
+    return rank(notes, Progress.NONE);
+  }
+
+  /** As {@link #rank(List)}, telling how far it is. */
+  public List<Match> rank(List<Note> notes, Progress progress) {
     if (notes.size() < 2) {
       return List.of();
     }
     List<Note> looked = notes.stream().sorted(Drafts::byPlaying).limit(MOST_NOTES).toList();
     List<Match> found = new ArrayList<>();
-    EVEN.forEach(g -> found.add(match(looked, Grid.parse(g), GridLines.EVEN)));
-    RARE.forEach(g -> found.add(match(looked, Grid.parse(g), GridLines.EVEN).less(RARITY)));
-    SWUNG.forEach(g -> found.add(swung(looked, Grid.parse(g))));
+    for (String grid : EVEN) {
+      progress.at(found.size() / ALL);
+      found.add(match(looked, Grid.parse(grid), GridLines.EVEN));
+    }
+    for (String grid : RARE) {
+      progress.at(found.size() / ALL);
+      found.add(match(looked, Grid.parse(grid), GridLines.EVEN).less(RARITY));
+    }
+    for (String grid : SWUNG) {
+      progress.at(found.size() / ALL);
+      found.add(swung(looked, Grid.parse(grid)));
+    }
     found.sort(Comparator.comparingDouble(Match::evidence).reversed());
     double best = found.get(0).evidence();
     double sum = found.stream().mapToDouble(m -> Math.exp(m.evidence() - best)).sum();
@@ -118,7 +134,7 @@ public final class WhichGrid {
   private Match match(List<Note> notes, Grid grid, double swing) {
     FitProblem problem =
         new FitProblem(settings.withGrid(grid).withSwing(swing), tempos, meters, new Drafts(notes));
-    Reading reading = problem.solver().readings().get(0);
+    Reading reading = problem.solver(Progress.NONE).readings().get(0);
     double price = swing == GridLines.EVEN ? 0 : Math.log(problem.eventCount()) / 2;
     return new Match(
         grid, swing, reading.meanLagMs(), reading.spreadMs(), reading.evidence() - price, 0);

@@ -1,12 +1,13 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.Note;
+import flailbeat.core.edit.Scope;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.PhraseBeat.Taking;
 import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.work.Workshop;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -21,12 +22,23 @@ public final class BeatDesk {
   private final Document document;
   private final Conductor conductor;
   private final Changes changes;
+  private final Notices notices;
+  private final Workshop workshop;
   private final WhileRecording whileRecording;
+  private Optional<Workshop.Job> search = Optional.empty();
   private Optional<PhraseBeat> phrase = Optional.empty();
   private List<BeatGuess> guesses = List.of();
   private int chosen;
 
-  BeatDesk(Document document, Conductor conductor, Changes changes, WhileRecording whileRecording) {
+  BeatDesk(
+      Document document,
+      Conductor conductor,
+      Changes changes,
+      Notices notices,
+      Workshop workshop,
+      WhileRecording whileRecording) {
+    this.notices = notices;
+    this.workshop = workshop;
     this.whileRecording = whileRecording;
     this.document = document;
     this.conductor = conductor;
@@ -55,19 +67,35 @@ public final class BeatDesk {
 
   /** Looks for the beat of the notes in scope. */
   public void find() {
-    whileRecording.unless(this::found);
+    if (whileRecording.refuses()) {
+      return;
+    }
+    leave();
+    PhraseBeat asked = new PhraseBeat(document.song(), document.scope().notes());
+    Song song = document.song();
+    Scope scope = document.scope();
+    search.ifPresent(Workshop.Job::cancel);
+    search =
+        Optional.of(
+            workshop.start(
+                asked::guesses,
+                found -> {
+                  if (song == document.song() && scope == document.scope()) {
+                    show(asked, found);
+                  }
+                },
+                notices::mishap));
   }
 
-  private Notice found() {
-    List<Note> notes = document.scope().notes();
-    PhraseBeat asked = new PhraseBeat(document.song(), notes);
-    guesses = asked.guesses();
+  private void show(PhraseBeat asked, List<BeatGuess> found) {
+    guesses = found;
     phrase = Optional.of(asked);
     chosen = 0;
     changes.fire(Aspect.TIMING);
-    return guesses.isEmpty()
-        ? new Notice("To hear a beat it takes four strokes at least", false)
-        : new Notice("Found: " + inWords(guesses.get(0)) + ". Hear it with a click", false);
+    notices.tell(
+        guesses.isEmpty()
+            ? "To hear a beat it takes four strokes at least"
+            : "Found: " + inWords(guesses.get(0)) + ". Hear it with a click");
   }
 
   /** A guess in words: its tempo, and how much that varies. */

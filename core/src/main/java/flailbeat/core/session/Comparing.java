@@ -70,7 +70,7 @@ final class Comparing extends Activity {
   /** The round that runs may have to sound otherwise. */
   @Override
   void followPreview() {
-    if (preview != timing.plan()) {
+    if (timing.preview().filter(p -> p != preview).isPresent()) {
       ready = false;
       playback.replan();
     }

@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.QuantizePlan;
 import java.util.List;
 import java.util.Optional;
 
@@ -52,13 +53,17 @@ public final class DoubtWalk {
 
   /** How many are still to be decided: notes that share both lines, as those of a chord, in one. */
   public int left() {
-    return (int) timing.questions().stream().filter(DoubtWalk::isOpen).count();
+    return (int) previewed().stream().filter(DoubtWalk::isOpen).count();
+  }
+
+  private List<List<NotePlan>> previewed() {
+    return TimingDesk.questions(timing.preview().orElse(QuantizePlan.NONE));
   }
 
   /** What a walk would do, in words; where notes are decided together, how many steps it takes. */
   public String offer() {
     int steps = left();
-    int notes = timing.questions().stream().filter(DoubtWalk::isOpen).mapToInt(List::size).sum();
+    int notes = previewed().stream().filter(DoubtWalk::isOpen).mapToInt(List::size).sum();
     String so = "Decide " + notes + " doubtful";
     return steps == notes ? so : so + " in " + steps + (steps == 1 ? " step" : " steps");
   }

@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
+import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
 import java.util.Optional;
 
@@ -14,7 +15,7 @@ public final class Session {
   private final Changes changes = new Changes();
   private final Notices notices = new Notices(changes);
   private final Document document = new Document(changes);
-  private final TimingDesk timing = new TimingDesk(document, changes);
+  private final TimingDesk timing;
   private final Presets presets = new Presets(changes);
   private final SoundDesk sound = new SoundDesk(changes);
   private final Performer performer;
@@ -27,7 +28,18 @@ public final class Session {
   private final QuantizeDesk quantizing;
   private final BeatDesk beat;
 
+  /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
+    this(clock, player, Workshop.HERE);
+  }
+
+  /**
+   * A session.
+   *
+   * @param workshop where work goes that takes long
+   */
+  public Session(Clock clock, Player player, Workshop workshop) {
+    timing = new TimingDesk(document, changes, notices, clock, workshop);
     performer = new Performer(changes, clock);
     conductor = new Conductor(document, timing, performer, changes, notices, clock, player);
     WhileRecording whileRecording = new WhileRecording(conductor.transport(), notices);
@@ -37,7 +49,7 @@ public final class Session {
     run = new RunDesk(document, conductor, doubts, changes, notices, whileRecording);
     editing = new EditDesk(document, conductor, notices, whileRecording);
     quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
-    beat = new BeatDesk(document, conductor, changes, whileRecording);
+    beat = new BeatDesk(document, conductor, changes, notices, workshop, whileRecording);
   }
 
   public Changes changes() {
@@ -128,6 +140,7 @@ public final class Session {
         () -> {
           audition.advance();
           conductor.tick();
+          timing.tick();
         });
   }
 }

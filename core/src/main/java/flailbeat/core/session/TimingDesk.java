@@ -15,9 +15,13 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.work.Progress;
+import flailbeat.core.work.Workshop;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -27,11 +31,11 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
- * How to quantize, and what it would do to the notes in hand. The preview is worked out when it is
+ * How to quantize, and what it would do to the notes in scope. The preview is worked out when it is
  * first asked for after something changed.
  */
 public final class TimingDesk {
-  /** Which version of the notes in hand is shown and heard. */
+  /** Which version of the notes in scope is shown and heard. */
   public enum Version {
     /** As they stand. */
     STANDING,
@@ -44,18 +48,44 @@ public final class TimingDesk {
   private final Document document;
   private final Changes changes;
   private final FitMemory memory = new FitMemory();
-  private final Map<NoteId, Long> decided = new HashMap<>();
+  private final Preview<Request, QuantizePlan> preview;
+  private final Preview<GridRequest, List<WhichGrid.Match>> grids;
+  private Map<NoteId, Long> decided = Map.of();
   private QuantizeSettings settings = QuantizeSettings.recommended();
-  private QuantizePlan plan = QuantizePlan.NONE;
-  private Optional<Request> plannedFor = Optional.empty();
-  private int decisions;
+  private Optional<GridRequest> asked = Optional.empty();
   private boolean calibrated;
   private Version version = Version.STANDING;
   private int openings;
 
-  TimingDesk(Document document, Changes changes) {
+  TimingDesk(Document document, Changes changes, Notices notices, Clock clock, Workshop workshop) {
     this.document = document;
     this.changes = changes;
+    preview =
+        new Preview<>(
+            this::request,
+            Request::isSameAs,
+            this::planned,
+            workshop,
+            clock,
+            notices,
+            () -> changes.fire(Aspect.TIMING));
+    grids =
+        new Preview<>(
+            this::gridRequest,
+            GridRequest::isSameAs,
+            GridRequest::ranked,
+            workshop,
+            clock,
+            notices,
+            () -> changes.fire(Aspect.TIMING));
+  }
+
+  /** Called for each frame drawn. */
+  void tick() {
+    preview.tick();
+    if (isAskingGrids()) {
+      grids.tick();
+    }
   }
 
   public QuantizeSettings settings() {
@@ -66,7 +96,7 @@ public final class TimingDesk {
   public void setSettings(QuantizeSettings value) {
     if (!settings.equals(value)) {
       if (!value.hasSameLines(settings)) {
-        decided.clear();
+        decided = Map.of();
       }
       settings = value;
       changes.fire(Aspect.TIMING);
@@ -88,10 +118,14 @@ public final class TimingDesk {
         settings.grid(), document.song().meters(), settings.swing(), settings.groove());
   }
 
-  /** What applying would do to the notes in hand. */
+  /** What applying would do to the notes in scope, worked out on the spot if it must be. */
   public QuantizePlan plan() {
-    update();
-    return plan;
+    return preview.get();
+  }
+
+  /** What applying would do to the notes in scope, if it has been worked out. */
+  public Optional<QuantizePlan> preview() {
+    return preview.ready();
   }
 
   /** Whether the person's own offset is taken off what is recorded: a found lag is then small. */
@@ -109,7 +143,7 @@ public final class TimingDesk {
         : settings;
   }
 
-  /** Which version of the notes in hand is shown and heard now. */
+  /** Which version of the notes in scope is shown and heard now. */
   public Version version() {
     return version;
   }
@@ -123,8 +157,13 @@ public final class TimingDesk {
 
   /** The notes that a person has to be asked about, as they were played, chords in one. */
   List<List<NotePlan>> questions() {
+    return questions(plan());
+  }
+
+  /** The same of a plan. */
+  static List<List<NotePlan>> questions(QuantizePlan plan) {
     List<List<NotePlan>> result = new ArrayList<>();
-    for (NotePlan note : plan().notes()) {
+    for (NotePlan note : plan.notes()) {
       if (!note.isDoubtful() && !note.decided()) {
         continue;
       }
@@ -143,8 +182,9 @@ public final class TimingDesk {
 
   /** Decides on the line of some notes, whatever seemed likelier. */
   void decide(List<NotePlan> notes, long line) {
-    notes.forEach(n -> decided.put(n.note().id(), line));
-    decisions++;
+    Map<NoteId, Long> more = new HashMap<>(decided);
+    notes.forEach(n -> more.put(n.note().id(), line));
+    decided = Collections.unmodifiableMap(more);
     changes.fire(Aspect.TIMING);
   }
 
@@ -153,7 +193,7 @@ public final class TimingDesk {
     setSettings(settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
   }
 
-  /** A song with the notes in hand as quantizing would put them. */
+  /** A song with the notes in scope as quantizing would put them. */
   Song carriedOut(Song song) {
     return carriedOut(plan(), song, document.track().id());
   }
@@ -163,7 +203,7 @@ public final class TimingDesk {
     return settings.controls() ? todo.applyTo(song, track) : todo.applyTo(song);
   }
 
-  /** What other settings would do to the notes in hand. */
+  /** What other settings would do to the notes in scope. */
   QuantizePlan planWith(QuantizeSettings how, Track track) {
     Song song = document.song();
     Scope scope = document.scope();
@@ -184,13 +224,32 @@ public final class TimingDesk {
     return quantizer(document.song()).plan(track.notes(), List.of(), decided);
   }
 
-  /** The grids ranked by how well they explain the notes in hand, the likeliest first. */
-  public List<WhichGrid.Match> rankGrids() {
-    Song song = document.song();
-    return new WhichGrid(informed(), song.tempos(), song.meters()).rank(document.scope().notes());
+  /** Asks which grid explains the notes in scope best. */
+  public void askGrids() {
+    asked = Optional.of(gridRequest());
+    changes.fire(Aspect.TIMING);
   }
 
-  /** Selects those of the notes in hand that were played between so many ms off their lines. */
+  /** Asks no longer. */
+  public void leaveGrids() {
+    asked = Optional.empty();
+    changes.fire(Aspect.TIMING);
+  }
+
+  /** Whether that is asked of the notes that are in scope now. */
+  public boolean isAskingGrids() {
+    return asked.filter(gridRequest()::isSameAs).isPresent();
+  }
+
+  /**
+   * The grids ranked by how well they explain the notes in scope, the likeliest first; empty while
+   * it is not asked, or not yet worked out.
+   */
+  public Optional<List<WhichGrid.Match>> grids() {
+    return isAskingGrids() ? grids.ready() : Optional.empty();
+  }
+
+  /** Selects those of the notes in scope that were played between so many ms off their lines. */
   public void selectDeviating(double fromMs, double toMs) {
     List<NotePlan> all = plan().notes();
     double[] off = plan().timing().deviationsMs();
@@ -228,32 +287,44 @@ public final class TimingDesk {
     return Quantizer.of(informed(), song.tempos(), song.meters());
   }
 
-  private void forgetDecisionsOfAnotherSong() {
-    if (openings != document.openings()) {
-      openings = document.openings();
-      decided.clear();
-    }
-  }
-
   /** What a plan is made of: of another it would be another. */
-  private record Request(Song song, Scope scope, QuantizeSettings settings, int decisions) {
+  private record Request(
+      Song song, Track track, Scope scope, QuantizeSettings settings, Map<NoteId, Long> decided) {
     boolean isSameAs(Request other) {
       return song == other.song
           && scope == other.scope
-          && decisions == other.decisions
+          && decided == other.decided
           && settings.equals(other.settings);
     }
   }
 
-  private void update() {
-    forgetDecisionsOfAnotherSong();
-    Song song = document.song();
-    Request wanted = new Request(song, document.scope(), informed(), decisions);
-    if (plannedFor.filter(wanted::isSameAs).isEmpty()) {
-      plannedFor = Optional.of(wanted);
-      plan =
-          Quantizer.of(informed(), song.tempos(), song.meters(), memory)
-              .plan(wanted.scope().notes(), wanted.scope().othersOf(document.track()), decided);
+  private Request request() {
+    if (openings != document.openings()) {
+      openings = document.openings();
+      decided = Map.of();
     }
+    return new Request(document.song(), document.track(), document.scope(), informed(), decided);
+  }
+
+  private QuantizePlan planned(Request r, Progress progress) {
+    return Quantizer.of(r.settings(), r.song().tempos(), r.song().meters(), memory, progress)
+        .plan(r.scope().notes(), r.scope().othersOf(r.track()), r.decided());
+  }
+
+  /** What a ranking of grids is made of. */
+  private record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
+    boolean isSameAs(GridRequest other) {
+      return song == other.song
+          && scope == other.scope
+          && settings.lag().equals(other.settings.lag());
+    }
+
+    List<WhichGrid.Match> ranked(Progress progress) {
+      return new WhichGrid(settings, song.tempos(), song.meters()).rank(scope.notes(), progress);
+    }
+  }
+
+  private GridRequest gridRequest() {
+    return new GridRequest(document.song(), document.scope(), informed());
   }
 }

@@ -12,6 +12,7 @@ import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
@@ -32,8 +33,6 @@ final class LinesPart extends DeskPart {
   private final Label swingText = Form.figure();
   private final Segments<Method> method;
   private final VBox ranked = new VBox(3);
-  private List<WhichGrid.Match> matches = List.of();
-  private Object rankedFor = "";
 
   LinesPart(Session session) {
     super(session);
@@ -74,17 +73,14 @@ final class LinesPart extends DeskPart {
             row("Own grid", own));
   }
 
-  /** Ranks the grids; they are shown until other notes are in hand. */
+  /** Ranks the grids; they are shown until other notes are in scope. */
   void askWhichGrid() {
-    matches = session().timing().rankGrids();
-    rankedFor = session().document().scope().notes();
-    refresh();
+    session().timing().askGrids();
   }
 
   private void toggleRanked() {
-    if (ranked.isManaged()) {
-      rankedFor = "";
-      refresh();
+    if (session().timing().isAskingGrids()) {
+      session().timing().leaveGrids();
     } else {
       askWhichGrid();
     }
@@ -104,12 +100,18 @@ final class LinesPart extends DeskPart {
   }
 
   private void showRanked() {
-    boolean stale = !session().document().scope().notes().equals(rankedFor);
+    boolean asking = session().timing().isAskingGrids();
     ranked.getChildren().clear();
-    ranked.setManaged(!stale);
-    if (stale) {
+    ranked.setManaged(asking);
+    if (!asking) {
       return;
     }
+    Optional<List<WhichGrid.Match>> found = session().timing().grids();
+    if (found.isEmpty()) {
+      ranked.getChildren().add(Form.remark("Trying the grids ..."));
+      return;
+    }
+    List<WhichGrid.Match> matches = found.get();
     if (matches.isEmpty()) {
       ranked.getChildren().add(Form.remark("It takes two notes at least to tell grids apart."));
     }

@@ -18,6 +18,7 @@ import flailbeat.core.session.TimingDesk;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -188,10 +189,15 @@ public final class TimingDeskView extends VBox {
   }
 
   private void refresh() {
-    QuantizePlan plan = session.timing().plan();
-    scope.setText(scopeText(plan));
-    showLag(plan.timing());
-    details.setText(detailText(plan));
+    Optional<QuantizePlan> preview = session.timing().preview();
+    QuantizePlan plan = preview.orElse(QuantizePlan.NONE);
+    scope.setText(scopeText());
+    if (preview.isPresent()) {
+      showLag(plan.timing());
+      details.setText(detailText(plan));
+    } else {
+      showWorking();
+    }
     showReadings(plan);
     double finest = session.timing().settings().grid().finestTicks();
     double halfGap = session.song().tempos().millisBetween(0, Math.round(finest)) / 2;
@@ -219,8 +225,15 @@ public final class TimingDeskView extends VBox {
     }
   }
 
-  private String scopeText(QuantizePlan plan) {
-    int n = plan.notes().size();
+  /** Figures of other notes than those that are there would mislead. */
+  private void showWorking() {
+    lag.getStyleClass().removeAll("early", "late");
+    lag.setText("...");
+    details.setText("Working it out ...");
+  }
+
+  private String scopeText() {
+    int n = session.document().scope().notes().size();
     boolean selected = session.document().scope().kind() == Scope.Kind.SELECTION;
     return selected ? n + " selected" : n == 0 ? "no notes yet" : "the clip, " + Notice.notes(n);
   }

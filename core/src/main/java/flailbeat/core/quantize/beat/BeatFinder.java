@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.beat;
 
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -59,11 +60,16 @@ public final class BeatFinder {
 
   /** The best few guesses, the likeliest first; none for fewer than four events. */
   public List<BeatGuess> guesses() {
+    return guesses(Progress.NONE);
+  }
+
+  /** As {@link #guesses()}, telling how far it is. */
+  public List<BeatGuess> guesses(Progress progress) {
     if (strokes.size() < LEAST_STROKES) {
       return List.of();
     }
     List<Pulse> best =
-        best(beginnings().map(p -> follow(p, 1, Math.min(BEGINNING, strokes.size()))), BEST)
+        best(begun(progress.part(0, 0.8)).stream(), BEST)
             .map(p -> follow(p, BEGINNING, strokes.size()))
             .toList();
     List<Weighed> found = new ArrayList<>();
@@ -104,6 +110,16 @@ public final class BeatFinder {
       }
     }
     return result.stream();
+  }
+
+  private List<Pulse> begun(Progress progress) {
+    List<Pulse> all = beginnings().toList();
+    List<Pulse> result = new ArrayList<>();
+    for (Pulse pulse : all) {
+      progress.at((double) result.size() / all.size());
+      result.add(follow(pulse, 1, Math.min(BEGINNING, strokes.size())));
+    }
+    return result;
   }
 
   private Stream<Pulse> best(Stream<Pulse> pulses, int most) {

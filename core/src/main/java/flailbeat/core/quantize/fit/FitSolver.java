@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -44,6 +45,7 @@ public final class FitSolver {
   private final Slots slots;
   private final double priorLagMs;
   private final double priorLagSpreadMs;
+  private final Progress progress;
   private final int n;
   private final Lattice lattice;
 
@@ -62,6 +64,18 @@ public final class FitSolver {
       Slots slots,
       double priorLagMs,
       double priorLagSpreadMs) {
+    this(timesMs, sharesPitch, slots, priorLagMs, priorLagSpreadMs, Progress.NONE);
+  }
+
+  /** The same, which tells how far it is. */
+  public FitSolver(
+      double[] timesMs,
+      boolean[] sharesPitch,
+      Slots slots,
+      double priorLagMs,
+      double priorLagSpreadMs,
+      Progress progress) {
+    this.progress = progress;
     this.times = timesMs;
     this.sharesPitch = sharesPitch;
     this.slots = slots;
@@ -98,7 +112,10 @@ public final class FitSolver {
             DoubleStream.of(priorLagMs, gap / 2, -gap / 2),
             DoubleStream.iterate(
                 -FARTHEST_START_MS, v -> v <= FARTHEST_START_MS, v -> v + START_STEP_MS));
-    for (double lag : lags.toArray()) {
+    double[] starts = lags.toArray();
+    for (int i = 0; i < starts.length; i++) {
+      progress.at((double) i / starts.length);
+      double lag = starts[i];
       Reader reader = reader();
       int[] path = reader.firstPath(lag);
       if (begun.stream().noneMatch(p -> Arrays.equals(p, path))) {
@@ -120,11 +137,13 @@ public final class FitSolver {
             Arrays.copyOf(sharesPitch, BEGINNING),
             slots.upTo(times[BEGINNING - 1] + 2 * FARTHEST_START_MS),
             priorLagMs,
-            priorLagSpreadMs);
+            priorLagSpreadMs,
+            progress.part(0, 0.1));
     List<Reading> likely = beginning.readings().stream().filter(r -> r.weight() > HOPEFUL).toList();
     List<Reading> found = new ArrayList<>();
     List<Integer> goesOn = new ArrayList<>();
     for (Reading reading : likely) {
+      progress.at(0.1 + 0.9 * found.size() / likely.size());
       if (goesOn.stream().noneMatch(offset -> offset == offsetAtEnd(reading))) {
         goesOn.add(offsetAtEnd(reading));
         found.add(reader().readOn(reading, likely.size() > 1));

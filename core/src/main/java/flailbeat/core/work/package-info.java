@@ -1,0 +1,2 @@
+/** Work that takes long: how far it is, and calling it off. */
+package flailbeat.core.work;
