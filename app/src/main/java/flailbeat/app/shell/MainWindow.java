@@ -1,7 +1,6 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.control.Palette;
-import flailbeat.app.view.BenchView;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
@@ -12,6 +11,7 @@ import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
 import flailbeat.app.view.SoundPart;
 import flailbeat.app.view.TrackTabs;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;

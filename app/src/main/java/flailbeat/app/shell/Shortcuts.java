@@ -1,8 +1,8 @@
 package flailbeat.app.shell;
 
-import flailbeat.app.view.BenchView;
 import flailbeat.app.view.RepeatValues;
 import flailbeat.app.view.SidePane;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.capture.RecordingMode;
@@ -119,6 +119,7 @@ final class Shortcuts {
         Shortcut.command("S", this::solo),
         Shortcut.command("C", this::click),
         Shortcut.command("F", bench::fit),
+        Shortcut.command("V", bench::toggleLane),
         Shortcut.command("Equals", () -> bench.zoom(1.25)).repeating(),
         Shortcut.command("Minus", () -> bench.zoom(0.8)).repeating());
   }
@@ -205,7 +206,7 @@ final class Shortcuts {
     Set<NoteId> ids = session.document().scope().selected().notes();
     NoteMove move =
         NoteMove.byLines(session.song(), ids, session.timing().lines(), steps, semitones);
-    session.editing().edit(move.label(), move);
+    session.editing().carryOut(move);
   }
 
   private void mute() {

@@ -5,6 +5,7 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.LevelMeter;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Aspect;

@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;

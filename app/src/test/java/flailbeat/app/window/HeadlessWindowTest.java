@@ -3,7 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.shell.Prompts.Unsaved;
-import flailbeat.app.view.BenchView;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;

@@ -6,14 +6,13 @@ import flailbeat.core.model.Song;
 import flailbeat.core.time.GridLines;
 import java.util.List;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 
 /**
  * A move of notes by hand: what is shown of it while it goes on, and what it does in the end.
  *
  * @param ticks how far in time; shortened for all alike where the song or the piano ends
  */
-public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements UnaryOperator<Song> {
+public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements Edit {
   /** Moves by lines of a grid, from the one nearest to the first of the notes, and by semitones. */
   public static NoteMove byLines(
       Song song, Set<NoteId> ids, GridLines lines, int steps, int semitones) {
@@ -27,11 +26,12 @@ public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements Un
     return NoteEdits.move(song, ids, ticks, semitones);
   }
 
+  @Override
   public boolean isNothing() {
     return ticks == 0 && semitones == 0;
   }
 
-  /** What it is called, as the undo command shows it. */
+  @Override
   public String label() {
     return ids.size() == 1 ? "Move note" : "Move " + ids.size() + " notes";
   }

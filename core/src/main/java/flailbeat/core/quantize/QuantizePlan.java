@@ -7,6 +7,7 @@ import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
 import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -61,6 +62,25 @@ public final class QuantizePlan {
         return drafts.size();
       }
     };
+  }
+
+  /** Of those, the ones that were played in a stretch. O(log n) to find them. */
+  public List<NotePlan> notesIn(TickRange range) {
+    return notes().subList(firstPlayedFrom(range.start()), firstPlayedFrom(range.end()));
+  }
+
+  private int firstPlayedFrom(long tick) {
+    int low = 0;
+    int high = drafts.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (drafts.played(mid).onset() < tick) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
   }
 
   /** How they were played, against the lines chosen. */

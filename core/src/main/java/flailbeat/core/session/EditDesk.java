@@ -1,5 +1,6 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.model.Clip;
@@ -82,6 +83,13 @@ public final class EditDesk {
   public void edit(String label, UnaryOperator<Song> change) {
     if (!whileRecording.refuses()) {
       document.edit(label, change);
+    }
+  }
+
+  /** Carries an edit out, unless it is none or a recording runs. */
+  public void carryOut(Edit edit) {
+    if (!edit.isNothing()) {
+      edit(edit.label(), edit);
     }
   }
 

@@ -1,4 +1,4 @@
-package flailbeat.app.view;
+package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
@@ -24,9 +24,9 @@ final class NotePainter {
 
   private final Palette palette;
   private final GraphicsContext g;
-  private final BenchScale scale;
+  private final Scale scale;
 
-  NotePainter(Palette palette, GraphicsContext g, BenchScale scale) {
+  NotePainter(Palette palette, GraphicsContext g, Scale scale) {
     this.palette = palette;
     this.g = g;
     this.scale = scale;

@@ -1,4 +1,4 @@
-package flailbeat.app.view;
+package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
@@ -25,7 +25,7 @@ final class PassLayer extends Group {
 
   private final Palette palette;
   private final Map<Pass.Held, Rectangle> held = new HashMap<>();
-  private BenchScale scale = BenchScale.initial();
+  private Scale scale = Scale.initial();
   private Pass shown;
   private int doneShown;
   private double width;
@@ -35,8 +35,12 @@ final class PassLayer extends Group {
     setMouseTransparent(true);
   }
 
-  /** Starts anew, as after a scroll: only what is in sight is made. */
-  void rebuild(Optional<Pass> pass, BenchScale newScale, double newWidth) {
+  /** Starts anew where something else is in sight: only that is made. */
+  void show(Optional<Pass> pass, Scale newScale, double newWidth) {
+    if (newScale.equals(scale) && newWidth == width) {
+      update(pass);
+      return;
+    }
     scale = newScale;
     width = newWidth;
     getChildren().clear();

@@ -1,4 +1,4 @@
-package flailbeat.app.view;
+package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Segments;

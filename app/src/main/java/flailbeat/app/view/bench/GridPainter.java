@@ -1,4 +1,4 @@
-package flailbeat.app.view;
+package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
@@ -23,11 +23,11 @@ final class GridPainter {
   private static final double LEAST_BAR_LABEL = 34;
 
   private final Palette palette;
-  private final BenchScale scale;
+  private final Scale scale;
   private final double width;
   private final double height;
 
-  GridPainter(Palette palette, BenchScale scale, double width, double height) {
+  GridPainter(Palette palette, Scale scale, double width, double height) {
     this.palette = palette;
     this.scale = scale;
     this.width = width;

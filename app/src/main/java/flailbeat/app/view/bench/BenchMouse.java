@@ -1,4 +1,4 @@
-package flailbeat.app.view;
+package flailbeat.app.view.bench;
 
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteRule;
@@ -19,14 +19,21 @@ final class BenchMouse {
   private static final double SLOP = 3;
 
   private final Session session;
-  private final BenchView bench;
+  private final Viewport viewport;
+  private final Runnable onChange;
   private Gesture gesture = new Gesture.None();
   private double rulerFromX;
   private boolean loopDragged;
 
-  BenchMouse(Session session, BenchView bench) {
+  /**
+   * No mouse yet.
+   *
+   * @param onChange told when what it does to the notes is another
+   */
+  BenchMouse(Session session, Viewport viewport, Runnable onChange) {
     this.session = session;
-    this.bench = bench;
+    this.viewport = viewport;
+    this.onChange = onChange;
   }
 
   Gesture gesture() {
@@ -45,12 +52,33 @@ final class BenchMouse {
     rail.setOnMouseReleased(e -> session.performer().releasePointer(System.nanoTime()));
   }
 
+  /** What the mouse does in a lane is a gesture as well. */
+  void install(Lane lane) {
+    lane.setOnMousePressed(
+        e -> {
+          if (e.getButton() == MouseButton.PRIMARY) {
+            gesture = lane.press(e);
+            onChange.run();
+          }
+        });
+    lane.setOnMouseDragged(
+        e -> {
+          gesture = lane.drag(gesture, e);
+          onChange.run();
+        });
+    lane.setOnMouseReleased(
+        e -> {
+          Gesture done = lane.drag(gesture, e);
+          gesture = new Gesture.None();
+          done.edit().ifPresent(session.editing()::carryOut);
+          onChange.run();
+        });
+  }
+
   private void setPlace(MouseEvent e) {
-    long tick = Math.max(0, Math.round(bench.scale().tickAt(e.getX())));
+    long tick = Math.max(0, Math.round(viewport.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
     session.conductor().seek(free ? tick : session.timing().lines().nearest(tick));
-    bench.rescale(s -> s);
-    bench.mouseMoved();
   }
 
   /** A drag along the ruler chooses the loop; lines are nearest, or anything with Alt. */
@@ -71,12 +99,12 @@ final class BenchMouse {
   }
 
   private long rulerTick(double x, boolean free) {
-    long tick = Math.max(0, Math.round(bench.scale().tickAt(x)));
+    long tick = Math.max(0, Math.round(viewport.scale().tickAt(x)));
     return free ? tick : session.song().meters().beatNearest(tick);
   }
 
   private void playRail(MouseEvent e) {
-    int pitch = Math.clamp(bench.scale().pitchAt(e.getY()), 0, 127);
+    int pitch = Math.clamp(viewport.scale().pitchAt(e.getY()), 0, 127);
     if (e.getButton() == MouseButton.SECONDARY) {
       if (e.getEventType() == MouseEvent.MOUSE_PRESSED) {
         session
@@ -100,7 +128,7 @@ final class BenchMouse {
     if (hit.isEmpty()) {
       Selection before = e.isShiftDown() ? selection : Selection.NONE;
       session.document().select(before);
-      session.document().chooseClipAt((long) bench.scale().tickAt(e.getX()));
+      session.document().chooseClipAt((long) viewport.scale().tickAt(e.getX()));
       gesture = new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
       return;
     }
@@ -126,9 +154,10 @@ final class BenchMouse {
             yield grown;
           }
           case Gesture.Move move -> moved(move, e);
+          case Gesture.Loudness loudness -> loudness;
           case Gesture.None none -> none;
         };
-    bench.mouseMoved();
+    onChange.run();
   }
 
   /** From line to line, or freely with Alt; pitch by rows. */
@@ -138,23 +167,21 @@ final class BenchMouse {
     if (Math.hypot(dx, dy) < SLOP) {
       return move;
     }
-    long ticks = Math.round(dx / bench.scale().pixelsPerTick());
+    long ticks = Math.round(dx / viewport.scale().pixelsPerTick());
     long stepped = e.isAltDown() ? ticks : session.timing().lines().moved(move.at().onset(), ticks);
-    return move.by(stepped, (int) -Math.round(dy / bench.scale().rowHeight()));
+    return move.by(stepped, (int) -Math.round(dy / viewport.scale().rowHeight()));
   }
 
   /** The place of the release counts: the last move of a quick hand may not have come as a drag. */
   private void released(MouseEvent e) {
     Gesture done = gesture instanceof Gesture.Move move ? moved(move, e) : gesture;
     gesture = new Gesture.None();
-    if (done instanceof Gesture.Move held && !held.move().isNothing()) {
-      session.editing().edit(held.move().label(), held.move());
-    }
-    bench.mouseMoved();
+    done.edit().ifPresent(session.editing()::carryOut);
+    onChange.run();
   }
 
   private Selection selectedBy(Gesture.Box box) {
-    BenchScale scale = bench.scale();
+    Scale scale = viewport.scale();
     double left = scale.tickAt(Math.min(box.fromX(), box.toX()));
     double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
     long from = (long) Math.max(0, Math.floor(left));
@@ -173,7 +200,7 @@ final class BenchMouse {
 
   /** The note under the mouse; of several, the one that began last. */
   private Optional<Note> noteAt(double x, double y) {
-    BenchScale scale = bench.scale();
+    Scale scale = viewport.scale();
     int pitch = scale.pitchAt(y);
     double slop = SLOP / scale.pixelsPerTick();
     double tick = scale.tickAt(x);

@@ -1,0 +1,317 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.app.control.Palette;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
+import flailbeat.core.session.Session;
+import java.util.List;
+import javafx.css.PseudoClass;
+import javafx.geometry.Orientation;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * The piano roll of the chosen track: rail, ruler, grid and notes, with what is being recorded and
+ * the playhead above them, and lanes under it. What has changed is marked, and drawn once a frame;
+ * the playhead is a node of its own, so that it moves without a redraw.
+ */
+public final class BenchView extends Region {
+  public static final double RAIL_WIDTH = 52;
+  private static final double BAR = 12;
+  private static final int OPENING_BARS = 8;
+  private static final double WHEEL = 1.0015;
+  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
+
+  private final Session session;
+  private final Viewport viewport = new Viewport();
+  private final Sight sight;
+  private final BenchMouse mouse;
+  private final Layer ground;
+  private final Layer ruler;
+  private final Layer rail;
+  private final Layer notes;
+  private final Layer box;
+  private final Lane lane;
+  private final Label laneTitle;
+  private final Pane roll;
+  private final PassLayer passLayer;
+  private final TakesBar takes;
+  private final Line playhead = new Line();
+  private final Label empty = new Label();
+  private final ScrollBar across = new ScrollBar();
+  private final ScrollBar upDown = new ScrollBar();
+  private TrackId shownTrack;
+  private int sweptShown;
+  private int shownBase;
+  private int shownOpening;
+  private boolean fitted;
+  private boolean scrollingByHand;
+
+  public BenchView(Session session, Palette palette) {
+    this.session = session;
+    sight = new Sight(session, viewport);
+    mouse = new BenchMouse(session, viewport, this::markNotes);
+    ground = new GroundLayer(this, session, palette, viewport);
+    ruler = new RulerLayer(this, session, palette, viewport);
+    rail = new RailLayer(this, palette, viewport);
+    notes = new NotesLayer(this, session, palette, viewport, mouse::gesture);
+    box = new BoxLayer(this, palette, mouse::gesture);
+    lane = new VelocityLane(this, session, palette, viewport, mouse::gesture);
+    laneTitle = new Label(lane.title());
+    passLayer = new PassLayer(palette);
+    takes = new TakesBar(session);
+    roll = new Pane(ground, notes, box, passLayer, empty, playhead);
+    shownTrack = session.document().track().id();
+    shownOpening = session.document().openings();
+    getStyleClass().add("bench");
+    setId("bench");
+    setMinSize(200, 80);
+    build();
+    viewport.onChange(this::markAll);
+    palette.onChange(this::markAll);
+    session.changes().listen(this::onChange);
+  }
+
+  private void build() {
+    playhead.getStyleClass().add("playhead");
+    playhead.setMouseTransparent(true);
+    playhead.setManaged(false);
+    empty.getStyleClass().add("bench-empty");
+    empty.setManaged(false);
+    empty.setAlignment(Pos.CENTER);
+    empty.setMouseTransparent(true);
+    passLayer.setManaged(false);
+    laneTitle.getStyleClass().addAll("group-label", "lane-title");
+    showLane(false);
+    clip(roll);
+    upDown.setOrientation(Orientation.VERTICAL);
+    getChildren().addAll(roll, lane, laneTitle, rail, ruler, across, upDown, takes);
+    setUpScrollBars();
+    for (var node : List.of(roll, rail, lane)) {
+      node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+    }
+    mouse.install(roll, ruler, rail);
+    mouse.install(lane);
+  }
+
+  private static void clip(Region region) {
+    Rectangle shape = new Rectangle();
+    shape.widthProperty().bind(region.widthProperty());
+    shape.heightProperty().bind(region.heightProperty());
+    region.setClip(shape);
+  }
+
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.TIMING)) {
+      changed();
+      sight.keepQuestion();
+      takes.refresh();
+    }
+    if (change.isOf(Aspect.LOOP)) {
+      ruler.mark();
+    }
+    if (change.isOf(Aspect.PASS)) {
+      showSwept();
+      sight.keepPlayed();
+      passLayer.update(session.conductor().pass());
+      empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
+    }
+    if (change.isOf(Aspect.TRANSPORT)) {
+      playhead.pseudoClassStateChanged(RECORDING, session.conductor().transport().isRecording());
+      ruler.mark();
+      if (fitted) {
+        sight.keepPlace();
+      }
+    }
+    if (change.isOf(Aspect.KEYS)) {
+      int base = session.performer().hands().base();
+      if (base != shownBase && session.document().track().noteCount() == 0) {
+        sight.showReach();
+      }
+      shownBase = base;
+    }
+  }
+
+  private void showSwept() {
+    int count = session.conductor().sweeper().wiped().size();
+    if (count != sweptShown) {
+      sweptShown = count;
+      markNotes();
+    }
+  }
+
+  /** Another track, or a song with other tracks, may lie out of sight. */
+  private void changed() {
+    TrackId track = session.document().track().id();
+    if (!track.equals(shownTrack) || session.document().openings() != shownOpening) {
+      shownTrack = track;
+      shownOpening = session.document().openings();
+      fitWhenShown();
+    }
+    markAll();
+  }
+
+  private void markAll() {
+    List.of(ground, ruler, rail, notes, box, lane).forEach(Layer::mark);
+  }
+
+  /** Other notes, or the mouse does something else to them. */
+  private void markNotes() {
+    List.of(notes, box, lane).forEach(Layer::mark);
+  }
+
+  /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
+  public void showPosition(long tick) {
+    if (session.conductor().transport().isRunning() && !scrollingByHand) {
+      viewport.follow(tick);
+    }
+    playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
+    passLayer.grow(tick);
+  }
+
+  /** Zooms in time about the middle. */
+  public void zoom(double factor) {
+    viewport.zoom(factor);
+  }
+
+  /** Shows the whole track or, without notes, its first bars. */
+  public void fit() {
+    if (viewport.hasSize()) {
+      fitted = true;
+      sight.fit(Integer.MAX_VALUE);
+    }
+  }
+
+  /** Fits once the bench has a size; later sizes keep what is in sight. */
+  public void fitWhenShown() {
+    fitted = false;
+    requestLayout();
+  }
+
+  /** Shows the lane under the roll, or puts it away. */
+  public void toggleLane() {
+    showLane(!lane.isVisible());
+  }
+
+  private void showLane(boolean shown) {
+    lane.setVisible(shown);
+    laneTitle.setVisible(shown);
+    requestLayout();
+  }
+
+  /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */
+  public Song shownSong() {
+    return mouse.gesture().applyTo(session.song());
+  }
+
+  /** Whether the mouse holds notes. */
+  public boolean isHolding() {
+    return mouse.gesture().holdsNotes();
+  }
+
+  private void scrolled(ScrollEvent e) {
+    double amount = e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX();
+    double height = viewport.height();
+    if (e.isControlDown() && e.isShiftDown()) {
+      viewport.change(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), height));
+    } else if (e.isControlDown()) {
+      viewport.change(s -> s.zoomTime(Math.pow(WHEEL, amount * 2), e.getX()));
+    } else if (e.isShiftDown() || e.getDeltaY() == 0) {
+      viewport.change(s -> s.withOrigin(s.originTick() - amount / s.pixelsPerTick()));
+    } else {
+      viewport.change(s -> s.withTop(s.topPitch() + amount / s.rowHeight(), height));
+    }
+    e.consume();
+  }
+
+  private void setUpScrollBars() {
+    across
+        .valueProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (across.isPressed() || scrollingByHand) {
+                viewport.change(s -> s.withOrigin(now.doubleValue()));
+              }
+            });
+    across.setOnMousePressed(e -> scrollingByHand = true);
+    across.setOnMouseReleased(e -> scrollingByHand = false);
+    upDown
+        .valueProperty()
+        .addListener(
+            (property, before, now) ->
+                viewport.change(s -> s.withTop(127 - now.doubleValue(), viewport.height())));
+    across.setFocusTraversable(false);
+    upDown.setFocusTraversable(false);
+  }
+
+  private void updateScrollBars() {
+    Scale scale = viewport.scale();
+    double inSight = viewport.width() / scale.pixelsPerTick();
+    double end = Math.max(session.song().end() * 1.1, scale.originTick() + inSight);
+    across.setMax(Math.max(1, end - inSight));
+    across.setVisibleAmount(across.getMax() * Math.min(1, inSight / end));
+    across.setValue(scale.originTick());
+    double rows = viewport.height() / scale.rowHeight();
+    upDown.setMax(Math.max(0, 128 - rows));
+    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / 128));
+    upDown.setValue(127 - scale.topPitch());
+  }
+
+  @Override
+  protected void layoutChildren() {
+    double laneHeight = lane.isVisible() ? Lane.HEIGHT : 0;
+    double w = getWidth() - RAIL_WIDTH - BAR;
+    double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
+    if (w <= 0 || h <= 0) {
+      return;
+    }
+    place(w, h, laneHeight);
+    viewport.resize(w, h);
+    if (!fitted) {
+      fitted = true;
+      sight.fit(OPENING_BARS);
+    }
+    List.of(ground, notes, box).forEach(l -> l.size(w, h));
+    ruler.size(w, RulerLayer.HEIGHT);
+    rail.size(RAIL_WIDTH, h);
+    lane.size(w, laneHeight);
+    drawMarked();
+  }
+
+  private void place(double w, double h, double laneHeight) {
+    double right = getWidth() - BAR;
+    roll.resizeRelocate(RAIL_WIDTH, RulerLayer.HEIGHT, w, h);
+    lane.relocate(RAIL_WIDTH, RulerLayer.HEIGHT + h);
+    laneTitle.resizeRelocate(4, RulerLayer.HEIGHT + h + 4, RAIL_WIDTH - 6, 16);
+    across.resizeRelocate(RAIL_WIDTH, getHeight() - BAR, w, BAR);
+    upDown.resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
+    rail.relocate(0, RulerLayer.HEIGHT);
+    ruler.relocate(RAIL_WIDTH, 0);
+    empty.resizeRelocate(0, h * 0.12, w, 90);
+    double takesWidth = takes.prefWidth(-1);
+    takes.resizeRelocate(
+        right - takesWidth - 6, RulerLayer.HEIGHT + 4, takesWidth, takes.prefHeight(-1));
+    playhead.setEndY(h);
+  }
+
+  private void drawMarked() {
+    List.of(ground, ruler, rail, notes, box, lane).forEach(Layer::drawIfMarked);
+    boolean nothing =
+        session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
+    empty.setVisible(nothing);
+    empty.setText(
+        "Nothing on "
+            + session.document().track().name()
+            + " yet.\nPlay the letter keys: A is C.  Shift+Space records after a count-in.");
+    passLayer.show(session.conductor().pass(), viewport.scale(), viewport.width());
+    updateScrollBars();
+  }
+}

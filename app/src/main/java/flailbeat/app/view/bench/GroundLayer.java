@@ -1,0 +1,27 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.app.control.Palette;
+import flailbeat.core.session.Session;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.Region;
+
+/** The rows and lines under the notes. */
+final class GroundLayer extends Layer {
+  private final Session session;
+  private final Palette palette;
+  private final Viewport viewport;
+
+  GroundLayer(Region owner, Session session, Palette palette, Viewport viewport) {
+    super(owner);
+    this.session = session;
+    this.palette = palette;
+    this.viewport = viewport;
+  }
+
+  @Override
+  void draw(GraphicsContext g) {
+    GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
+    painter.rows(g);
+    painter.lines(g, session.timing().settings(), session.song().meters());
+  }
+}

@@ -1,0 +1,46 @@
+package flailbeat.app.view.bench;
+
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.Region;
+
+/**
+ * A picture that is drawn when something about it has changed, once a frame at most: whoever
+ * changes something marks it, and its owner draws it as it is laid out.
+ */
+abstract class Layer extends Canvas {
+  private final Region owner;
+  private boolean marked = true;
+
+  Layer(Region owner) {
+    this.owner = owner;
+  }
+
+  /** Has it drawn anew with the next frame. */
+  final void mark() {
+    marked = true;
+    owner.requestLayout();
+  }
+
+  /** Takes another size, if it is another. */
+  final void size(double width, double height) {
+    if (getWidth() != width || getHeight() != height) {
+      setWidth(width);
+      setHeight(height);
+      marked = true;
+    }
+  }
+
+  /** Called by the owner as it is laid out. */
+  final void drawIfMarked() {
+    if (marked && getWidth() > 0 && getHeight() > 0) {
+      marked = false;
+      GraphicsContext g = getGraphicsContext2D();
+      g.clearRect(0, 0, getWidth(), getHeight());
+      draw(g);
+    }
+  }
+
+  /** Draws what is in sight, on an empty ground. */
+  abstract void draw(GraphicsContext g);
+}

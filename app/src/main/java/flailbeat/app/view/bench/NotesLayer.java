@@ -1,0 +1,35 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.app.control.Palette;
+import flailbeat.core.session.Session;
+import java.util.function.Supplier;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.layout.Region;
+
+/** The notes, with what the mouse is doing to them. */
+final class NotesLayer extends Layer {
+  private final Session session;
+  private final Palette palette;
+  private final Viewport viewport;
+  private final Supplier<Gesture> gesture;
+  private final Crowd crowd = new Crowd();
+
+  NotesLayer(
+      Region owner,
+      Session session,
+      Palette palette,
+      Viewport viewport,
+      Supplier<Gesture> gesture) {
+    super(owner);
+    this.session = session;
+    this.palette = palette;
+    this.viewport = viewport;
+    this.gesture = gesture;
+  }
+
+  @Override
+  void draw(GraphicsContext g) {
+    new RollPainter(session, palette, g, viewport, crowd)
+        .draw(gesture.get().applyTo(session.song()), gesture.get().holdsNotes());
+  }
+}

@@ -1,0 +1,84 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.core.keys.Hands;
+import flailbeat.core.model.Note;
+import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+
+/** Brings into sight what a person has to see: the track, the reach, what is played or asked. */
+final class Sight {
+  private static final int EMPTY_BARS = 8;
+  private static final int EMPTY_PITCHES = 17;
+  private static final double QUESTION_MARGIN = 0.1;
+
+  private final Session session;
+  private final Viewport viewport;
+
+  Sight(Session session, Viewport viewport) {
+    this.session = session;
+    this.viewport = viewport;
+  }
+
+  /** Shows the chosen track, up to so many bars of it, or, without notes, where it begins. */
+  void fit(int mostBars) {
+    List<Note> all = session.document().track().notes();
+    MeterMap meters = session.song().meters();
+    if (all.isEmpty()) {
+      int base = session.performer().hands().base();
+      fit(new TickRange(0, meters.barStart(EMPTY_BARS)), base, base + EMPTY_PITCHES);
+      return;
+    }
+    int low = all.stream().mapToInt(Note::pitch).min().orElseThrow();
+    int high = all.stream().mapToInt(Note::pitch).max().orElseThrow();
+    long end = all.stream().mapToLong(Note::end).max().orElseThrow();
+    TickRange bars = meters.wholeBars(new TickRange(all.get(0).onset(), end));
+    long most =
+        mostBars == Integer.MAX_VALUE
+            ? bars.end()
+            : meters.barStart(meters.barAt(bars.start()) + mostBars);
+    fit(new TickRange(bars.start(), Math.min(bars.end(), most)), low, high);
+  }
+
+  private void fit(TickRange range, int low, int high) {
+    viewport.change(
+        s -> Scale.fit(range.start(), range.end(), low, high, viewport.width(), viewport.height()));
+  }
+
+  /** A note that is recorded out of sight brings the notes under the hands into sight. */
+  void keepPlayed() {
+    boolean hidden =
+        session.performer().hands().soundingPitches().stream().anyMatch(p -> !viewport.shows(p, 0));
+    if (session.conductor().pass().isPresent() && hidden) {
+      showReach();
+    }
+  }
+
+  void showReach() {
+    Hands hands = session.performer().hands();
+    viewport.centrePitch((hands.lowest() + hands.highest()) / 2.0);
+  }
+
+  /** The note that a person is asked about stands in the middle of what is seen. */
+  void keepQuestion() {
+    for (NotePlan asked : session.doubts().current()) {
+      double x = viewport.scale().xOf(asked.note().onset());
+      double margin = viewport.width() * QUESTION_MARGIN;
+      if (x < margin || x > viewport.width() - margin) {
+        viewport.centreTick(asked.note().onset());
+      }
+      if (!viewport.shows(asked.note().pitch(), 1)) {
+        viewport.centrePitch(asked.note().pitch());
+      }
+    }
+  }
+
+  /** Stopping returns to the place, which may be on another page. */
+  void keepPlace() {
+    if (!session.conductor().transport().isRunning()) {
+      viewport.bringIntoSight(session.conductor().placeTicks());
+    }
+  }
+}
