@@ -3,6 +3,7 @@ package flailbeat.app.view;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.control.Pixels;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
@@ -30,6 +31,9 @@ public final class SongMap extends Region {
   private final Palette palette;
   private final Canvas canvas = new Canvas();
   private final Line playhead = new Line();
+  private final Pixels pixels = new Pixels();
+  private Drawn drawn = new Drawn(List.of(), 0, 0, 0);
+  private boolean marked = true;
   private long lengthTicks;
 
   public SongMap(Session session, Palette palette) {
@@ -42,19 +46,23 @@ public final class SongMap extends Region {
     playhead.setMouseTransparent(true);
     getChildren().addAll(canvas, playhead);
     setMinHeight(USE_PREF_SIZE);
-    palette.onChange(this::draw);
+    palette.onChange(this::mark);
     session
         .changes()
         .listen(
             change -> {
               if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
-                lengthTicks = measure();
-                requestLayout();
-                draw();
+                mark();
               }
             });
     setOnMousePressed(this::pressed);
     setOnMouseDragged(e -> session.conductor().seek(tickAt(e.getX())));
+  }
+
+  /** Has it drawn anew with the next frame. */
+  private void mark() {
+    marked = true;
+    requestLayout();
   }
 
   /** Moves the playhead to a tick. */
@@ -88,6 +96,11 @@ public final class SongMap extends Region {
     if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
       canvas.setWidth(getWidth());
       canvas.setHeight(getHeight());
+      marked = true;
+    }
+    if (marked && getWidth() > 0 && getHeight() > 0) {
+      marked = false;
+      lengthTicks = measure();
       draw();
     }
     playhead.setStartY(0);
@@ -119,6 +132,7 @@ public final class SongMap extends Region {
     for (int i = 0; i < tracks.size(); i++) {
       drawTrack(g, tracks.get(i), i, PAD + i * lane, lane);
     }
+    drawNotes(g, tracks, lane);
     session.conductor().looping().range().ifPresent(r -> drawLoop(g, r));
   }
 
@@ -154,24 +168,58 @@ public final class SongMap extends Region {
       double w = Math.max(2, xOf(clip.end()) - x);
       g.setFill(TrackColors.of(index).deriveColor(0, 1, 1, track.muted() ? 0.12 : 0.3));
       g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
-      g.setFill(TrackColors.of(index));
-      drawNotes(g, clip, y + 2, lane - 4);
     }
   }
 
-  private void drawNotes(GraphicsContext g, Clip clip, double y, double height) {
-    List<Note> notes = clip.placed().sounding();
-    int low = notes.stream().mapToInt(Note::pitch).min().orElse(0);
-    int high = notes.stream().mapToInt(Note::pitch).max().orElse(1);
-    double lastX = -1;
+  /** The notes of all tracks: set anew only where a track, or how the map lies, is another. */
+  private void drawNotes(GraphicsContext g, List<Track> tracks, double lane) {
+    Drawn now = new Drawn(tracks, lengthTicks, getWidth(), getHeight());
+    if (now.isSameAs(drawn)) {
+      pixels.show(g);
+      return;
+    }
+    drawn = now;
+    double density = getScene() == null ? 1 : getScene().getWindow().getOutputScaleX();
+    pixels.begin(getWidth(), getHeight(), density);
+    for (int i = 0; i < tracks.size(); i++) {
+      int argb = Pixels.argb(TrackColors.of(i));
+      for (Clip clip : tracks.get(i).clips()) {
+        setNotes(clip.placed().sounding(), PAD + i * lane + 2, lane - 4, argb);
+      }
+    }
+    pixels.end(g);
+  }
+
+  /** What the notes were drawn of. */
+  private record Drawn(List<Track> tracks, long lengthTicks, double width, double height) {
+    /** Tracks are compared as objects: going through their notes would take as long as drawing. */
+    boolean isSameAs(Drawn other) {
+      boolean same =
+          tracks.size() == other.tracks.size()
+              && lengthTicks == other.lengthTicks
+              && width == other.width
+              && height == other.height;
+      for (int i = 0; same && i < tracks.size(); i++) {
+        same = tracks.get(i) == other.tracks.get(i);
+      }
+      return same;
+    }
+  }
+
+  private void setNotes(List<Note> notes, double y, double height, int argb) {
+    int low = 127;
+    int high = 0;
+    for (Note note : notes) {
+      low = Math.min(low, note.pitch());
+      high = Math.max(high, note.pitch());
+    }
     for (Note note : notes) {
       double x = xOf(note.onset());
-      if (x - lastX < 0.25 && notes.size() > 5000) {
-        continue;
-      }
-      lastX = x;
       double at = high == low ? 0.5 : (double) (high - note.pitch()) / (high - low);
-      g.fillRect(x, y + at * (height - 2), Math.max(1, xOf(note.end()) - x - 0.5), 1.6);
+      double top = y + at * (height - 2);
+      if (pixels.take(x, top, 1)) {
+        pixels.bar(x, top, Math.max(1, xOf(note.end()) - x - 0.5), 1.6, argb);
+      }
     }
   }
 }

@@ -19,7 +19,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import java.util.stream.Stream;
 
 /** What can be done to notes. Each method gives the song it was given where nothing changes. */
 public final class NoteEdits {
@@ -39,22 +38,34 @@ public final class NoteEdits {
 
   /** The notes of these ids, in song time and in order; those that do not sound are left out. */
   public static List<Note> find(Song song, Set<NoteId> ids) {
-    return ids.isEmpty()
-        ? List.of()
-        : song.tracks().stream().flatMap(t -> find(t, ids).stream()).sorted(Note.ORDER).toList();
+    long[] sorted = sorted(ids);
+    List<Note> result = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      result.addAll(find(track, sorted));
+    }
+    result.sort(Note.ORDER);
+    return result;
+  }
+
+  private static long[] sorted(Set<NoteId> ids) {
+    return ids.stream().mapToLong(NoteId::value).sorted().toArray();
   }
 
   /** The notes of a track of these ids, in song time and in order. */
   public static List<Note> find(Track track, Set<NoteId> ids) {
+    return find(track, sorted(ids));
+  }
+
+  private static List<Note> find(Track track, long[] sortedIds) {
     List<Note> result = new ArrayList<>();
     for (Clip clip : track.clips()) {
-      Sequence<Note> notes = clip.content().notes();
-      Stream<Note> found =
-          ids.size() < notes.size()
-              ? ids.stream().flatMap(id -> notes.find(id.value()).stream()).sorted(Note.ORDER)
-              : notes.stream().filter(n -> ids.contains(n.id()));
-      found.filter(n -> n.onset() < clip.reach()).forEach(n -> result.add(n.shifted(clip.start())));
+      for (Note note : clip.content().notes().findAll(sortedIds)) {
+        if (note.onset() < clip.reach()) {
+          result.add(note.shifted(clip.start()));
+        }
+      }
     }
+    result.sort(Note.ORDER);
     return result;
   }
 

@@ -11,9 +11,8 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** Finds a clip for every note and control point that comes to a track, or stands elsewhere. */
@@ -44,18 +43,17 @@ final class Placing {
       return tick >= start && tick < end;
     }
 
+    // Told apart by instanceof: a switch over types takes far longer before it is compiled well.
     void add(Timed<?> element) {
-      switch (element) {
-        case Note note -> notes.add(note);
-        case ControlPoint point -> controls.add(point);
+      if (element instanceof Note note) {
+        notes.add(note);
+      } else if (element instanceof ControlPoint point) {
+        controls.add(point);
       }
     }
 
     void take(Timed<?> element) {
-      switch (element) {
-        case Note note -> goneNotes.add(note.idNumber());
-        case ControlPoint point -> goneControls.add(point.idNumber());
-      }
+      (element instanceof Note ? goneNotes : goneControls).add(element.idNumber());
     }
 
     boolean isChanged() {
@@ -103,9 +101,11 @@ final class Placing {
    */
   Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
     List<Stray> strays = new ArrayList<>();
+    List<Note> notesById = inOrderOfId(notes);
+    List<ControlPoint> controlsById = inOrderOfId(controls);
     for (Place place : places) {
-      put(place, place.clip.content().notes(), notes, strays);
-      put(place, place.clip.content().controls(), controls, strays);
+      put(place, place.clip.content().notes(), notesById, strays);
+      put(place, place.clip.content().controls(), controlsById, strays);
     }
     strays.forEach(s -> place(s.element(), Optional.of(s.home())));
     return this;
@@ -114,7 +114,7 @@ final class Placing {
   private record Stray(Timed<?> element, Place home) {}
 
   private <E extends Timed<E>> void put(
-      Place place, Sequence<E> there, Collection<E> changed, List<Stray> strays) {
+      Place place, Sequence<E> there, List<E> changed, List<Stray> strays) {
     for (E element : ofIdsIn(there, changed)) {
       touched = true;
       if (place.contains(element.tick())) {
@@ -126,20 +126,26 @@ final class Placing {
     }
   }
 
-  /** Those of some elements whose ids are in a sequence, found from the shorter of the two. */
-  private static <E extends Timed<E>> List<E> ofIdsIn(Sequence<E> there, Collection<E> changed) {
-    if (changed.size() <= there.size()) {
-      return changed.stream().filter(e -> there.find(e.idNumber()).isPresent()).toList();
+  /** Those of some elements, in order of id, whose ids are in a sequence. */
+  private static <E extends Timed<E>> List<E> ofIdsIn(Sequence<E> there, List<E> changed) {
+    List<E> known = there.findAll(changed.stream().mapToLong(Timed::idNumber).toArray());
+    if (known.size() == changed.size()) {
+      return changed;
     }
-    Map<Long, E> byId = HashMap.newHashMap(changed.size());
-    changed.forEach(e -> byId.put(e.idNumber(), e));
-    List<E> result = new ArrayList<>();
-    for (E element : there) {
-      E found = byId.get(element.idNumber());
-      if (found != null) {
-        result.add(found);
+    List<E> result = new ArrayList<>(known.size());
+    int at = 0;
+    for (E element : changed) {
+      if (at < known.size() && known.get(at).idNumber() == element.idNumber()) {
+        result.add(element);
+        at++;
       }
     }
+    return result;
+  }
+
+  private static <E extends Timed<E>> List<E> inOrderOfId(Collection<E> elements) {
+    List<E> result = new ArrayList<>(elements);
+    result.sort(Comparator.comparingLong(Timed::idNumber));
     return result;
   }
 

@@ -8,10 +8,16 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import java.util.AbstractSet;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashSet;
+import java.util.Iterator;
+import java.util.List;
+import java.util.LongSummaryStatistics;
 import java.util.Set;
+import java.util.function.LongPredicate;
 
 /**
  * What is selected, by id, on whatever tracks: it outlives edits, undo and quantizing. Immutable.
@@ -20,15 +26,43 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   /** Nothing. */
   public static final Selection NONE = new Selection(Set.of(), Set.of(), Set.of());
 
+  /** With more room to each id than this, bits would take too much of it. */
+  private static final long SPARSE = 1000;
+
   public Selection {
     notes = copy(notes);
     clips = copy(clips);
     controls = copy(controls);
   }
 
-  /** A view of a hash set: an immutable set of consecutive ids is slow to look things up in. */
+  /** A set of its own: an immutable one of consecutive ids is slow to look things up in. */
   private static <T> Set<T> copy(Set<T> set) {
-    return set.isEmpty() ? Set.of() : Collections.unmodifiableSet(new HashSet<>(set));
+    return set.isEmpty() ? Set.of() : set instanceof Ours<T> ? set : new Ours<>(set);
+  }
+
+  /** A hash set that nobody can change: it is taken over without another copy. */
+  private static final class Ours<T> extends AbstractSet<T> {
+    private final Set<T> elements;
+
+    Ours(Collection<T> elements) {
+      this.elements = HashSet.newHashSet(elements.size());
+      this.elements.addAll(elements);
+    }
+
+    @Override
+    public Iterator<T> iterator() {
+      return Collections.unmodifiableSet(elements).iterator();
+    }
+
+    @Override
+    public int size() {
+      return elements.size();
+    }
+
+    @Override
+    public boolean contains(Object element) {
+      return elements.contains(element);
+    }
   }
 
   /** Notes alone. */
@@ -38,9 +72,7 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
 
   /** Notes alone. */
   public static Selection of(Collection<Note> notes) {
-    Set<NoteId> ids = HashSet.newHashSet(notes.size());
-    notes.forEach(n -> ids.add(n.id()));
-    return ofNotes(ids);
+    return ofNotes(new Ours<>(notes.stream().map(Note::id).toList()));
   }
 
   /** Clips alone. */
@@ -51,6 +83,22 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   /** Control points alone. */
   public static Selection ofControls(Set<ControlId> ids) {
     return new Selection(Set.of(), Set.of(), ids);
+  }
+
+  /** Whether a note is selected, by the number of its id: for looking at a great many. */
+  public LongPredicate noteTest() {
+    if (notes.isEmpty()) {
+      return id -> false;
+    }
+    LongSummaryStatistics ids = notes.stream().mapToLong(NoteId::value).summaryStatistics();
+    long first = ids.getMin();
+    long span = ids.getMax() - first;
+    if (span > SPARSE * notes.size()) {
+      return id -> notes.contains(new NoteId(id));
+    }
+    BitSet set = new BitSet((int) span + 1);
+    notes.forEach(id -> set.set((int) (id.value() - first)));
+    return id -> id >= first && id - first <= span && set.get((int) (id - first));
   }
 
   public boolean isEmpty() {
@@ -83,11 +131,13 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
     if (isEmpty()) {
       return this;
     }
-    Selection alive = NONE;
-    for (Track track : song.tracks()) {
-      alive = alive.plus(on(track));
-    }
-    return alive.equals(this) ? this : alive;
+    List<Selection> parts = song.tracks().stream().map(this::on).toList();
+    int alive = parts.stream().mapToInt(Selection::size).sum();
+    return alive == size() ? this : parts.stream().reduce(NONE, Selection::plus);
+  }
+
+  private int size() {
+    return notes.size() + clips.size() + controls.size();
   }
 
   /** What of it a track has. */

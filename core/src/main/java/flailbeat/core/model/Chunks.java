@@ -93,6 +93,59 @@ final class Chunks<E extends Timed<E>> implements Iterable<E> {
     return there ? Optional.of(at(chunk, index)) : Optional.empty();
   }
 
+  /**
+   * Those of some ids, where the order is that of ids.
+   *
+   * @param ids in rising order; those that none has are passed over
+   */
+  List<E> findAll(long[] ids) {
+    List<E> result = new ArrayList<>(Math.min(ids.length, size()));
+    int chunk = 0;
+    int index = 0;
+    for (long id : ids) {
+      while (chunk < chunks.length && lastId(chunk) < id) {
+        chunk++;
+        index = 0;
+      }
+      if (chunk == chunks.length) {
+        break;
+      }
+      index = firstFrom(chunk, index, id);
+      if (at(chunk, index).idNumber() == id) {
+        result.add(at(chunk, index));
+      }
+    }
+    return result;
+  }
+
+  private long lastId(int chunk) {
+    return at(chunk, chunks[chunk].elements().length - 1).idNumber();
+  }
+
+  /**
+   * The first element of a chunk, from an index on, whose id is no less; there is one. It is looked
+   * for in steps that grow, since ids that are wanted together mostly lie together.
+   */
+  private int firstFrom(int chunk, int from, long id) {
+    int last = chunks[chunk].elements().length - 1;
+    int low = from;
+    int step = 1;
+    while (low + step <= last && at(chunk, low + step - 1).idNumber() < id) {
+      low += step;
+      step *= 2;
+    }
+    int high = Math.min(last, low + step - 1);
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (at(chunk, mid).idNumber() < id) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
+  }
+
   /** How many elements, all at the beginning, pass a test. */
   int countBefore(Before<E> before) {
     int chunk = chunksBefore(before) - 1;
@@ -256,11 +309,18 @@ final class Chunks<E extends Timed<E>> implements Iterable<E> {
     if (chunk >= chunks.length) {
       return list.size();
     }
-    int index = from;
-    while (index < list.size() && order.compare(list.get(index), at(chunk, 0)) < 0) {
-      index++;
+    E limit = at(chunk, 0);
+    int low = from;
+    int high = list.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (order.compare(list.get(mid), limit) < 0) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
     }
-    return index;
+    return low;
   }
 
   private void merge(int chunk, List<E> out, List<E> in, List<E> kept) {
@@ -268,7 +328,7 @@ final class Chunks<E extends Timed<E>> implements Iterable<E> {
     int inAt = 0;
     for (int i = 0; i < chunks[chunk].elements().length; i++) {
       E element = at(chunk, i);
-      if (outAt < out.size() && order.compare(out.get(outAt), element) == 0) {
+      if (outAt < out.size() && out.get(outAt) == element) {
         outAt++;
         continue;
       }

@@ -51,11 +51,15 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
      * @param ends where the round ends, in the clip's time
      */
     void add(Clip clip, Note note, long later, long ends) {
+      if (!clip.loops()) {
+        notes.add(note.shifted(later));
+        return;
+      }
       if (later + note.onset() >= Ticks.LAST) {
         return;
       }
       long most = Ticks.LAST - later - note.onset();
-      long length = clip.loops() ? Math.min(note.length(), ends - note.onset()) : note.length();
+      long length = Math.min(note.length(), ends - note.onset());
       Note heard = note.lasting(Math.min(length, most)).shifted(later);
       if (heard.end() > from) {
         (later == clip.start() ? notes : repeats).add(heard);

@@ -71,6 +71,7 @@ public final class BenchView extends Region {
     roll = new Pane(ground, notes, box, passLayer, empty, playhead);
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
+    roll.setId("roll");
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);

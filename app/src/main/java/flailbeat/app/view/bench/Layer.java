@@ -41,6 +41,13 @@ abstract class Layer extends Canvas {
     }
   }
 
+  /** How many pixels the screen has to one of the window's. */
+  final double density() {
+    return getScene() == null || getScene().getWindow() == null
+        ? 1
+        : getScene().getWindow().getOutputScaleX();
+  }
+
   /** Draws what is in sight, on an empty ground. */
   abstract void draw(GraphicsContext g);
 }

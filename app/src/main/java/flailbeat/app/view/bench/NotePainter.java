@@ -2,6 +2,7 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.control.Pixels;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
 import javafx.geometry.VPos;
@@ -19,17 +20,28 @@ final class NotePainter {
   /** A note this near to a line, in ticks, stands on it. */
   private static final long ON_LINE = 3;
 
+  private static final int STEPS = 32;
+  private static final double FULL = 1000;
   private static final double EDGE = 3;
+  private static final double CORNER = 4;
   private static final double LEAST_STRENGTH = 0.45;
 
   private final Palette palette;
   private final GraphicsContext g;
+  private final Pixels pixels;
   private final Scale scale;
+  private final int onLine;
+  private final int[] early;
+  private final int[] late;
 
-  NotePainter(Palette palette, GraphicsContext g, Scale scale) {
+  NotePainter(Palette palette, GraphicsContext g, Pixels pixels, Scale scale) {
     this.palette = palette;
     this.g = g;
+    this.pixels = pixels;
     this.scale = scale;
+    onLine = Pixels.argb(palette.color(Ink.INK));
+    early = steps(-1);
+    late = steps(1);
   }
 
   /** The colour for a deviation from the nearest line: ink on it, else by direction. */
@@ -43,52 +55,81 @@ final class NotePainter {
     return palette.color(Ink.INK_SOFT).interpolate(full, strength);
   }
 
+  /** The same as a pixel has it, in steps that nobody tells apart: for notes by the thousand. */
+  int timingArgb(double deviation, double halfGap) {
+    if (Math.abs(deviation) <= ON_LINE) {
+      return onLine;
+    }
+    double far = Math.min(1, Math.abs(deviation) / Math.max(1, halfGap));
+    return (deviation < 0 ? early : late)[(int) Math.round(far * STEPS)];
+  }
+
+  private int[] steps(int side) {
+    int[] result = new int[STEPS + 1];
+    for (int i = 0; i <= STEPS; i++) {
+      double deviation = side * Math.max(ON_LINE + 1, (double) i * FULL / STEPS);
+      result[i] = Pixels.argb(timingColor(deviation, FULL));
+    }
+    return result;
+  }
+
   /** A note's body. */
   void body(int pitch, int velocity, double onset, double end, Color color, boolean selected) {
     double x = scale.xOf(onset);
     double w = Math.max(EDGE + 1, scale.xOf(end) - x - 0.5);
     double y = scale.yOf(pitch) + 1;
     double h = scale.rowHeight() - 2;
-    double arc = Math.min(h, 8);
-    g.setFill(color.interpolate(palette.color(Ink.RAISED), 0.72));
-    g.fillRoundRect(x, y, w, h, arc, arc);
-    double filled = h * velocity / 127;
-    g.setFill(color.interpolate(palette.color(Ink.RAISED), 0.18));
-    g.fillRoundRect(x, y + h - filled, w, filled, Math.min(arc, filled), Math.min(arc, filled));
-    g.setFill(color);
-    g.fillRect(x, y, EDGE, h);
-    g.setStroke(selected ? palette.color(Ink.WHEAT) : color);
-    g.setLineWidth(selected ? 2.5 : 1);
-    g.strokeRoundRect(x, y, w, h, arc, arc);
-    g.setLineWidth(1);
+    double edge = selected ? 2 : 1;
+    int line = Pixels.argb(selected ? palette.color(Ink.WHEAT) : color);
+    int pale = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), 0.72));
+    int strong = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), 0.18));
+    double filled = (h - 2 * edge) * velocity / 127;
+    double inside = w - 2 * edge;
+    pixels.pill(x, y, w, h, CORNER, y, line);
+    pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, y, pale);
+    double from = y + h - edge - filled;
+    pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, from, strong);
+    pixels.bar(x + edge, y + 2, EDGE - 1, h - 4, Pixels.argb(color));
   }
 
   /** The faint outline of where a note was played. */
   void ghost(Note note) {
     double x = scale.xOf(note.played().onset());
     double w = Math.max(2, scale.xOf(note.played().release()) - x);
-    double h = scale.rowHeight() - 4;
-    g.setStroke(palette.color(Ink.INK_SOFT, 0.75));
-    g.setLineDashes(3, 3);
-    g.strokeRoundRect(x, scale.yOf(note.pitch()) + 2, w, h, Math.min(h, 7), Math.min(h, 7));
-    g.setLineDashes();
+    int soft = Pixels.argb(palette.color(Ink.INK_SOFT, 0.75));
+    pixels.dashes(x, scale.yOf(note.pitch()) + 2, w, scale.rowHeight() - 4, soft);
   }
 
-  /** From the onset to the line it would move to; forked where another line is as likely. */
+  /** From the onset to the line it would move to; marks say what is not as plain as that. */
   void whisker(NotePlan plan) {
+    boolean plain = plan.outcome() != NotePlan.Outcome.LINE_TAKEN && !plan.isDoubtful();
+    if (plain && plan.onset() != plan.note().onset()) {
+      double from = scale.xOf(plan.note().onset());
+      double to = scale.xOf(plan.onset());
+      double y = scale.yOf(plan.note().pitch()) + scale.rowHeight() / 2;
+      double left = Math.min(from, to);
+      double half = Math.min(5, scale.rowHeight() * 0.35);
+      int raised = Pixels.argb(palette.color(Ink.RAISED));
+      int ink = Pixels.argb(palette.color(Ink.INK));
+      pixels.bar(left, y - 2, Math.abs(to - from), 4, raised);
+      pixels.bar(left, y - 1, Math.abs(to - from), 2, ink);
+      pixels.bar(to - 1, y - half, 2, 2 * half, ink);
+    }
+  }
+
+  /**
+   * What a whisker cannot say: forked where another line is as likely, barred where it is taken.
+   */
+  void mark(NotePlan plan) {
     double from = scale.xOf(plan.note().onset());
     double y = scale.yOf(plan.note().pitch()) + scale.rowHeight() / 2;
     if (plan.outcome() == NotePlan.Outcome.LINE_TAKEN) {
       taken(from, y);
-      return;
-    }
-    if (plan.isDoubtful()) {
+    } else if (plan.isDoubtful()) {
       stroke(from, scale.xOf(plan.otherLine()), y, y - scale.rowHeight() * 0.55, 1.2);
       stroke(from, scale.xOf(plan.line()), y, y + scale.rowHeight() * 0.55, 1.8);
       g.setFill(palette.color(Ink.RECORD));
       g.fillOval(from - 3.5, y - 3.5, 7, 7);
-    } else if (plan.onset() != plan.note().onset()) {
-      stroke(from, scale.xOf(plan.onset()), y, y, 1.8);
     }
   }
 

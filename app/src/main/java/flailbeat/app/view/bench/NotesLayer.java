@@ -1,6 +1,7 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
+import flailbeat.app.control.Pixels;
 import flailbeat.core.session.Session;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
@@ -12,7 +13,7 @@ final class NotesLayer extends Layer {
   private final Palette palette;
   private final Viewport viewport;
   private final Supplier<Gesture> gesture;
-  private final Crowd crowd = new Crowd();
+  private final Pixels pixels = new Pixels();
 
   NotesLayer(
       Region owner,
@@ -29,7 +30,7 @@ final class NotesLayer extends Layer {
 
   @Override
   void draw(GraphicsContext g) {
-    new RollPainter(session, palette, g, viewport, crowd)
+    new RollPainter(session, palette, g, viewport, pixels, density())
         .draw(gesture.get().applyTo(session.song()), gesture.get().holdsNotes());
   }
 }

@@ -2,6 +2,7 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.control.Pixels;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Placed;
@@ -12,10 +13,10 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Set;
+import java.util.function.LongPredicate;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
@@ -35,25 +36,36 @@ final class RollPainter {
   private final GraphicsContext g;
   private final Scale scale;
   private final Viewport viewport;
-  private final Crowd crowd;
+  private final Pixels pixels;
   private final NotePainter painter;
   private final GridLines.Walker lines;
-  private final Set<NoteId> selected;
+  private final LongPredicate selected;
+  private final Set<NoteId> swept;
+  private final int wheat;
   private final double width;
   private final double height;
 
-  RollPainter(Session session, Palette palette, GraphicsContext g, Viewport viewport, Crowd crowd) {
+  RollPainter(
+      Session session,
+      Palette palette,
+      GraphicsContext g,
+      Viewport viewport,
+      Pixels pixels,
+      double density) {
     this.session = session;
     this.palette = palette;
     this.g = g;
     this.viewport = viewport;
     this.scale = viewport.scale();
-    this.crowd = crowd;
+    this.pixels = pixels;
     this.width = viewport.width();
     this.height = viewport.height();
-    painter = new NotePainter(palette, g, scale);
+    painter = new NotePainter(palette, g, pixels, scale);
     lines = session.timing().lines().walker();
-    selected = session.document().selection().notes();
+    selected = session.document().selection().noteTest();
+    swept = session.conductor().sweeper().wiped();
+    wheat = Pixels.argb(palette.color(Ink.WHEAT));
+    pixels.begin(width, height, density);
   }
 
   /**
@@ -65,71 +77,61 @@ final class RollPainter {
     Track chosen = song.track(session.document().track().id()).orElseThrow();
     for (Track track : song.tracks()) {
       if (!track.id().equals(chosen.id())) {
-        drawFaintly(track);
+        drawFaintly(track.placed(viewport.inSight(0)).sounding());
       }
     }
     Version version = session.timing().version();
     Placed placed = chosen.placed(viewport.inSight(AROUND));
-    drawFaintly(standing(placed.repeats(), Version.STANDING));
-    List<Note> notes = standing(placed.notes(), version);
-    boolean crowded = notes.size() > CROWD;
-    if (crowded) {
-      drawCrowd(notes);
-    } else {
-      notes.forEach(n -> drawNote(n, selected.contains(n.id())));
+    drawFaintly(placed.repeats());
+    boolean crowded = placed.notes().size() > CROWD;
+    drawNotes(placed.notes(), version, crowded);
+    if (version == Version.STANDING && !inHand && !crowded) {
+      drawWhiskers();
     }
+    pixels.end(g);
     drawBeats();
     if (version == Version.STANDING && !inHand) {
       drawQuestion();
       if (!crowded) {
-        drawWhiskers();
+        drawMarks();
       }
     }
   }
 
-  /** Those in sight that are not being swept, in a version of theirs. */
-  private List<Note> standing(List<Note> notes, Version version) {
-    Set<NoteId> swept = session.conductor().sweeper().wiped();
+  private void drawNotes(List<Note> notes, Version version, boolean crowded) {
     UnaryOperator<Note> inVersion =
         switch (version) {
           case STANDING -> UnaryOperator.identity();
           case PLAYED -> Note::standingAsPlayed;
           case QUANTIZED -> session.timing().plan().mover();
         };
-    return notes.stream()
-        .filter(n -> swept.isEmpty() || !swept.contains(n.id()))
-        .map(inVersion)
-        .filter(this::isInSight)
-        .toList();
-  }
-
-  private void drawFaintly(Track track) {
-    TickRange inSight = viewport.inSight(0);
-    drawFaintly(track.placed(inSight).sounding().stream().filter(this::isInSight).toList());
+    for (Note note : notes) {
+      if (!swept.isEmpty() && swept.contains(note.id())) {
+        continue;
+      }
+      Note shown = inVersion.apply(note);
+      boolean isSelected = selected.test(note.idNumber());
+      if (crowded) {
+        drawSmall(shown, isSelected);
+      } else if (isInSight(shown)) {
+        drawNote(shown, isSelected);
+      }
+    }
   }
 
   private void drawFaintly(List<Note> notes) {
-    Color faint = palette.color(Ink.INK_SOFT, 0.16);
-    Color chosen = palette.color(Ink.WHEAT, 0.4);
+    int faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
+    int chosen = Pixels.argb(palette.color(Ink.WHEAT, 0.4));
     boolean crowded = notes.size() > CROWD;
-    if (crowded) {
-      crowd.begin((int) width, (int) height);
-    }
     for (Note note : notes) {
       double x = scale.xOf(note.onset());
       double y = scale.yOf(note.pitch()) + 2;
-      double w = Math.max(1, scale.xOf(note.end()) - x - 1);
-      boolean isSelected = selected.contains(note.id());
-      if (crowded && !crowd.isTaken(x, y, isSelected)) {
-        int argb = Crowd.argb(isSelected ? chosen : faint);
-        crowd.bar(x, y, w, scale.rowHeight() - 4, argb, isSelected);
-      } else if (!crowded) {
-        g.setFill(isSelected ? chosen : faint);
-        g.fillRect(x, y, w, scale.rowHeight() - 4);
+      boolean isSelected = selected.test(note.idNumber());
+      boolean hidden = crowded && !pixels.take(x, y, 1);
+      if (!hidden && x <= width && y + scale.rowHeight() >= 0 && y <= height) {
+        double w = Math.max(1, scale.xOf(note.end()) - x - 1);
+        pixels.bar(x, y, w, scale.rowHeight() - 4, isSelected ? chosen : faint);
       }
-    }
-    if (crowded) {
-      crowd.end(g);
     }
   }
 
@@ -142,19 +144,17 @@ final class RollPainter {
   }
 
   /** Thousands of notes at once are bars in their colour; details come with a closer look. */
-  private void drawCrowd(List<Note> notes) {
-    crowd.begin((int) width, (int) height);
-    int wheat = Crowd.argb(palette.color(Ink.WHEAT));
-    for (Note note : notes) {
-      double x = scale.xOf(note.onset());
-      double y = scale.yOf(note.pitch()) + 1;
-      boolean isSelected = selected.contains(note.id());
-      if (!crowd.isTaken(x, y, isSelected)) {
-        int argb = isSelected ? wheat : Crowd.argb(color(note.onset()));
-        crowd.bar(x, y, scale.xOf(note.end()) - x, scale.rowHeight() - 2, argb, isSelected);
-      }
+  private void drawSmall(Note note, boolean isSelected) {
+    double x = scale.xOf(note.onset());
+    double y = scale.yOf(note.pitch()) + 1;
+    double end = scale.xOf(note.end());
+    boolean inSight = end >= 0 && x <= width && y + scale.rowHeight() >= 0 && y <= height;
+    if (inSight && pixels.take(x, y, isSelected ? 3 : 2)) {
+      lines.find(note.onset());
+      double halfGap = Math.abs(lines.line() - lines.runnerUp()) / 2.0;
+      int argb = isSelected ? wheat : painter.timingArgb(note.onset() - lines.line(), halfGap);
+      pixels.bar(x, y, end - x, scale.rowHeight() - 2, argb);
     }
-    crowd.end(g);
   }
 
   private Color color(long onset) {
@@ -193,13 +193,19 @@ final class RollPainter {
   }
 
   private void drawWhiskers() {
+    plansInSight().forEach(painter::whisker);
+  }
+
+  /** What is drawn over the notes: forks of the doubtful, rings where the line is taken. */
+  private void drawMarks() {
+    plansInSight().forEach(painter::mark);
+  }
+
+  private List<NotePlan> plansInSight() {
     QuantizePlan preview = session.timing().preview().orElse(QuantizePlan.NONE);
-    TickRange inSight = viewport.inSight(AROUND);
-    for (NotePlan plan : preview.notesIn(inSight)) {
-      if (isInSight(plan.note())) {
-        painter.whisker(plan);
-      }
-    }
+    return preview.notesIn(viewport.inSight(AROUND)).stream()
+        .filter(p -> isInSight(p.note()))
+        .toList();
   }
 
   private boolean isInSight(Note note) {

@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongPredicate;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
@@ -60,11 +61,11 @@ final class VelocityLane extends Lane {
     Hairline.across(g, palette.color(Ink.RULE), yOf(64), 0, getWidth());
     Track track =
         gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
-    Set<NoteId> selected = session.document().selection().notes();
+    LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
     for (Note note : track.placed(viewport.inSight(0)).notes()) {
       int x = (int) viewport.scale().xOf(note.onset());
-      boolean isSelected = selected.contains(note.id());
+      boolean isSelected = selected.test(note.idNumber());
       boolean hidden = x < 0 || x >= highest.length || highest[x] >= note.velocity();
       if (x >= 0 && x < highest.length && (isSelected || !hidden)) {
         highest[x] = Math.max(highest[x], note.velocity());

@@ -1,0 +1,239 @@
+package flailbeat.app.window;
+
+import flailbeat.app.view.bench.BenchView;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.IntConsumer;
+import javafx.animation.AnimationTimer;
+import javafx.event.Event;
+import javafx.event.EventType;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Measures frames in the real window with a clip of 100,000 notes: the work on the window's thread
+ * from a frame's first instant to the end of its layout, in which everything is drawn, and the time
+ * from one frame to the next. Prints what it measures; docs/performance.md tells how to run it.
+ */
+@Tag("bench")
+class FramesBench {
+  private static final int NOTES = 100_000;
+  private static final int FRAMES = 400;
+  private static final int WARM_UP = 200;
+
+  private WindowUnderTest ui;
+  private Node roll;
+
+  private static Song song(int count) {
+    Random random = new Random(5);
+    List<Note> notes = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      long onset = i * 120L + random.nextInt(60);
+      notes.add(
+          Note.placed(
+              new NoteId(10L + i), 36 + random.nextInt(48), 1 + random.nextInt(127), onset, 200));
+    }
+    Song empty = Song.empty();
+    Clip clip = Clip.around(new ClipId(2), notes, List.of(), empty.meters());
+    return empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(count + 10L);
+  }
+
+  @Test
+  void frames_with_a_hundred_thousand_notes() throws Exception {
+    ui = WindowUnderTest.openWithBackground(1280, 800);
+    try {
+      ui.run(() -> ui.session.open(song(NOTES), Optional.empty()));
+      ui.await(() -> ui.session.timing().preview().isPresent());
+      roll = ui.get(() -> ui.node("bench").lookup("#roll"));
+      measure(
+          "scrolling, the opening bars' size", i -> scroll(i % 160 < 80 ? -40 : 40, true, false));
+      measure("scrolling up and down", i -> scroll(i % 20 < 10 ? -40 : 40, false, false));
+      measure("zooming", i -> scroll(i % 120 < 60 ? -60 : 60, false, true));
+      for (int i = 0; i < 60; i++) {
+        ui.run(() -> scroll(-200, false, true));
+      }
+      measure("scrolling, all notes in sight", i -> scroll(i % 20 < 10 ? -4 : 4, true, false));
+      ui.run(() -> ui.session.conductor().play());
+      measure("playing, all notes in sight", i -> {});
+      ui.run(() -> ui.session.run().stop());
+      selecting();
+      ui.run(() -> ((BenchView) ui.node("bench")).zoom(10));
+      System.out.println("   ten times larger: 10,000 notes in sight");
+      measure("scrolling, 10,000 notes in sight", i -> scroll(i % 20 < 10 ? -40 : 40, true, false));
+      selecting();
+      ui.run(() -> scroll(10_000, true, false));
+      dragging();
+    } finally {
+      ui.close();
+    }
+  }
+
+  private void selecting() throws Exception {
+    ui.run(
+        () -> {
+          ui.session
+              .document()
+              .select(new NoteRule.Within(new TickRange(0, 10_000 * 120L), 0, 127));
+        });
+    int held = ui.get(() -> ui.session.document().selection().notes().size());
+    System.out.println("   selected by box: " + held);
+    measure("selecting by box, 10,000 more each time", this::select);
+  }
+
+  private void dragging() throws Exception {
+    double x = 300;
+    ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
+    double y = press(x);
+    measure("dragging 10,000 notes", i -> fire(MouseEvent.MOUSE_DRAGGED, x + i % 50, y + i % 9));
+    ui.run(() -> fire(MouseEvent.MOUSE_RELEASED, x, y));
+    ui.run(() -> ui.session.editing().undo());
+  }
+
+  /** Presses where a selected note is. */
+  private double press(double x) {
+    for (double y = 3; y < roll.getBoundsInLocal().getHeight(); y += 2) {
+      double at = y;
+      ui.run(() -> fire(MouseEvent.MOUSE_PRESSED, x, at));
+      if (ui.get(() -> ((BenchView) ui.node("bench")).isHolding())
+          && ui.get(() -> ui.session.document().selection().notes().size() == 10_000)) {
+        return y;
+      }
+      ui.run(() -> fire(MouseEvent.MOUSE_RELEASED, x, at));
+      ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
+    }
+    throw new IllegalStateException("No note is there to be dragged");
+  }
+
+  private List<Note> firstTenThousand() {
+    return ui.session.document().track().notes().subList(0, 10_000);
+  }
+
+  private void select(int frame) {
+    NoteRule box = new NoteRule.Within(new TickRange(0, (10_000 - frame % 2) * 120L), 0, 127);
+    ui.session.document().select(box);
+  }
+
+  private void scroll(double amount, boolean shift, boolean control) {
+    Event.fireEvent(
+        roll,
+        new ScrollEvent(
+            ScrollEvent.SCROLL,
+            400,
+            150,
+            400,
+            150,
+            shift,
+            control,
+            false,
+            false,
+            false,
+            false,
+            0,
+            amount,
+            0,
+            amount,
+            ScrollEvent.HorizontalTextScrollUnits.NONE,
+            0,
+            ScrollEvent.VerticalTextScrollUnits.NONE,
+            0,
+            0,
+            null));
+  }
+
+  private void fire(EventType<MouseEvent> type, double x, double y) {
+    Point2D at = roll.localToScene(x, y);
+    Event.fireEvent(
+        roll,
+        new MouseEvent(
+            type,
+            at.getX(),
+            at.getY(),
+            at.getX(),
+            at.getY(),
+            MouseButton.PRIMARY,
+            1,
+            false,
+            false,
+            false,
+            false,
+            true,
+            false,
+            false,
+            false,
+            false,
+            false,
+            null));
+  }
+
+  /** Does something in each frame and measures what that frame costs. */
+  private void measure(String what, IntConsumer each) throws Exception {
+    List<Long> work = new ArrayList<>();
+    List<Long> between = new ArrayList<>();
+    CountDownLatch done = new CountDownLatch(1);
+    long[] begun = {0, 0};
+    Runnable after = () -> work.add(System.nanoTime() - begun[0]);
+    AnimationTimer timer =
+        new AnimationTimer() {
+          private int frame;
+
+          @Override
+          public void handle(long now) {
+            begun[0] = System.nanoTime();
+            between.add(begun[0] - begun[1]);
+            begun[1] = begun[0];
+            if (frame++ < FRAMES + WARM_UP) {
+              each.accept(frame);
+            } else {
+              stop();
+              done.countDown();
+            }
+          }
+        };
+    ui.run(
+        () -> {
+          ui.stage.getScene().addPostLayoutPulseListener(after);
+          timer.start();
+        });
+    done.await(120, TimeUnit.SECONDS);
+    ui.run(() -> ui.stage.getScene().removePostLayoutPulseListener(after));
+    System.out.printf(
+        Locale.ROOT,
+        "%-45s work p50 %5.1f p95 %5.1f p99 %5.1f max %5.1f; frame to frame p50 %5.1f p95 %5.1f ms%n",
+        what,
+        percentile(work, 50),
+        percentile(work, 95),
+        percentile(work, 99),
+        percentile(work, 100),
+        percentile(between, 50),
+        percentile(between, 95));
+  }
+
+  private static double percentile(List<Long> all, int percent) {
+    long[] sorted =
+        all.subList(Math.min(all.size() - 1, WARM_UP), all.size()).stream()
+            .mapToLong(Long::longValue)
+            .sorted()
+            .toArray();
+    return Arrays.stream(sorted).skip((sorted.length - 1L) * percent / 100).findFirst().orElse(0)
+        / 1e6;
+  }
+}
