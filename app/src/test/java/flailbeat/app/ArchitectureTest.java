@@ -18,6 +18,8 @@ class ArchitectureTest {
     forbid(classes, "flailbeat.app.control..", "flailbeat.app.view..", "flailbeat.app.shell..");
     forbid(classes, "flailbeat.app.control..", "flailbeat.core.session..", "flailbeat.audio..");
     forbid(classes, "flailbeat.app.view..", "flailbeat.app.shell..", "flailbeat.app.cli..");
+    forbid(
+        classes, "flailbeat.app.view.bench..", "flailbeat.app.view", "flailbeat.app.view.timing..");
     forbid(classes, "flailbeat.audio.line..", "flailbeat.audio.synth..", "flailbeat.audio.sound..");
   }
 

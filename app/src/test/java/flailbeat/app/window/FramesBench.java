@@ -20,12 +20,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.event.Event;
-import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
+import javafx.scene.robot.Robot;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -39,6 +38,9 @@ class FramesBench {
   private static final int NOTES = 100_000;
   private static final int FRAMES = 400;
   private static final int WARM_UP = 200;
+
+  /** What a robot does comes by way of the display. */
+  private static final int ARRIVES_MS = 150;
 
   private WindowUnderTest ui;
   private Node roll;
@@ -100,25 +102,31 @@ class FramesBench {
   }
 
   private void dragging() throws Exception {
+    Robot robot = ui.get(Robot::new);
     double x = 300;
-    ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
-    double y = press(x);
-    measure("dragging 10,000 notes", i -> fire(MouseEvent.MOUSE_DRAGGED, x + i % 50, y + i % 9));
-    ui.run(() -> fire(MouseEvent.MOUSE_RELEASED, x, y));
+    double y = press(robot, x);
+    measure("dragging 10,000 notes", i -> robot.mouseMove(at(x + i % 50, y + i % 9)));
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
     ui.run(() -> ui.session.editing().undo());
   }
 
+  private Point2D at(double x, double y) {
+    return roll.localToScreen(x, y);
+  }
+
   /** Presses where a selected note is. */
-  private double press(double x) {
+  private double press(Robot robot, double x) throws InterruptedException {
     for (double y = 3; y < roll.getBoundsInLocal().getHeight(); y += 2) {
-      double at = y;
-      ui.run(() -> fire(MouseEvent.MOUSE_PRESSED, x, at));
-      if (ui.get(() -> ((BenchView) ui.node("bench")).isHolding())
-          && ui.get(() -> ui.session.document().selection().notes().size() == 10_000)) {
+      double height = y;
+      ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
+      ui.run(() -> robot.mouseMove(at(x, height)));
+      ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+      Thread.sleep(ARRIVES_MS);
+      boolean holding = ui.get(() -> ((BenchView) ui.node("bench")).isHolding());
+      if (holding && ui.get(() -> ui.session.document().selection().notes().size() == 10_000)) {
         return y;
       }
-      ui.run(() -> fire(MouseEvent.MOUSE_RELEASED, x, at));
-      ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
+      ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
     }
     throw new IllegalStateException("No note is there to be dragged");
   }
@@ -156,31 +164,6 @@ class FramesBench {
             ScrollEvent.VerticalTextScrollUnits.NONE,
             0,
             0,
-            null));
-  }
-
-  private void fire(EventType<MouseEvent> type, double x, double y) {
-    Point2D at = roll.localToScene(x, y);
-    Event.fireEvent(
-        roll,
-        new MouseEvent(
-            type,
-            at.getX(),
-            at.getY(),
-            at.getX(),
-            at.getY(),
-            MouseButton.PRIMARY,
-            1,
-            false,
-            false,
-            false,
-            false,
-            true,
-            false,
-            false,
-            false,
-            false,
-            false,
             null));
   }
 

@@ -2,14 +2,12 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import flailbeat.app.shell.Prompts.Unsaved;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
@@ -21,9 +19,6 @@ import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport.State;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -34,7 +29,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
-import javafx.stage.WindowEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -292,74 +286,6 @@ class HeadlessWindowTest extends HeadlessWindow {
     click("cap-EQUALS");
     assertThat(ui.text("octave")).isEqualTo("C5 to F6");
     assertThat(ui.get(() -> ui.session.performer().hands().isDown(PhysicalKey.D))).isFalse();
-  }
-
-  @Test
-  void a_song_is_saved_opened_and_exported() throws Exception {
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
-    type(KeyCode.CONTROL, KeyCode.T);
-    Path project = folder.resolve("mine.flail");
-    ui.answers.file = Optional.of(project);
-    type(KeyCode.CONTROL, KeyCode.S);
-    ui.await(() -> !ui.session.document().hasUnsavedWork());
-    Song saved = ui.session.song();
-    assertThat(SongFiles.read(project).song()).isEqualTo(saved);
-    Path midi = folder.resolve("mine.mid");
-    ui.answers.file = Optional.of(midi);
-    type(KeyCode.CONTROL, KeyCode.E);
-    ui.await(() -> Files.exists(midi));
-    ui.await(() -> ui.session.notices().current().text().startsWith("Exported"));
-    type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notices().current().text().startsWith("Opened"));
-    assertThat(ui.session.song().noteCount()).isEqualTo(saved.noteCount());
-  }
-
-  @Test
-  void a_file_that_cannot_be_read_leaves_the_song_and_says_why() throws Exception {
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
-    Path bad = folder.resolve("bad.mid");
-    Files.writeString(bad, "no music");
-    Song before = ui.session.song();
-    ui.answers.file = Optional.of(bad);
-    type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notices().current().warning());
-    assertThat(ui.text("notice")).contains("bad.mid").contains("no MIDI file");
-    assertThat(ui.session.song()).isSameAs(before);
-  }
-
-  @Test
-  void what_is_left_of_a_damaged_file_is_offered() throws Exception {
-    Path whole = folder.resolve("whole.mid");
-    SongFiles.write(HarbourLamps.song(), whole);
-    byte[] bytes = Files.readAllBytes(whole);
-    Path cut = folder.resolve("cut.mid");
-    Files.write(cut, Arrays.copyOf(bytes, bytes.length - 900));
-    ui.answers.file = Optional.of(cut);
-    type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.notices().current().text().startsWith("Not opened"));
-    assertThat(ui.session.song().noteCount()).isZero();
-    ui.answers.takeDamaged = true;
-    type(KeyCode.CONTROL, KeyCode.O);
-    ui.await(() -> ui.session.song().noteCount() > 100);
-    assertThat(ui.answers.asked).contains("lost");
-    assertThat(ui.session.document().hasUnsavedWork()).isTrue();
-  }
-
-  @Test
-  void closing_asks_about_unsaved_work() throws Exception {
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
-    type(KeyCode.CONTROL, KeyCode.T);
-    WindowEvent close = new WindowEvent(ui.stage, WindowEvent.WINDOW_CLOSE_REQUEST);
-    ui.run(() -> ui.stage.fireEvent(close));
-    assertThat(ui.answers.asked).isEqualTo("unsaved Harbour Lamps");
-    assertThat(ui.stage.isShowing()).isTrue();
-    Path project = folder.resolve("kept.flail");
-    ui.answers.unsaved = Unsaved.SAVE;
-    ui.answers.file = Optional.of(project);
-    ui.run(() -> ui.stage.fireEvent(close.copyFor(ui.stage, ui.stage)));
-    ui.await(() -> !ui.stage.isShowing());
-    assertThat(SongFiles.read(project).song().noteCount())
-        .isEqualTo(HarbourLamps.song().noteCount());
   }
 
   /** Nothing runs out of a small window, nor lies on something else. */

@@ -189,24 +189,54 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
   }
 
   /** Lays it out in song time: shows what sounds in a stretch of the song, in order. */
-  void layOut(TickRange wanted, Placed.Builder to) {
-    long reach = reach();
-    long first = loops() ? Math.max(0, (wanted.start() - start) / period) : 0;
-    for (long round = first; round * period < length; round++) {
+  void layOut(TickRange wanted, Layout to) {
+    if (!loops()) {
+      layOutOnce(wanted, to);
+      return;
+    }
+    for (long round = Math.max(0, (wanted.start() - start) / period);
+        round * period < length;
+        round++) {
       long later = start + round * period;
       if (later >= wanted.end() || later >= Ticks.LAST) {
         return;
       }
-      long ends = Math.min(reach, length - round * period);
-      long until = Math.min(ends, wanted.end() - later);
-      content.notes().forEachIn(wanted.start() - later, until, n -> to.add(this, n, later, ends));
-      long pointsFrom = Math.max(0, wanted.start() - later);
-      for (ControlPoint point : content.controls().beginningIn(pointsFrom, until)) {
-        to.add(point, later);
-      }
-      if (!loops()) {
-        return;
-      }
+      layOutRound(later, Math.min(period, length - round * period), wanted, to);
     }
+  }
+
+  private void layOutOnce(TickRange wanted, Layout to) {
+    long until = Math.min(length, wanted.end() - start);
+    content.notes().forEachIn(wanted.start() - start, until, n -> to.note(n.shifted(start), false));
+    content
+        .controls()
+        .beginningIn(Math.max(0, wanted.start() - start), until)
+        .forEach(c -> to.control(c.shifted(start)));
+  }
+
+  /**
+   * Lays a round out.
+   *
+   * @param later by how much song time is later than the clip's
+   * @param ends where the round ends, in the clip's time
+   */
+  private void layOutRound(long later, long ends, TickRange wanted, Layout to) {
+    long until = Math.min(ends, Math.min(wanted.end(), Ticks.LAST) - later);
+    content
+        .notes()
+        .forEachIn(
+            wanted.start() - later,
+            until,
+            n -> {
+              long most = Math.min(ends, Ticks.LAST - later) - n.onset();
+              Note heard = n.lasting(Math.min(n.length(), most)).shifted(later);
+              if (heard.end() > wanted.start()) {
+                to.note(heard, later > start);
+              }
+            });
+    content
+        .controls()
+        .beginningIn(Math.max(0, wanted.start() - later), until)
+        .forEach(c -> to.control(c.shifted(later)));
   }
 }

@@ -1,7 +1,6 @@
 package flailbeat.core.model;
 
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -27,49 +26,22 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
 
   /** Lays clips out that are in order and apart. */
   static Placed of(List<Clip> clips, TickRange range) {
-    Builder builder = new Builder(range.start());
-    clips.forEach(c -> c.layOut(range, builder));
-    return new Placed(builder.notes, builder.repeats, builder.controls);
-  }
+    List<Note> notes = new ArrayList<>();
+    List<Note> repeats = new ArrayList<>();
+    List<ControlPoint> controls = new ArrayList<>();
+    Layout gather =
+        new Layout() {
+          @Override
+          public void note(Note note, boolean repeated) {
+            (repeated ? repeats : notes).add(note);
+          }
 
-  /** Gathers what clips lay out. */
-  static final class Builder {
-    private final long from;
-    private final List<Note> notes = new ArrayList<>();
-    private final List<Note> repeats = new ArrayList<>();
-    private final List<ControlPoint> controls = new ArrayList<>();
-
-    /** Gathers what ends after a tick of the song. */
-    Builder(long from) {
-      this.from = from;
-    }
-
-    /**
-     * Adds a note.
-     *
-     * @param later by how much song time is later than the clip's
-     * @param ends where the round ends, in the clip's time
-     */
-    void add(Clip clip, Note note, long later, long ends) {
-      if (!clip.loops()) {
-        notes.add(note.shifted(later));
-        return;
-      }
-      if (later + note.onset() >= Ticks.LAST) {
-        return;
-      }
-      long most = Ticks.LAST - later - note.onset();
-      long length = Math.min(note.length(), ends - note.onset());
-      Note heard = note.lasting(Math.min(length, most)).shifted(later);
-      if (heard.end() > from) {
-        (later == clip.start() ? notes : repeats).add(heard);
-      }
-    }
-
-    void add(ControlPoint point, long later) {
-      if (later + point.tick() <= Ticks.LAST) {
-        controls.add(point.shifted(later));
-      }
-    }
+          @Override
+          public void control(ControlPoint point) {
+            controls.add(point);
+          }
+        };
+    clips.forEach(c -> c.layOut(range, gather));
+    return new Placed(notes, repeats, controls);
   }
 }

@@ -62,6 +62,25 @@ public record Track(
         id, name, instrument, channel, false, false, false, List.of(), List.of(), FileTraits.NONE);
   }
 
+  /** Shows what sounds in a stretch of the song, without gathering it. */
+  public void layOut(TickRange range, Layout to) {
+    clips.forEach(c -> c.layOut(range, to));
+  }
+
+  /** At most so many notes begin in a stretch of the song: found without looking at each. */
+  public long mostNotesIn(TickRange range) {
+    long most = 0;
+    for (Clip clip : clips) {
+      if (clip.loops()) {
+        most += Placed.of(List.of(clip), range).sounding().size();
+      } else {
+        most += clip.content().notes().indexAt(range.end() - clip.start());
+        most -= clip.content().notes().indexAt(range.start() - clip.start());
+      }
+    }
+    return most;
+  }
+
   /**
    * What sounds in a stretch of the song: all that ends after its start and begins before its end.
    */

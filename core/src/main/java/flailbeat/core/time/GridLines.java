@@ -1,5 +1,6 @@
 package flailbeat.core.time;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -50,6 +51,9 @@ public final class GridLines {
 
   /** The most swing there is: dotted against short. */
   public static final double MOST_SWING = 75;
+
+  private static final int BARS_AROUND = 2;
+  private static final int LINES_AFTER = 3;
 
   private final List<NoteValue> values;
   private final MeterMap meters;
@@ -161,39 +165,48 @@ public final class GridLines {
   }
 
   /**
-   * The lines of a bar, from the last of the bar before to the first two of the bar after, in ticks
-   * from its start.
+   * The lines of a bar, from the last two before it to the first three after it, in ticks from its
+   * start. Bars may be short and have but one line: two bars to either side are looked at.
    */
   private long[] linesOf(TickRange bar) {
-    TickRange previous = meters.barRangeAt(bar.start() - 1);
-    TickRange next = meters.barRangeAt(bar.end());
+    TickRange[] bars = new TickRange[2 * BARS_AROUND + 1];
+    bars[BARS_AROUND] = bar;
+    for (int i = 1; i <= BARS_AROUND; i++) {
+      bars[BARS_AROUND - i] = meters.barRangeAt(bars[BARS_AROUND - i + 1].start() - 1);
+      bars[BARS_AROUND + i] = meters.barRangeAt(bars[BARS_AROUND + i - 1].end());
+    }
     int number = shift.bars() == 1 ? 0 : Math.floorMod(barNumber(bar), shift.bars());
-    List<Long> kind = List.of(previous.length(), bar.length(), next.length(), (long) number);
-    return known.computeIfAbsent(kind, k -> linesOf(previous, bar, next, number));
+    List<Long> kind = new ArrayList<>(List.of((long) number));
+    for (TickRange each : bars) {
+      kind.add(each.length());
+    }
+    return known.computeIfAbsent(kind, k -> linesOf(bars, number));
   }
 
   private int barNumber(TickRange bar) {
     return bar.start() < 0 ? -1 : meters.barAt(bar.start());
   }
 
-  private long[] linesOf(TickRange previous, TickRange bar, TickRange next, int number) {
-    LongStream before =
-        within(previous.length(), number - 1).map(t -> t - previous.length()).sorted();
-    LongStream after = within(next.length(), number + 1).map(t -> t + bar.length()).sorted();
-    long[] all =
-        LongStream.concat(
-                LongStream.concat(before, within(bar.length(), number)), after.limit(LINES_AFTER))
-            .sorted()
-            .distinct()
-            .toArray();
+  private long[] linesOf(TickRange[] bars, int number) {
+    TickRange bar = bars[BARS_AROUND];
+    LongStream lines = LongStream.empty();
+    for (int i = 0; i < bars.length; i++) {
+      long later = bars[i].start() - bar.start();
+      lines =
+          LongStream.concat(
+              lines, within(bars[i].length(), number + i - BARS_AROUND).map(t -> t + later));
+    }
+    long[] all = lines.sorted().distinct().toArray();
     int from = 0;
     while (from + 2 < all.length && all[from + 2] < 0) {
       from++;
     }
-    return Arrays.copyOfRange(all, from, all.length);
+    int to = all.length;
+    while (to - LINES_AFTER > 0 && all[to - LINES_AFTER - 1] >= bar.length()) {
+      to--;
+    }
+    return Arrays.copyOfRange(all, from, to);
   }
-
-  private static final int LINES_AFTER = 3;
 
   /** The lines of a bar of a length, each moved by the groove. */
   private LongStream within(long length, int number) {

@@ -2,9 +2,13 @@ package flailbeat.core.time;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -70,26 +74,99 @@ class GridLinesTest {
     assertThat(lines.nearest(offBeat + 5)).isEqualTo(offBeat);
   }
 
-  @Test
-  void walking_the_lines_agrees_with_looking_for_the_nearest() {
-    Random random = new Random(2);
-    for (String grid : new String[] {"1/16", "1/8T", "1/4D", "1/16+1/8T", "1/32T"}) {
-      for (double swing : new double[] {50, 58, 75}) {
-        MeterMap meters = MeterMap.of(new Meter(7, 8));
-        GridLines lines = new GridLines(Grid.parse(grid), meters, swing);
-        for (int i = 0; i < 300; i++) {
-          long tick = random.nextInt(40_000);
-          long before = lines.atOrBefore(tick);
-          long after = lines.after(tick);
-          assertThat(before).isLessThanOrEqualTo(tick);
-          assertThat(after).isGreaterThan(tick);
-          long distance = Math.min(tick - before, after - tick);
-          assertThat((double) Math.abs(lines.nearest(tick) - tick))
-              .as("%s swing %s tick %d", grid, swing, tick)
-              .isCloseTo(distance, within(0.0));
+  /** Against all lines laid out bar by bar and looked through, in 7/8 and where meters change. */
+  @ParameterizedTest
+  @CsvSource({
+    "1/16, 50",
+    "1/16, 58",
+    "1/8, 75",
+    "1/8T, 50",
+    "1/4D, 50",
+    "1/16+1/8T, 62",
+    "1/32T, 50",
+    "1/4:5, 50",
+    "1/1, 50"
+  })
+  void walking_the_lines_finds_the_two_nearest_of_all_lines(String grid, double swing) {
+    MeterMap changing =
+        MeterMap.of(
+            List.of(
+                new MeterMap.Change(0, Meter.COMMON),
+                new MeterMap.Change(7680, new Meter(3, 4)),
+                new MeterMap.Change(12_000, new Meter(5, 8))));
+    for (MeterMap meters : List.of(MeterMap.of(new Meter(7, 8)), changing)) {
+      GridLines lines = new GridLines(Grid.parse(grid), meters, swing);
+      long[] all = allLines(lines, meters);
+      GridLines.Walker walker = lines.walker();
+      Random random = new Random(2);
+      long tick = 0;
+      for (int i = 0; i < 2000; i++) {
+        tick = i % 3 == 0 ? random.nextInt(38_000) : Math.min(38_000, tick + random.nextInt(300));
+        long at = tick;
+        long[] nearest =
+            Arrays.stream(all)
+                .boxed()
+                .sorted(
+                    Comparator.comparingLong((Long l) -> Math.abs(l - at)).thenComparing(l -> -l))
+                .limit(2)
+                .mapToLong(Long::longValue)
+                .toArray();
+        walker.find(at);
+        assertThat(walker.line()).as("line near %d", at).isEqualTo(nearest[0]);
+        assertThat(Math.abs(walker.runnerUp() - at))
+            .as("runner-up near %d", at)
+            .isEqualTo(Math.abs(nearest[1] - at));
+        assertThat(lines.atOrBefore(at))
+            .isEqualTo(Arrays.stream(all).filter(l -> l <= at).max().orElse(0));
+        assertThat(lines.after(at))
+            .isEqualTo(Arrays.stream(all).filter(l -> l > at).min().orElse(0));
+      }
+    }
+  }
+
+  private static long[] allLines(GridLines lines, MeterMap meters) {
+    Set<Long> all = new TreeSet<>();
+    for (int bar = -1; meters.barStart(bar) < 45_000; bar++) {
+      TickRange range = meters.barRangeAt(meters.barStart(bar));
+      for (long even : lines.evenLines(range.length())) {
+        long line = lines.standing(bar, even);
+        if (line < range.length()) {
+          all.add(range.start() + line);
         }
       }
     }
+    return all.stream().mapToLong(Long::longValue).toArray();
+  }
+
+  /** A groove of two bars: in the second every line is 30 ticks late. */
+  @Test
+  void a_groove_moves_the_lines_of_its_bars_and_comes_again() {
+    GridLines.Shift late =
+        new GridLines.Shift() {
+          @Override
+          public int bars() {
+            return 2;
+          }
+
+          @Override
+          public long ticks(int bar, long tickInBar) {
+            return bar * 30L;
+          }
+        };
+    GridLines lines = new GridLines(Grid.parse("1/4"), COMMON, 50, late);
+    assertThat(lines.nearest(900)).isEqualTo(960);
+    assertThat(lines.nearest(3840 + 900)).isEqualTo(3840 + 990);
+    assertThat(lines.nearest(7680 + 900)).isEqualTo(7680 + 960);
+    assertThat(lines.after(3840 + 990)).isEqualTo(3840 + 1950);
+    assertThat(lines.standing(3, 960)).isEqualTo(990);
+    assertThat(lines.standing(2, 960)).isEqualTo(960);
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {49.9, 75.1, Double.NaN})
+  void swing_beyond_its_bounds_is_refused(double swing) {
+    assertThatThrownBy(() -> new GridLines(Grid.parse("1/8"), COMMON, swing))
+        .hasMessageContaining("50 to 75");
   }
 
   /** From the note's line to another line that is seen, so that what was on a line stays on one. */

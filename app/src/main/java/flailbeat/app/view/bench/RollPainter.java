@@ -5,7 +5,6 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
@@ -13,6 +12,7 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Set;
@@ -42,6 +42,8 @@ final class RollPainter {
   private final LongPredicate selected;
   private final Set<NoteId> swept;
   private final int wheat;
+  private final int faint;
+  private final int faintWheat;
   private final double width;
   private final double height;
 
@@ -65,6 +67,8 @@ final class RollPainter {
     selected = session.document().selection().noteTest();
     swept = session.conductor().sweeper().wiped();
     wheat = Pixels.argb(palette.color(Ink.WHEAT));
+    faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
+    faintWheat = Pixels.argb(palette.color(Ink.WHEAT, 0.4));
     pixels.begin(width, height, density);
   }
 
@@ -77,14 +81,23 @@ final class RollPainter {
     Track chosen = song.track(session.document().track().id()).orElseThrow();
     for (Track track : song.tracks()) {
       if (!track.id().equals(chosen.id())) {
-        drawFaintly(track.placed(viewport.inSight(0)).sounding());
+        boolean many = track.mostNotesIn(viewport.inSight(0)) > CROWD;
+        track.layOut(viewport.inSight(0), (n, repeated) -> drawFaintly(n, many));
       }
     }
     Version version = session.timing().version();
-    Placed placed = chosen.placed(viewport.inSight(AROUND));
-    drawFaintly(placed.repeats());
-    boolean crowded = placed.notes().size() > CROWD;
-    drawNotes(placed.notes(), version, crowded);
+    TickRange inSight = viewport.inSight(AROUND);
+    boolean crowded = chosen.mostNotesIn(inSight) > CROWD;
+    UnaryOperator<Note> inVersion = inVersion(version);
+    chosen.layOut(
+        inSight,
+        (n, repeated) -> {
+          if (repeated) {
+            drawFaintly(n, crowded);
+          } else if (swept.isEmpty() || !swept.contains(n.id())) {
+            drawNote(inVersion.apply(n), crowded);
+          }
+        });
     if (version == Version.STANDING && !inHand && !crowded) {
       drawWhiskers();
     }
@@ -98,49 +111,36 @@ final class RollPainter {
     }
   }
 
-  private void drawNotes(List<Note> notes, Version version, boolean crowded) {
-    UnaryOperator<Note> inVersion =
-        switch (version) {
-          case STANDING -> UnaryOperator.identity();
-          case PLAYED -> Note::standingAsPlayed;
-          case QUANTIZED -> session.timing().plan().mover();
-        };
-    for (Note note : notes) {
-      if (!swept.isEmpty() && swept.contains(note.id())) {
-        continue;
-      }
-      Note shown = inVersion.apply(note);
+  private UnaryOperator<Note> inVersion(Version version) {
+    return switch (version) {
+      case STANDING -> n -> n;
+      case PLAYED -> Note::standingAsPlayed;
+      case QUANTIZED -> session.timing().plan().mover();
+    };
+  }
+
+  private void drawFaintly(Note note, boolean crowded) {
+    double x = scale.xOf(note.onset());
+    double y = scale.yOf(note.pitch()) + 2;
+    boolean hidden = crowded && !pixels.take(x, y, 1);
+    if (!hidden && x <= width && y + scale.rowHeight() >= 0 && y <= height) {
+      double w = Math.max(1, scale.xOf(note.end()) - x - 1);
       boolean isSelected = selected.test(note.idNumber());
-      if (crowded) {
-        drawSmall(shown, isSelected);
-      } else if (isInSight(shown)) {
-        drawNote(shown, isSelected);
-      }
+      pixels.bar(x, y, w, scale.rowHeight() - 4, isSelected ? faintWheat : faint);
     }
   }
 
-  private void drawFaintly(List<Note> notes) {
-    int faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
-    int chosen = Pixels.argb(palette.color(Ink.WHEAT, 0.4));
-    boolean crowded = notes.size() > CROWD;
-    for (Note note : notes) {
-      double x = scale.xOf(note.onset());
-      double y = scale.yOf(note.pitch()) + 2;
-      boolean isSelected = selected.test(note.idNumber());
-      boolean hidden = crowded && !pixels.take(x, y, 1);
-      if (!hidden && x <= width && y + scale.rowHeight() >= 0 && y <= height) {
-        double w = Math.max(1, scale.xOf(note.end()) - x - 1);
-        pixels.bar(x, y, w, scale.rowHeight() - 4, isSelected ? chosen : faint);
+  private void drawNote(Note note, boolean crowded) {
+    boolean isSelected = selected.test(note.idNumber());
+    if (crowded) {
+      drawSmall(note, isSelected);
+    } else if (isInSight(note)) {
+      if (note.playedOff() != 0) {
+        painter.ghost(note);
       }
+      painter.body(
+          note.pitch(), note.velocity(), note.onset(), note.end(), color(note.onset()), isSelected);
     }
-  }
-
-  private void drawNote(Note note, boolean isSelected) {
-    if (note.playedOff() != 0) {
-      painter.ghost(note);
-    }
-    painter.body(
-        note.pitch(), note.velocity(), note.onset(), note.end(), color(note.onset()), isSelected);
   }
 
   /** Thousands of notes at once are bars in their colour; details come with a closer look. */

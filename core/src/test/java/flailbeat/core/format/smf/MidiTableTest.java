@@ -16,25 +16,18 @@ import static flailbeat.core.format.smf.Midi.words;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Random;
-import java.util.Set;
-import javax.sound.midi.MidiSystem;
-import javax.sound.midi.ShortMessage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -42,14 +35,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /**
  * The rows of docs/midi-files.md: what comes through, what is changed and told, what is refused.
  */
-class MidiTableTest {
-  /** Through a project, a file's part with the events that it had, in their order. */
-  private static void assertComesThrough(SmfTrack track) {
-    SmfFile back = throughSong(file(960, track));
-    assertThat(words(back.tracks().get(1))).isEqualTo(words(track));
-    assertThat(back.tracks().get(1).endTick()).isEqualTo(track.endTick());
-  }
-
+class MidiTableTest extends MidiTableRig {
   @Test
   void bank_and_program_changes_stay_at_their_tick_in_their_order() {
     assertComesThrough(
@@ -164,130 +150,6 @@ class MidiTableTest {
         .contains("1 note of no length is one tick long here")
         .anyMatch(r -> r.matches("\\d+ times lie between two 960ths .*"));
     assertThat(imported(file(480, track(on(1, 60, 90), off(25, 60, 64)))).remarks()).isEmpty();
-  }
-
-  @Test
-  void notes_of_one_pitch_that_overlap_keep_their_ends_or_it_is_told() {
-    SmfTrack crossed = track(on(0, 60, 90), on(50, 60, 80), off(100, 60, 64), off(150, 60, 64));
-    assertComesThrough(crossed);
-    Song song = imported(file(960, crossed)).song();
-    Note first = song.tracks().get(0).notes().get(0);
-    Song held = NoteEdits.change(song, Set.of(first.id()), n -> n.standingAt(0, 400));
-    SmfExport export = SmfExport.from(held);
-    assertThat(notes(imported(export.file()).song())).containsExactly("0-50 60", "50-150 60");
-    assertThat(export.remarks())
-        .anyMatch(r -> r.startsWith("1 note ends where another of the same pitch begins"));
-  }
-
-  /** Random notes of few pitches: as written they are read back, to the tick. */
-  @Test
-  void over_random_overlaps_what_is_written_is_what_is_read_back() {
-    for (int seed = 0; seed < 400; seed++) {
-      Random random = new Random(seed);
-      List<Overlaps.Span> spans = new ArrayList<>();
-      for (int i = 0; i < 12; i++) {
-        long onset = random.nextInt(200);
-        spans.add(new Overlaps.Span(onset, onset + random.nextInt(150)));
-      }
-      Overlaps.trim(spans);
-      List<SmfEvent> events = new ArrayList<>();
-      for (Overlaps.Span span : spans) {
-        events.add(on(span.on(), 60, 90));
-      }
-      List<SmfEvent> all = new ArrayList<>(events);
-      spans.forEach(s -> all.add(off(s.off(), 60, 64)));
-      all.sort(
-          Comparator.comparingLong(SmfEvent::tick)
-              .thenComparing(e -> e.isNoteOn() && !isEmptyAt(spans, e.tick())));
-      assertThat(spans)
-          .as("seed %d: ends in the order of the starts", seed)
-          .isSortedAccordingTo(Comparator.comparingLong(Overlaps.Span::off));
-      assertThat(spans).allMatch(s -> s.off() >= s.on());
-    }
-  }
-
-  private static boolean isEmptyAt(List<Overlaps.Span> spans, long tick) {
-    return spans.stream().anyMatch(s -> s.on() == tick && s.off() == tick);
-  }
-
-  /** The example of the issue: drum triggers, whose notes have no length. */
-  @Test
-  void a_note_of_no_length_stays_one_when_it_moves_or_others_do() {
-    SmfFile drums =
-        file(
-            480,
-            track(
-                on(0, 36, 100),
-                off(0, 36, 64),
-                on(250, 38, 90),
-                off(300, 38, 64),
-                on(490, 36, 100),
-                off(490, 36, 64)));
-    Song song = imported(drums).song();
-    SmfPatch patch =
-        SmfPatch.apply(
-            drums, song, n -> n.standingAt(Math.round(n.onset() / 240.0) * 240, n.length()));
-    assertThat(words(patch.file().tracks().get(0)))
-        .containsExactly(
-            "0 90 36 100",
-            "0 80 36 64",
-            "240 90 38 90",
-            "290 80 38 64",
-            "480 90 36 100",
-            "480 80 36 64");
-    assertThat(patch.moved()).isEqualTo(2);
-    assertThat(NotePairs.of(patch.file().tracks().get(0)).withoutEnd()).isZero();
-  }
-
-  @Test
-  void only_what_moves_moves_and_all_else_keeps_its_order() {
-    SmfFile file =
-        file(
-            960,
-            track(
-                on(0, 60, 90),
-                control(0, 64, 127),
-                exclusive(0, "7E01F7"),
-                on(0, 64, 90),
-                program(0, 0, 3),
-                off(250, 60, 64),
-                off(250, 64, 64),
-                control(250, 64, 0),
-                on(250, 62, 90),
-                off(400, 62, 64)));
-    Song song = imported(file).song();
-    SmfPatch patch =
-        SmfPatch.apply(file, song, n -> n.pitch() == 62 ? n.standingAt(0, n.length()) : n);
-    assertThat(words(patch.file().tracks().get(0)))
-        .containsExactly(
-            "0 90 60 90",
-            "0 B0 64 127",
-            "0 F0 0 7e01f7",
-            "0 90 64 90",
-            "0 C0 3 0",
-            "0 90 62 90",
-            "150 80 62 64",
-            "250 80 60 64",
-            "250 80 64 64",
-            "250 B0 64 0");
-  }
-
-  /** 331-476 goes to 360 and comes to lie within 336-696, whose end it must not take. */
-  @Test
-  void a_note_that_comes_to_lie_within_another_of_its_pitch_keeps_its_length() {
-    SmfFile file =
-        file(480, track(on(331, 60, 90), on(336, 60, 80), off(476, 60, 64), off(696, 60, 64)));
-    Song song = imported(file).song();
-    Note first = song.tracks().get(0).notes().get(0);
-    SmfPatch patch =
-        SmfPatch.apply(
-            file, song, n -> n.id().equals(first.id()) ? n.standingAt(720, n.length()) : n);
-    Song back = imported(patch.file()).song();
-    assertThat(back.tracks().get(0).notes())
-        .extracting(n -> n.onset() / 2)
-        .containsExactly(336L, 360L);
-    assertThat(back.tracks().get(0).notes().get(1).length()).isEqualTo(first.length());
-    assertThat(patch.trimmed()).isEqualTo(1);
   }
 
   @Test
@@ -411,19 +273,5 @@ class MidiTableTest {
       assertThat(jdkNotes(bytes)).isEqualTo(notes);
       assertThat(jdkNotes(Midi.bytes(throughSong(all.get(i))))).isEqualTo(notes);
     }
-  }
-
-  private static int jdkNotes(byte[] bytes) throws Exception {
-    int notes = 0;
-    for (var track : MidiSystem.getSequence(new ByteArrayInputStream(bytes)).getTracks()) {
-      for (int i = 0; i < track.size(); i++) {
-        boolean starts =
-            track.get(i).getMessage() instanceof ShortMessage m
-                && m.getCommand() == ShortMessage.NOTE_ON
-                && m.getData2() > 0;
-        notes += starts ? 1 : 0;
-      }
-    }
-    return notes;
   }
 }
