@@ -35,6 +35,35 @@ public final class SongEdits {
     return song.withMeters(song.meters().withFirst(meter));
   }
 
+  /**
+   * Sets the tempo from the start of a bar on, up to the next change.
+   *
+   * @param bar 0 for the first
+   */
+  public static Song setTempo(Song song, int bar, Tempo tempo) {
+    return song.withTempos(song.tempos().with(song.meters().barStart(bar), tempo));
+  }
+
+  /** Takes the change of tempo at the start of a bar away; what begins the song stays. */
+  public static Song removeTempo(Song song, int bar) {
+    return song.withTempos(song.tempos().without(song.meters().barStart(bar)));
+  }
+
+  /**
+   * Sets the meter from a bar on, up to the next change. Notes and later changes keep their ticks;
+   * the bar lines move.
+   *
+   * @param bar 0 for the first
+   */
+  public static Song setMeter(Song song, int bar, Meter meter) {
+    return song.withMeters(song.meters().with(song.meters().barStart(bar), meter));
+  }
+
+  /** Takes the change of meter at a bar away; what begins the song stays. */
+  public static Song removeMeter(Song song, int bar) {
+    return song.withMeters(song.meters().without(song.meters().barStart(bar)));
+  }
+
   /** Adds an empty track at the end; its name is the first "Track n" that is free. */
   public static Song addTrack(Song song, Instrument instrument) {
     int n = song.tracks().size() + 1;

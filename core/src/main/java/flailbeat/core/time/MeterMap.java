@@ -129,6 +129,19 @@ public final class MeterMap {
     return new MeterMap(result);
   }
 
+  /**
+   * The same map with another meter from a tick on, which starts a bar, up to the next change;
+   * others are kept at their ticks.
+   */
+  public MeterMap with(long tick, Meter meter) {
+    return of(SortedChanges.with(changes, Change::tick, new Change(tick, meter)));
+  }
+
+  /** The same map without the change at a tick; what begins the song stays. */
+  public MeterMap without(long tick) {
+    return of(SortedChanges.without(changes, Change::tick, tick));
+  }
+
   private int segmentAt(long tick) {
     return SortedChanges.lastAtOrBefore(starts, tick);
   }

@@ -2,6 +2,7 @@ package flailbeat.core.time;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToLongFunction;
 
@@ -37,5 +38,22 @@ final class SortedChanges {
     }
     int found = Arrays.binarySearch(keys, value);
     return found >= 0 ? found : Math.max(0, -found - 2);
+  }
+
+  /** With one in the place of what is at its tick, if anything is; in order of tick. */
+  static <C> List<C> with(List<C> changes, ToLongFunction<C> tick, C added) {
+    long at = tick.applyAsLong(added);
+    List<C> result = new ArrayList<>(changes);
+    result.removeIf(c -> tick.applyAsLong(c) == at);
+    result.add(added);
+    result.sort(Comparator.comparingLong(tick));
+    return result;
+  }
+
+  /** Without what is at a tick; what begins the song stays. */
+  static <C> List<C> without(List<C> changes, ToLongFunction<C> tick, long at) {
+    return changes.stream()
+        .filter(c -> tick.applyAsLong(c) != at || tick.applyAsLong(c) == 0)
+        .toList();
   }
 }

@@ -88,6 +88,16 @@ public final class TempoMap {
     return new TempoMap(result);
   }
 
+  /** The same map with another tempo from a tick on, up to the next change; others are kept. */
+  public TempoMap with(long tick, Tempo tempo) {
+    return of(SortedChanges.with(changes, Change::tick, new Change(tick, tempo)));
+  }
+
+  /** The same map without the change at a tick; what begins the song stays. */
+  public TempoMap without(long tick) {
+    return of(SortedChanges.without(changes, Change::tick, tick));
+  }
+
   private static long toNanos(long ticks, long microsPerQuarter) {
     return Math.floorDiv(ticks * microsPerQuarter * 25 + 12, 24);
   }

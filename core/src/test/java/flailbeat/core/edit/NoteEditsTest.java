@@ -11,6 +11,8 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Set;
@@ -101,6 +103,24 @@ class NoteEditsTest {
     Song song = with(played(60, 250, 400));
     Song moved = NoteEdits.change(song, all(song), n -> n.standingAt(240, 100));
     assertThat(NoteEdits.restorePlayed(moved, all(song))).isEqualTo(song);
+  }
+
+  /** By hand: at 120 bpm a bar of 4/4 lasts 2 s, at 60 bpm 4 s; a bar of 3/4 has 2880 ticks. */
+  @Test
+  void tempo_and_meter_change_at_any_bar_and_notes_keep_their_ticks() {
+    Song song = SongEdits.setTempo(with(played(60, 9000, 9100)), 2, Tempo.ofBpm(60));
+    assertThat(song.tempos().nanosAt(3 * 3840)).isEqualTo(8_000_000_000L);
+    song = SongEdits.setTempo(song, 3, Tempo.ofBpm(240));
+    assertThat(song.tempos().nanosAt(4 * 3840)).isEqualTo(9_000_000_000L);
+    song = SongEdits.setTempo(song, 2, Tempo.ofBpm(120));
+    assertThat(song.tempos().nanosAt(3 * 3840)).isEqualTo(6_000_000_000L);
+    song = SongEdits.setMeter(song, 1, new Meter(3, 4));
+    assertThat(song.meters().barStart(3)).isEqualTo(3840 + 2 * 2880);
+    assertThat(notes(song).get(0).onset()).isEqualTo(9000);
+    assertThat(SongEdits.removeMeter(song, 1).meters()).isEqualTo(Song.empty().meters());
+    assertThat(SongEdits.removeMeter(song, 0).meters()).isEqualTo(song.meters());
+    Song back = SongEdits.removeTempo(SongEdits.removeTempo(SongEdits.removeMeter(song, 1), 2), 3);
+    assertThat(back.tempos()).isEqualTo(Song.empty().tempos());
   }
 
   @Test
