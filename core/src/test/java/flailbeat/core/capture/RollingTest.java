@@ -88,4 +88,43 @@ class RollingTest {
     assertThat(rolling.size()).isBetween(18_000, 18_300);
     assertThat(phrase(60_000 * 33).notes()).hasSizeBetween(18_000, 18_300);
   }
+
+  @Test
+  void a_key_that_is_held_counts_and_one_that_is_struck_again_ends_first() {
+    rolling.accept(new NoteOn(1000 * MS, 60, 90), 0, 0);
+    assertThat(rolling.size()).isEqualTo(1);
+    rolling.accept(new NoteOn(1400 * MS, 60, 91), 0, 0);
+    assertThat(rolling.size()).isEqualTo(2);
+    assertThat(phrase(1500).notes())
+        .extracting(NewNote::velocity, n -> n.played().length())
+        .containsExactly(
+            org.assertj.core.groups.Tuple.tuple(90, 768L),
+            org.assertj.core.groups.Tuple.tuple(91, 192L));
+  }
+
+  @Test
+  void the_first_struck_comes_first_though_it_ended_last_and_goes_to_the_place() {
+    rolling.accept(new NoteOn(1000 * MS, 48, 90), 0, 0);
+    play(60, 1100, 100, 0);
+    rolling.accept(new NoteOff(1500 * MS, 48), 0, 0);
+    assertThat(phrase(2000).notes()).extracting(NewNote::pitch).containsExactly(48, 60);
+    assertThat(phrase(2000).notes().get(0).onset()).isEqualTo(3840);
+  }
+
+  @Test
+  void a_start_of_the_transport_begins_another_phrase_and_nothing_gives_none() {
+    assertThat(phrase(0).notes()).isEmpty();
+    play(60, 1000, 100, 0);
+    play(62, 1200, 100, 3);
+    assertThat(phrase(2000).notes()).extracting(NewNote::pitch).containsExactly(62);
+  }
+
+  @Test
+  void what_is_older_than_ten_minutes_goes() {
+    play(60, 0, 100, 0);
+    play(62, 600_200, 100, 0);
+    assertThat(rolling.size()).isEqualTo(1);
+    play(64, 1_200_300, 0, 0);
+    assertThat(rolling.size()).as("let go just ten minutes before").isEqualTo(2);
+  }
 }

@@ -175,7 +175,7 @@ class SongPropertiesTest {
     return result;
   }
 
-  @Property(tries = 400)
+  @Property
   void ids_are_unique_clips_apart_all_in_order_and_nothing_is_lost_that_was_not_taken_away(
       @ForAll("edits") List<Edit> edits) {
     Song song = Song.empty();
@@ -202,7 +202,7 @@ class SongPropertiesTest {
     }
   }
 
-  @Property(tries = 100)
+  @Property
   void undo_gives_back_the_very_song_and_redo_too(@ForAll("edits") List<Edit> edits) {
     History<Song> history = new History<>(Song.empty());
     List<Song> seen = new ArrayList<>(List.of(history.current()));
@@ -222,7 +222,7 @@ class SongPropertiesTest {
     }
   }
 
-  @Property(tries = 200)
+  @Property
   void laying_out_stretches_and_joining_them_is_laying_out_the_whole(
       @ForAll("edits") List<Edit> edits,
       @ForAll @Size(min = 1, max = 6) List<@IntRange(max = 40 * 3840) Integer> cuts) {
@@ -251,7 +251,7 @@ class SongPropertiesTest {
     assertThat(controls).isEqualTo(whole.controls());
   }
 
-  @Property(tries = 100)
+  @Property
   void a_song_comes_back_from_its_file_as_it_was(@ForAll("edits") List<Edit> edits)
       throws IOException {
     Song song = after(edits);
@@ -260,7 +260,7 @@ class SongPropertiesTest {
     assertThat(ProjectFile.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(song);
   }
 
-  @Property(tries = 100)
+  @Property
   void writing_a_loop_out_changes_nothing_that_is_heard(@ForAll("edits") List<Edit> edits) {
     Song song = after(edits);
     Track track = song.tracks().get(0);

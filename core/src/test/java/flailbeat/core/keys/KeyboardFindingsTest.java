@@ -119,4 +119,41 @@ class KeyboardFindingsTest {
         Detour.find(Set.of(10, 120), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR);
     assertThat(none).isEmpty();
   }
+
+  /**
+   * In Home from C4, S and F are D and F; with these two blocked the reach goes up a semitone
+   * first.
+   */
+  @Test
+  void the_smallest_shift_that_will_do_is_taken_upward_before_downward() {
+    Blockings blocked = new Blockings(Set.of(Set.of(PhysicalKey.S, PhysicalKey.F)));
+    Detour detour =
+        Detour.find(Set.of(62, 65), ArrangementKind.HOME, 60, blocked, 0, Scale.MAJOR)
+            .orElseThrow();
+    assertThat(detour.kind()).isEqualTo(ArrangementKind.HOME);
+    assertThat(Math.abs(detour.base() - 60)).isEqualTo(1);
+    assertThat(detour.base()).isEqualTo(61);
+    assertThat(detour.keys()).containsExactlyInAnyOrder(PhysicalKey.W, PhysicalKey.D);
+    assertThat(blocked.blocks(detour.keys())).isFalse();
+  }
+
+  @Test
+  void where_nothing_is_blocked_the_way_is_where_the_hands_are() {
+    Detour detour =
+        Detour.find(Set.of(60, 64, 67), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR)
+            .orElseThrow();
+    assertThat(detour.base()).isEqualTo(60);
+    assertThat(detour.keys())
+        .containsExactlyInAnyOrder(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G);
+  }
+
+  /** Two octaves and a half do not lie under Home's keys; Span has them. */
+  @Test
+  void what_one_arrangement_cannot_reach_is_found_in_another_and_never_in_chords() {
+    Detour detour =
+        Detour.find(Set.of(48, 74), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR)
+            .orElseThrow();
+    assertThat(detour.kind()).isNotIn(ArrangementKind.HOME, ArrangementKind.CHORDS);
+    assertThat(detour.keys()).hasSize(2);
+  }
 }

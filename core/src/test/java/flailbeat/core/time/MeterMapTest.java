@@ -74,4 +74,29 @@ class MeterMapTest {
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageMatching("A (bar|beat|meter) .*");
   }
+
+  /** In 4/4 a beat has 960 ticks; half way between two the later is the nearer. */
+  @ParameterizedTest
+  @CsvSource({"0, 0", "479, 0", "480, 960", "1439, 960", "1440, 1920", "3500, 3840", "-479, 0"})
+  void the_nearest_beat(long tick, long beat) {
+    assertThat(MeterMap.of(Meter.COMMON).beatNearest(tick)).isEqualTo(beat);
+  }
+
+  /** A bar of 4/4 that is cut short after three beats and a half, then 3/4. */
+  @Test
+  void a_bar_that_is_cut_short_counts_as_one_and_its_last_beat_is_near_the_next_bar() {
+    MeterMap meters =
+        MeterMap.of(
+            List.of(
+                new MeterMap.Change(0, Meter.COMMON),
+                new MeterMap.Change(3840 + 3360, new Meter(3, 4))));
+    assertThat(meters.barAt(7199)).isEqualTo(1);
+    assertThat(meters.barAt(7200)).isEqualTo(2);
+    assertThat(meters.barStart(2)).isEqualTo(7200);
+    assertThat(meters.barStart(4)).isEqualTo(7200 + 2 * 2880);
+    assertThat(meters.barStart(-1)).isEqualTo(-3840);
+    assertThat(meters.beatNearest(7100)).isEqualTo(7200);
+    assertThat(meters.withFirst(new Meter(2, 4)).barAt(7200)).isEqualTo(4);
+    assertThat(meters).isNotEqualTo(MeterMap.of(Meter.COMMON));
+  }
 }
