@@ -2,7 +2,6 @@ package flailbeat.app.window;
 
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.edit.NoteRule;
-import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
@@ -20,11 +19,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.event.Event;
-import javafx.geometry.Point2D;
 import javafx.scene.Node;
-import javafx.scene.input.MouseButton;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.robot.Robot;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -38,9 +34,6 @@ class FramesBench {
   private static final int NOTES = 100_000;
   private static final int FRAMES = 400;
   private static final int WARM_UP = 200;
-
-  /** What a robot does comes by way of the display. */
-  private static final int ARRIVES_MS = 150;
 
   private WindowUnderTest ui;
   private Node roll;
@@ -82,8 +75,6 @@ class FramesBench {
       System.out.println("   ten times larger: 10,000 notes in sight");
       measure("scrolling, 10,000 notes in sight", i -> scroll(i % 20 < 10 ? -40 : 40, true, false));
       selecting();
-      ui.run(() -> scroll(10_000, true, false));
-      dragging();
     } finally {
       ui.close();
     }
@@ -99,40 +90,6 @@ class FramesBench {
     int held = ui.get(() -> ui.session.document().selection().notes().size());
     System.out.println("   selected by box: " + held);
     measure("selecting by box, 10,000 more each time", this::select);
-  }
-
-  private void dragging() throws Exception {
-    Robot robot = ui.get(Robot::new);
-    double x = 300;
-    double y = press(robot, x);
-    measure("dragging 10,000 notes", i -> robot.mouseMove(at(x + i % 50, y + i % 9)));
-    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-    ui.run(() -> ui.session.editing().undo());
-  }
-
-  private Point2D at(double x, double y) {
-    return roll.localToScreen(x, y);
-  }
-
-  /** Presses where a selected note is. */
-  private double press(Robot robot, double x) throws InterruptedException {
-    for (double y = 3; y < roll.getBoundsInLocal().getHeight(); y += 2) {
-      double height = y;
-      ui.run(() -> ui.session.document().select(Selection.of(firstTenThousand())));
-      ui.run(() -> robot.mouseMove(at(x, height)));
-      ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-      Thread.sleep(ARRIVES_MS);
-      boolean holding = ui.get(() -> ((BenchView) ui.node("bench")).isHolding());
-      if (holding && ui.get(() -> ui.session.document().selection().notes().size() == 10_000)) {
-        return y;
-      }
-      ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-    }
-    throw new IllegalStateException("No note is there to be dragged");
-  }
-
-  private List<Note> firstTenThousand() {
-    return ui.session.document().track().notes().subList(0, 10_000);
   }
 
   private void select(int frame) {

@@ -138,15 +138,15 @@ final class Playback {
     long countIn = record ? countInTicks(fromTick) : 0;
     long from = song.tempos().nanosAt(fromTick);
     long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
-    activity = what;
     plan = what.plan();
+    activity = what;
     begin(new Start(record, from, countInNanos, loop()));
   }
 
   /** Starts something that has a plan of its own, at a song time, with no loop. */
   void startAt(Activity what, long fromNanos) {
-    activity = what;
     plan = what.plan();
+    activity = what;
     begin(new Start(false, fromNanos, 0, Optional.empty()));
   }
 

@@ -31,7 +31,10 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Fork(1)
+@Fork(
+    value = 1,
+    // As the launcher has the window.
+    jvmArgs = {"-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC"})
 @Warmup(iterations = 3, time = 1)
 @Measurement(iterations = 5, time = 1)
 public class EditBench {
@@ -43,17 +46,26 @@ public class EditBench {
 
   private Song song;
   private NoteMove move;
+  private NoteMove moveOfATenth;
 
   /** A clip of that many, one of which is to be moved by a sixteenth. */
   @Setup(Level.Trial)
   public void fill() {
     song = song(notes);
     move = new NoteMove(Set.of(new NoteId(10 + notes / 2)), 240, 1);
+    List<Note> tenth = song.tracks().get(0).notes().subList(0, notes / 10);
+    moveOfATenth = new NoteMove(Selection.of(tenth).notes(), 240, 1);
   }
 
   @Benchmark
   public Song moveOne() {
     return move.apply(song);
+  }
+
+  /** What a drag of 10,000 of 100,000 notes works out for each move of the mouse. */
+  @Benchmark
+  public Song moveATenth() {
+    return moveOfATenth.apply(song);
   }
 
   private static Song song(int count) {
