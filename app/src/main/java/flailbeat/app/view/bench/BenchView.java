@@ -304,7 +304,15 @@ public final class BenchView extends Region {
   }
 
   private void drawMarked() {
-    List.of(ground, ruler, rail, notes, box, lane).forEach(Layer::drawIfMarked);
+    boolean drawn = false;
+    for (Layer layer : List.of(ground, ruler, rail, notes, box, lane)) {
+      drawn |= layer.drawIfMarked();
+    }
+    // A key that is struck lays this out too: then nothing is drawn, and nothing need be worked
+    // out.
+    if (!drawn) {
+      return;
+    }
     boolean nothing =
         session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
     empty.setVisible(nothing);

@@ -31,14 +31,16 @@ abstract class Layer extends Canvas {
     }
   }
 
-  /** Called by the owner as it is laid out. */
-  final void drawIfMarked() {
-    if (marked && getWidth() > 0 && getHeight() > 0) {
+  /** Called by the owner as it is laid out; says whether it was drawn. */
+  final boolean drawIfMarked() {
+    boolean draws = marked && getWidth() > 0 && getHeight() > 0;
+    if (draws) {
       marked = false;
       GraphicsContext g = getGraphicsContext2D();
       g.clearRect(0, 0, getWidth(), getHeight());
       draw(g);
     }
+    return draws;
   }
 
   /** How many pixels the screen has to one of the window's. */
