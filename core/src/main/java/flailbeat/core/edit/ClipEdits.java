@@ -4,6 +4,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Layout;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
@@ -217,23 +218,28 @@ public final class ClipEdits {
     return result;
   }
 
-  /** Every round of a clip that loops, one after the other; those after the first get new ids. */
+  /** Every round of a clip that loops, as it is laid out; those after the first get new ids. */
   private static Content written(Clip clip, Content content, Ids ids) {
     List<Note> notes = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
-    for (long later = 0; later < clip.length(); later += clip.period()) {
-      long ends = Math.min(clip.period(), clip.length() - later);
-      for (Note note : content.notes().beginningIn(0, ends)) {
-        Note heard = note.lasting(Math.min(note.length(), ends - note.onset())).shifted(later);
-        notes.add(later == 0 ? heard : heard.withId(ids.note()));
-      }
-      for (ControlPoint point : content.controls().beginningIn(0, ends)) {
-        ControlPoint moved = point.shifted(later);
-        controls.add(
-            later == 0 ? moved : new ControlPoint(ids.control(), moved.tick(), moved.control()));
-      }
-    }
-    return Content.of(notes, controls);
+    clip.withContent(content)
+        .layOut(
+            clip.range(),
+            new Layout() {
+              @Override
+              public void note(Note note, boolean repeated) {
+                notes.add(repeated ? note.withId(ids.note()) : note);
+              }
+
+              @Override
+              public void control(ControlPoint point, boolean repeated) {
+                controls.add(
+                    repeated
+                        ? new ControlPoint(ids.control(), point.tick(), point.control())
+                        : point);
+              }
+            });
+    return Content.of(notes, controls).shifted(-clip.start());
   }
 
   /** Lets a clip grow to hold what of its content begins beyond it, up to its neighbour. */

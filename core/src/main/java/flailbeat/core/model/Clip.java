@@ -189,7 +189,7 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
   }
 
   /** Lays it out in song time: shows what sounds in a stretch of the song, in order. */
-  void layOut(TickRange wanted, Layout to) {
+  public void layOut(TickRange wanted, Layout to) {
     if (!loops()) {
       layOutOnce(wanted, to);
       return;
@@ -211,7 +211,7 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
     content
         .controls()
         .beginningIn(Math.max(0, wanted.start() - start), until)
-        .forEach(c -> to.control(c.shifted(start)));
+        .forEach(c -> to.control(c.shifted(start), false));
   }
 
   /**
@@ -237,6 +237,6 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
     content
         .controls()
         .beginningIn(Math.max(0, wanted.start() - later), until)
-        .forEach(c -> to.control(c.shifted(later)));
+        .forEach(c -> to.control(c.shifted(later), later > start));
   }
 }

@@ -3,7 +3,6 @@ package flailbeat.core.model;
 import flailbeat.core.time.TickRange;
 import java.util.Collection;
 import java.util.List;
-import java.util.function.Predicate;
 
 /**
  * What is in a clip, or in one of its takes, in the clip's own time: its start is tick 0.
@@ -40,11 +39,6 @@ public record Content(Sequence<Note> notes, Sequence<ControlPoint> controls) {
 
   public Content withControls(Sequence<ControlPoint> value) {
     return value == controls ? this : new Content(notes, value);
-  }
-
-  /** The same without the notes that a condition names. */
-  public Content withoutNotes(Predicate<Note> gone) {
-    return withNotes(notes.without(gone));
   }
 
   /** All of it so many ticks later. */

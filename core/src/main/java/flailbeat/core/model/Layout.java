@@ -9,8 +9,12 @@ public interface Layout {
    */
   void note(Note note, boolean repeated);
 
-  /** What a controller does. */
-  default void control(ControlPoint point) {
+  /**
+   * What a controller does.
+   *
+   * @param repeated whether it is of a later round of a clip that loops
+   */
+  default void control(ControlPoint point, boolean repeated) {
     // Many want the notes alone.
   }
 }

@@ -37,7 +37,7 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
           }
 
           @Override
-          public void control(ControlPoint point) {
+          public void control(ControlPoint point, boolean repeated) {
             controls.add(point);
           }
         };

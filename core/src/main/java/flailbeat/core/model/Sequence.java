@@ -8,7 +8,6 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.LongStream;
 
@@ -136,11 +135,6 @@ public final class Sequence<E extends Timed<E>> extends AbstractList<E> {
   /** The same without those of some ids; ids that none has are passed over. */
   public Sequence<E> withoutIds(Collection<Long> ids) {
     return edited(findAll(sorted(ids.stream().mapToLong(Long::longValue))), List.of());
-  }
-
-  /** The same without those that a condition names. O(n). */
-  public Sequence<E> without(Predicate<E> condition) {
-    return edited(stream().filter(condition).toList(), List.of());
   }
 
   private Sequence<E> edited(List<E> gone, List<E> come) {
