@@ -2,6 +2,9 @@ package flailbeat.app.shell;
 
 import flailbeat.core.work.Progress;
 import flailbeat.core.work.Workshop;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
@@ -15,48 +18,56 @@ import javafx.concurrent.Task;
  */
 public final class BackgroundWorkshop implements Workshop {
   private final ExecutorService executor = Daemons.single("workshop");
-  private Optional<Work<?>> running = Optional.empty();
+  private final Deque<Work<?>> begun = new ArrayDeque<>();
 
   @Override
   public <T> Job start(
-      Function<Progress, T> work, Consumer<T> onDone, Consumer<RuntimeException> onFault) {
-    Work<T> task = new Work<>(work);
+      Function<Progress, T> work,
+      Consumer<T> onDone,
+      Consumer<RuntimeException> onFault,
+      Runnable onLeftOff) {
+    Work<T> task = new Work<>(work, onLeftOff);
     task.setOnSucceeded(e -> ended(task, () -> onDone.accept(task.getValue())));
     task.setOnFailed(
         e -> ended(task, () -> onFault.accept(new IllegalStateException(task.getException()))));
-    running = Optional.of(task);
+    begun.add(task);
     executor.execute(task);
-    return task::cancel;
+    return () -> {
+      begun.remove(task);
+      task.cancel();
+    };
   }
 
   private void ended(Work<?> task, Runnable callback) {
-    if (running.filter(r -> r == task).isPresent()) {
-      running = Optional.empty();
-    }
+    begun.remove(task);
     callback.run();
   }
 
   /** How far what goes on is, 0 to 1, once it has taken a while; empty when nothing does. */
   public Optional<Double> progress() {
-    return running
-        .filter(r -> !r.isCancelled() && r.takesLong())
-        .map(r -> Math.max(0, r.getProgress()));
+    return Optional.ofNullable(begun.peek())
+        .filter(Work::takesLong)
+        .map(w -> Math.max(0, w.getProgress()));
   }
 
-  /** Calls off what goes on. */
-  public void cancel() {
-    running.ifPresent(Task::cancel);
-    running = Optional.empty();
+  /** Calls off all that goes on or waits, because the person does not want to wait for it. */
+  public void leaveOff() {
+    List<Work<?>> unwanted = List.copyOf(begun);
+    begun.clear();
+    unwanted.forEach(Task::cancel);
+    unwanted.forEach(w -> w.onLeftOff.run());
   }
 
   private static final class Work<T> extends Task<T> {
     private static final long LONG_NANOS = 400_000_000;
 
     private final Function<Progress, T> work;
+    private final Runnable onLeftOff;
     private final long begunAtNanos = System.nanoTime();
 
-    Work(Function<Progress, T> work) {
+    Work(Function<Progress, T> work, Runnable onLeftOff) {
       this.work = work;
+      this.onLeftOff = onLeftOff;
     }
 
     @Override

@@ -74,7 +74,7 @@ public final class MainWindow {
         new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
     bench = new BenchView(session, palette);
     runRow = new RunRow(session, bench, palette);
-    notices = new NoticeLine(session, engine::retryDevice, workshop::cancel);
+    notices = new NoticeLine(session, engine::retryDevice, workshop::leaveOff);
     map = new SongMap(session, palette);
     KeyDeck deck = new KeyDeck(session, palette);
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));

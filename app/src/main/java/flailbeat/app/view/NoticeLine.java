@@ -48,6 +48,7 @@ public final class NoticeLine extends HBox {
     retry = Buttons.text("Try again", "Look for a sound device again", retrySound);
     retry.getStyleClass().addAll("quiet", "small");
     leaveOff = Buttons.text("Leave off", "What is being worked out is not wanted", callOff);
+    leaveOff.setId("leave-off");
     leaveOff.getStyleClass().addAll("quiet", "small");
     progress.setId("progress");
     progress.setPrefWidth(120);

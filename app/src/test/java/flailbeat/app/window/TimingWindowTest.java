@@ -6,6 +6,8 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.time.Grid;
+import flailbeat.core.work.Progress;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -52,7 +54,7 @@ class TimingWindowTest extends HeadlessWindow {
 
   @Test
   void the_grids_are_ranked_and_one_is_taken() throws Exception {
-    ui.run(() -> ui.session.timing().setGrid(flailbeat.core.time.Grid.parse("1/4")));
+    ui.run(() -> ui.session.timing().setGrid(Grid.parse("1/4")));
     click("which-grid");
     assertThat(buttonIn("ranked-grids", 0).getText()).endsWith(" 1/16");
     click(buttonIn("ranked-grids", 0), 0.5, 0.5);
@@ -97,8 +99,24 @@ class TimingWindowTest extends HeadlessWindow {
       own.await(() -> own.text("scope").startsWith("the clip"));
       own.run(() -> own.session.beat().find());
       own.await(() -> own.session.beat().isOn());
+      own.run(() -> own.workshop.start(TimingWindowTest::endless, v -> {}, f -> {}, () -> {}));
+      own.run(() -> own.session.timing().setGrid(Grid.parse("1/8")));
+      own.await(() -> own.node("leave-off").isVisible());
+      assertThat(own.text("timing-details")).startsWith("Working it out");
+      own.run(((Button) own.node("leave-off"))::fire);
+      assertThat(own.text("timing-details")).startsWith("Left off");
+      own.await(() -> !own.node("leave-off").isVisible());
+      own.run(((Button) own.node("quantize"))::fire);
+      own.await(() -> own.session.timing().preview().isPresent());
     } finally {
       own.close();
+    }
+  }
+
+  private static Void endless(Progress progress) {
+    while (true) {
+      progress.at(0.5);
+      Thread.onSpinWait();
     }
   }
 

@@ -84,7 +84,8 @@ public final class BeatDesk {
                     show(asked, found);
                   }
                 },
-                notices::mishap));
+                notices::mishap,
+                () -> notices.tell("Left off: the beat is not known")));
   }
 
   private void show(PhraseBeat asked, List<BeatGuess> found) {

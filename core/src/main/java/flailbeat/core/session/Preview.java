@@ -29,6 +29,7 @@ final class Preview<R, V> {
   private Optional<Result<R, V>> result = Optional.empty();
   private Optional<R> seen = Optional.empty();
   private Optional<Running<R>> running = Optional.empty();
+  private Optional<R> leftOff = Optional.empty();
   private long seenAtNanos;
 
   private record Result<R, V>(R of, V value) {}
@@ -39,7 +40,7 @@ final class Preview<R, V> {
    * Nothing is worked out yet.
    *
    * @param now gives what there is
-   * @param onReady follows when something was worked out that is still wanted
+   * @param onReady follows when something was worked out that is still wanted, or left off
    */
   Preview(
       Supplier<R> now,
@@ -76,6 +77,20 @@ final class Preview<R, V> {
     return result.get().value();
   }
 
+  /** Whether the person left off what would come of what there is now. */
+  boolean isLeftOff() {
+    return isLeftOff(now.get());
+  }
+
+  private boolean isLeftOff(R wanted) {
+    return leftOff.filter(r -> isSame.test(r, wanted)).isPresent();
+  }
+
+  /** What was left off is wanted after all. */
+  void again() {
+    leftOff = Optional.empty();
+  }
+
   /** Called for each frame drawn: begins the work once it has been quiet. */
   void tick() {
     if (workshop.isImmediate()) {
@@ -83,9 +98,11 @@ final class Preview<R, V> {
     }
     R wanted = now.get();
     boolean known = result.filter(r -> isSame.test(r.of(), wanted)).isPresent();
-    if (known || running.filter(r -> isSame.test(r.of(), wanted)).isPresent()) {
+    boolean begun = running.filter(r -> isSame.test(r.of(), wanted)).isPresent();
+    if (known || begun || isLeftOff(wanted)) {
       return;
     }
+    leftOff = Optional.empty();
     running.ifPresent(r -> r.job().cancel());
     running = Optional.empty();
     if (seen.filter(s -> isSame.test(s, wanted)).isEmpty()) {
@@ -104,6 +121,11 @@ final class Preview<R, V> {
             fault -> {
               result = Optional.empty();
               notices.mishap(fault);
+            },
+            () -> {
+              running = Optional.empty();
+              leftOff = Optional.of(wanted);
+              onReady.run();
             });
     running = Optional.of(new Running<>(wanted, job));
   }

@@ -77,7 +77,15 @@ public final class TimingDesk {
             workshop,
             clock,
             notices,
-            () -> changes.fire(Aspect.TIMING));
+            this::gridsReadyOrLeft);
+  }
+
+  private void gridsReadyOrLeft() {
+    if (grids.isLeftOff()) {
+      leaveGrids();
+    } else {
+      changes.fire(Aspect.TIMING);
+    }
   }
 
   /** Called for each frame drawn. */
@@ -126,6 +134,17 @@ public final class TimingDesk {
   /** What applying would do to the notes in scope, if it has been worked out. */
   public Optional<QuantizePlan> preview() {
     return preview.ready();
+  }
+
+  /** Whether the person would not wait for it: it is then worked out again when asked for. */
+  public boolean isLeftOff() {
+    return preview.isLeftOff();
+  }
+
+  /** Has it worked out after all. */
+  public void workOutAgain() {
+    preview.again();
+    changes.fire(Aspect.TIMING);
   }
 
   /** Whether the person's own offset is taken off what is recorded: a found lag is then small. */
@@ -227,6 +246,7 @@ public final class TimingDesk {
   /** Asks which grid explains the notes in scope best. */
   public void askGrids() {
     asked = Optional.of(gridRequest());
+    grids.again();
     changes.fire(Aspect.TIMING);
   }
 

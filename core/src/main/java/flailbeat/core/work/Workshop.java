@@ -10,7 +10,10 @@ public interface Workshop {
       new Workshop() {
         @Override
         public <T> Job start(
-            Function<Progress, T> work, Consumer<T> onDone, Consumer<RuntimeException> onFault) {
+            Function<Progress, T> work,
+            Consumer<T> onDone,
+            Consumer<RuntimeException> onFault,
+            Runnable onLeftOff) {
           onDone.accept(work.apply(Progress.NONE));
           return () -> {};
         }
@@ -23,7 +26,7 @@ public interface Workshop {
 
   /** Work that was begun. */
   interface Job {
-    /** Calls it off: neither of its callbacks follows. */
+    /** Calls it off: none of its callbacks follows. */
     void cancel();
   }
 
@@ -33,8 +36,13 @@ public interface Workshop {
    * @param work must use nothing that changes
    * @param onDone follows on the thread that asks, unless it was called off
    * @param onFault follows instead, when the work fails
+   * @param onLeftOff follows instead, when the person does not want to wait for it
    */
-  <T> Job start(Function<Progress, T> work, Consumer<T> onDone, Consumer<RuntimeException> onFault);
+  <T> Job start(
+      Function<Progress, T> work,
+      Consumer<T> onDone,
+      Consumer<RuntimeException> onFault,
+      Runnable onLeftOff);
 
   /** Whether what is begun is done by the time {@link #start} returns. */
   default boolean isImmediate() {

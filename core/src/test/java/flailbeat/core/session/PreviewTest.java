@@ -32,17 +32,25 @@ class PreviewTest {
   private static final class Piece<T> {
     private final Function<Progress, T> work;
     private final Consumer<T> onDone;
+    private final Runnable onLeftOff;
     private boolean cancelled;
     private Optional<T> result = Optional.empty();
 
-    Piece(Function<Progress, T> work, Consumer<T> onDone) {
+    Piece(Function<Progress, T> work, Consumer<T> onDone, Runnable onLeftOff) {
       this.work = work;
       this.onDone = onDone;
+      this.onLeftOff = onLeftOff;
     }
 
     /** The other thread is done with it. */
     void work() {
       result = Optional.of(work.apply(Progress.NONE));
+    }
+
+    /** The person does not want to wait. */
+    void leaveOff() {
+      cancelled = true;
+      onLeftOff.run();
     }
 
     /** The window's thread hears of it. */
@@ -56,8 +64,11 @@ class PreviewTest {
   private final class LaterWorkshop implements Workshop {
     @Override
     public <T> Job start(
-        Function<Progress, T> work, Consumer<T> onDone, Consumer<RuntimeException> onFault) {
-      Piece<T> piece = new Piece<>(work, onDone);
+        Function<Progress, T> work,
+        Consumer<T> onDone,
+        Consumer<RuntimeException> onFault,
+        Runnable onLeftOff) {
+      Piece<T> piece = new Piece<>(work, onDone, onLeftOff);
       pieces.add(piece);
       return () -> piece.cancelled = true;
     }
@@ -155,6 +166,29 @@ class PreviewTest {
     session.document().chooseTrack(session.song().tracks().get(1).id());
     assertThat(session.timing().isAskingGrids()).as("of other notes").isFalse();
     assertThat(session.beat().guesses()).isEmpty();
+  }
+
+  @Test
+  void what_the_person_leaves_off_is_said_to_be_left_off_until_something_changes_or_it_is_wanted() {
+    frames(60);
+    session.timing().askGrids();
+    frames(60);
+    List<Change> told = new ArrayList<>();
+    session.changes().listen(told::add);
+    pieces.forEach(Piece::leaveOff);
+    assertThat(told).isNotEmpty().allMatch(c -> c.isOf(Aspect.TIMING));
+    assertThat(session.timing().isLeftOff()).isTrue();
+    assertThat(session.timing().isAskingGrids()).isFalse();
+    frames(200);
+    assertThat(pieces).hasSize(2);
+    session.timing().workOutAgain();
+    assertThat(session.timing().isLeftOff()).isFalse();
+    session.timing().askGrids();
+    frames(60);
+    assertThat(pieces).hasSize(4);
+    pieces.get(2).leaveOff();
+    session.timing().setGrid(Grid.parse("1/8"));
+    assertThat(session.timing().isLeftOff()).isFalse();
   }
 
   @Test

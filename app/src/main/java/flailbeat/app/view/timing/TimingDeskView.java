@@ -79,8 +79,7 @@ public final class TimingDeskView extends VBox {
     histogram = new Histogram(palette, INNER, 62, this::brushed);
     histogram.setId("histogram");
     apply =
-        Buttons.text(
-            "Quantize", "Move the notes to their lines (Ctrl+T)", session.quantizing()::quantize);
+        Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", this::applyOrWorkOut);
     apply.getStyleClass().add("primary");
     apply.setId("quantize");
     apply.setMaxWidth(Double.MAX_VALUE);
@@ -202,12 +201,28 @@ public final class TimingDeskView extends VBox {
     double finest = session.timing().settings().grid().finestTicks();
     double halfGap = session.song().tempos().millisBetween(0, Math.round(finest)) / 2;
     histogram.show(plan.timing(), halfGap);
-    apply.setText(plan.moved() == 0 ? "Quantize" : "Quantize " + Notice.notes(plan.moved()));
-    apply.setDisable(plan.moved() == 0);
+    showApply(plan);
     showWalk();
     rounds.setSelected(session.conductor().isComparing());
     rounds.setDisable(plan.notes().isEmpty());
     part(shown).refresh();
+  }
+
+  private void applyOrWorkOut() {
+    if (session.timing().isLeftOff()) {
+      session.timing().workOutAgain();
+    } else {
+      session.quantizing().quantize();
+    }
+  }
+
+  private void showApply(QuantizePlan plan) {
+    boolean leftOff = session.timing().isLeftOff();
+    apply.setText(
+        leftOff
+            ? "Work it out"
+            : plan.moved() == 0 ? "Quantize" : "Quantize " + Notice.notes(plan.moved()));
+    apply.setDisable(plan.moved() == 0 && !leftOff);
   }
 
   private void showWalk() {
@@ -229,7 +244,10 @@ public final class TimingDeskView extends VBox {
   private void showWorking() {
     lag.getStyleClass().removeAll("early", "late");
     lag.setText("...");
-    details.setText("Working it out ...");
+    details.setText(
+        session.timing().isLeftOff()
+            ? "Left off: what quantizing would do is not worked out."
+            : "Working it out ...");
   }
 
   private String scopeText() {
