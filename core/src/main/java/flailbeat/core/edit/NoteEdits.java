@@ -71,8 +71,12 @@ public final class NoteEdits {
 
   /** Changes each of the notes of these ids, which are in song time. */
   public static Song change(Song song, Set<NoteId> ids, UnaryOperator<Note> change) {
+    return changed(song, find(song, ids), change);
+  }
+
+  private static Song changed(Song song, List<Note> notes, UnaryOperator<Note> change) {
     List<Note> changed = new ArrayList<>();
-    for (Note note : find(song, ids)) {
+    for (Note note : notes) {
       Note result = change.apply(note);
       if (result != note) {
         changed.add(result);
@@ -83,16 +87,8 @@ public final class NoteEdits {
 
   /** Changes every note that sounds; the function gives the very note back where it shall stay. */
   public static Song mapAll(Song song, UnaryOperator<Note> change) {
-    List<Note> changed = new ArrayList<>();
-    for (Track track : song.tracks()) {
-      for (Note note : track.notes()) {
-        Note result = change.apply(note);
-        if (result != note) {
-          changed.add(result);
-        }
-      }
-    }
-    return put(song, changed);
+    List<Note> all = song.tracks().stream().flatMap(t -> t.notes().stream()).toList();
+    return changed(song, all, change);
   }
 
   /** Puts notes, in song time, in place of those that have their ids. */
@@ -133,7 +129,7 @@ public final class NoteEdits {
     int high = notes.stream().mapToInt(Note::pitch).max().orElseThrow();
     long time = Math.clamp(ticks, -first, Ticks.LAST - last);
     int pitch = Math.clamp(semitones, Pitch.LOWEST - low, Pitch.HIGHEST - high);
-    return time == 0 && pitch == 0 ? song : change(song, ids, n -> n.moved(time, pitch));
+    return time == 0 && pitch == 0 ? song : changed(song, notes, n -> n.moved(time, pitch));
   }
 
   /** Puts the named notes back to where they were played. */

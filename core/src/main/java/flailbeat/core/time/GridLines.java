@@ -1,7 +1,6 @@
 package flailbeat.core.time;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -53,7 +52,6 @@ public final class GridLines {
   public static final double MOST_SWING = 75;
 
   private static final int BARS_AROUND = 2;
-  private static final int LINES_AFTER = 3;
 
   private final List<NoteValue> values;
   private final MeterMap meters;
@@ -165,8 +163,8 @@ public final class GridLines {
   }
 
   /**
-   * The lines of a bar, from the last two before it to the first three after it, in ticks from its
-   * start. Bars may be short and have but one line: two bars to either side are looked at.
+   * The lines of a bar and of the two to either side of it, in ticks from its start: bars may be
+   * short and have but one line.
    */
   private long[] linesOf(TickRange bar) {
     TickRange[] bars = new TickRange[2 * BARS_AROUND + 1];
@@ -196,16 +194,7 @@ public final class GridLines {
           LongStream.concat(
               lines, within(bars[i].length(), number + i - BARS_AROUND).map(t -> t + later));
     }
-    long[] all = lines.sorted().distinct().toArray();
-    int from = 0;
-    while (from + 2 < all.length && all[from + 2] < 0) {
-      from++;
-    }
-    int to = all.length;
-    while (to - LINES_AFTER > 0 && all[to - LINES_AFTER - 1] >= bar.length()) {
-      to--;
-    }
-    return Arrays.copyOfRange(all, from, to);
+    return lines.sorted().distinct().toArray();
   }
 
   /** The lines of a bar of a length, each moved by the groove. */
@@ -261,7 +250,7 @@ public final class GridLines {
       if (!bar.contains(tick)) {
         bar = meters.barRangeAt(tick);
         lines = linesOf(bar);
-        at = 0;
+        at = lines.length / 2;
       }
       long inBar = tick - bar.start();
       at = Math.min(at, lines.length - 2);

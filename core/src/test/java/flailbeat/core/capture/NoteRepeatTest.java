@@ -128,4 +128,35 @@ class NoteRepeatTest {
       assertThat(strokes.get(i)).isEqualTo(Math.round((i + 1) * 500 / 3.0));
     }
   }
+
+  /** The tempo or the note value is changed while a key is held. */
+  @Test
+  void with_other_pulses_a_held_key_goes_on_from_the_next_of_them() {
+    repeat.hold(60, 90, 0);
+    runTo(0, 130);
+    repeat.follow(pulses("1/4", 50, Optional.empty()), 130 * MS);
+    runTo(130, 1100);
+    assertThat(strokes(60)).containsExactly(125L, 500L, 1000L);
+    assertThat(played).doesNotContain(new NoteOff(187_500_000, 60));
+    repeat.follow(pulses("1/4", 50, Optional.empty()), 1400 * MS);
+    assertThat(repeat.held()).containsExactly(new NoteRepeat.Held(60, 90, 2000 * MS));
+  }
+
+  @Test
+  void half_way_to_a_line_it_is_the_next_and_when_all_are_let_go_none_is_struck() {
+    repeat.hold(60, 90, 62_500_000);
+    assertThat(repeat.held()).containsExactly(new NoteRepeat.Held(60, 90, 125 * MS));
+    repeat.letGoAll();
+    assertThat(repeat.held()).isEmpty();
+    runTo(0, 500);
+    assertThat(played).isEmpty();
+  }
+
+  @Test
+  void a_note_ends_at_the_frame_that_falls_on_its_end_and_a_key_not_yet_struck_has_none() {
+    repeat.hold(60, 90, 0);
+    played.addAll(repeat.advance(125 * MS));
+    repeat.hold(62, 90, 126 * MS);
+    assertThat(repeat.advance(187_500_000)).containsExactly(new NoteOff(187_500_000, 60));
+  }
 }

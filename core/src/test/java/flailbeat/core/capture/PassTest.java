@@ -2,7 +2,9 @@ package flailbeat.core.capture;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.event.Performed.Control;
 import flailbeat.core.event.Performed.NoteOff;
 import flailbeat.core.event.Performed.NoteOn;
 import flailbeat.core.model.Played;
@@ -63,5 +65,41 @@ class PassTest {
   void a_release_without_a_note_is_nothing() {
     off(60, 100);
     assertThat(pass.finish(200 * MS)).isEmpty();
+  }
+
+  @Test
+  void a_note_at_the_very_edge_of_the_catch_belongs() {
+    on(60, -120);
+    off(60, 200);
+    assertThat(pass.leftOut()).isZero();
+    assertThat(pass.finish(1000 * MS)).hasSize(1);
+  }
+
+  @Test
+  void a_late_finger_leaves_nothing_and_one_a_little_later_a_note() {
+    Pass following = Pass.following(TEMPO, 3840, 60 * MS);
+    following.carryOn(new Pass.Held(0, 60, 90, false));
+    following.carryOn(new Pass.Held(0, 62, 90, false));
+    assertThat(following.hasNotes()).isFalse();
+    assertThat(following.holds(60)).isTrue();
+    assertThat(following.holds(61)).isFalse();
+    following.accept(new NoteOff(0, 60), 2060 * MS);
+    following.accept(new NoteOff(0, 62), 2061 * MS);
+    assertThat(following.done()).extracting(NewNote::pitch).containsExactly(62);
+    assertThat(following.startTick()).isEqualTo(3840);
+  }
+
+  @Test
+  void what_is_held_counts_as_struck_and_the_last_value_at_a_tick_holds() {
+    assertThat(pass.hasNotes()).isFalse();
+    on(60, 100);
+    assertThat(pass.hasNotes()).isTrue();
+    pass.accept(new Control(0, 1, 10), -50 * MS);
+    pass.accept(new Control(0, 64, 127), -40 * MS);
+    pass.accept(new Control(0, 1, 20), 0);
+    assertThat(pass.controls())
+        .containsExactly(
+            new NewControl(0, flailbeat.core.model.Control.controller(64, 127)),
+            new NewControl(0, flailbeat.core.model.Control.controller(1, 20)));
   }
 }

@@ -102,7 +102,7 @@ class RecordingTest {
     on(60, 3990);
     stop(3995);
     assertThat(over).hasSize(2);
-    assertThat(over.get(1).done()).extracting(NewNote::onset).containsExactly(3840L);
+    assertThat(over.get(1).done()).containsExactly(note(60, 3821, 3840, 3840));
   }
 
   @Test
@@ -153,5 +153,63 @@ class RecordingTest {
     assertThat(most).isEqualTo(16);
     assertThat(over).hasSize(301);
     assertThat(struck).isEqualTo(presses - presses / 60);
+  }
+
+  @Test
+  void at_the_very_end_a_round_is_over_and_the_song_stands_at_its_start() {
+    assertThat(recording.advance(4000 * MS - 1)).isEmpty();
+    assertThat(recording.advance(4000 * MS)).hasSize(1);
+    assertThat(recording.songNanos(4500 * MS)).isEqualTo(2500 * MS);
+  }
+
+  @Test
+  void a_pitch_struck_again_early_for_the_next_round_ends_where_it_is_struck_again() {
+    on(60, 3500);
+    on(60, 3990);
+    off(60, 4500);
+    stop(5000);
+    assertThat(over.get(0).done()).containsExactly(note(60, 6720, 7661, 6720));
+    assertThat(over.get(1).done()).containsExactly(note(60, 3821, 4800, 3840));
+  }
+
+  @Test
+  void a_stroke_that_is_heard_of_after_a_later_one_does_not_take_its_place() {
+    on(60, 3990);
+    on(60, 3900);
+    off(60, 4500);
+    stop(5000);
+    assertThat(over.get(0).done()).containsExactly(note(60, 7488, 7680, 7488));
+    assertThat(over.get(1).done()).containsExactly(note(60, 3821, 4800, 3840));
+  }
+
+  @Test
+  void while_an_early_note_is_held_others_end_in_their_own_round() {
+    on(62, 3500);
+    on(60, 3940);
+    off(62, 3990);
+    off(60, 3995);
+    stop(5000);
+    assertThat(over.get(0).done()).containsExactly(note(62, 6720, 7661, 6720));
+    assertThat(over.get(1).done()).containsExactly(note(60, 3725, 3830, 3840));
+  }
+
+  @Test
+  void what_came_too_early_is_still_counted_rounds_later() {
+    on(60, 1700);
+    off(60, 1750);
+    stop(7000);
+    assertThat(recording.leftOut()).isEqualTo(1);
+  }
+
+  @Test
+  void a_bend_held_over_the_end_springs_back_there_and_a_pedal_at_rest_stays_at_rest() {
+    perform(new Performed.Control(0, 64, 127), 2500);
+    perform(new Performed.Control(0, 64, 0), 2750);
+    perform(new Performed.Bend(0, 16_383), 3000);
+    stop(5000);
+    assertThat(over.get(0).controls())
+        .endsWith(
+            new NewControl(5760, Control.bend(16_383)), new NewControl(7680, Control.bend(8192)));
+    assertThat(over.get(1).controls()).containsExactly(new NewControl(3840, Control.bend(16_383)));
   }
 }

@@ -276,4 +276,43 @@ class HandsTest {
     assertThat(KeyLayout.guess(java.util.Locale.GERMANY)).isEqualTo(KeyLayout.QWERTZ);
     assertThat(KeyLayout.guess(java.util.Locale.US)).isEqualTo(KeyLayout.QWERTY);
   }
+
+  @Test
+  void the_reach_is_told_by_its_ends_and_centred_round_a_note() {
+    assertThat(List.of(hands.lowest(), hands.highest())).containsExactly(60, 77);
+    hands.centreReach(70);
+    assertThat(List.of(hands.base(), hands.lowest(), hands.highest())).containsExactly(62, 62, 79);
+    hands.setArrangement(Arrangement.of(ArrangementKind.CHORDS, 0, Scale.MAJOR));
+    assertThat(List.of(hands.lowest(), hands.highest())).containsExactly(48, 89);
+  }
+
+  @Test
+  void the_low_row_has_the_chords_an_octave_down() {
+    assertThat(at(ArrangementKind.CHORDS, 2, Scale.MAJOR, PhysicalKey.Z))
+        .containsExactly(50, 54, 57);
+  }
+
+  @Test
+  void each_finger_of_a_device_ends_its_own_note_and_no_others() {
+    hands.pressOnDevice(40, 70, 0);
+    hands.pressOnDevice(43, 70, 1);
+    assertThat(hands.releaseOnDevice(40, 2)).containsExactly(new NoteOff(2, 40));
+    assertThat(hands.releaseOnDevice(41, 3)).isEmpty();
+    assertThat(hands.soundingPitches()).containsExactly(43);
+  }
+
+  @Test
+  void when_the_keyboard_goes_away_its_keys_end_and_the_device_plays_on() {
+    hands.press(PhysicalKey.A, 0);
+    hands.pressOnDevice(43, 70, 1);
+    assertThat(hands.isDown(PhysicalKey.A)).isTrue();
+    assertThat(hands.releaseKeys(2)).containsExactly(new NoteOff(2, 60));
+    assertThat(hands.isDown(PhysicalKey.A)).isFalse();
+    assertThat(hands.soundingPitches()).containsExactly(43);
+    hands.press(PhysicalKey.S, 3);
+    assertThat(hands.releaseAll(4))
+        .containsExactlyInAnyOrder(new NoteOff(4, 43), new NoteOff(4, 62));
+    assertThat(hands.soundingPitches()).isEmpty();
+    assertThat(hands.press(PhysicalKey.S, 5)).containsExactly(new NoteOn(5, 62, 80));
+  }
 }

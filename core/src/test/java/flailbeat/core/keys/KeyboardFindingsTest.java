@@ -156,4 +156,28 @@ class KeyboardFindingsTest {
     assertThat(detour.kind()).isNotIn(ArrangementKind.HOME, ArrangementKind.CHORDS);
     assertThat(detour.keys()).hasSize(2);
   }
+
+  /** E and G on the cap of A in Scale of C would be two keys; in Chords they are one. */
+  @Test
+  void chords_on_one_key_are_no_detour_and_the_reach_stays_on_the_piano() {
+    assertThat(Detour.find(Set.of(0), ArrangementKind.HOME, 0, Blockings.NONE, 0, Scale.MAJOR))
+        .get()
+        .extracting(Detour::base)
+        .isEqualTo(0);
+    Blockings low = new Blockings(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D)));
+    Detour up =
+        Detour.find(Set.of(0, 4), ArrangementKind.HOME, 0, low, 0, Scale.MAJOR).orElseThrow();
+    assertThat(up.base()).isBetween(0, 127);
+    assertThat(up.kind()).isNotEqualTo(ArrangementKind.HOME);
+    assertThat(low.blocks(up.keys())).isFalse();
+  }
+
+  @Test
+  void a_layout_is_found_again_by_its_name() {
+    assertThat(KeyLayout.all()).hasSize(5);
+    for (KeyLayout layout : KeyLayout.all()) {
+      assertThat(KeyLayout.named(layout.name())).contains(layout);
+    }
+    assertThat(KeyLayout.named("none of them")).isEmpty();
+  }
 }

@@ -30,6 +30,7 @@ class PedalsTest {
     assertThat(pedals.toggleLatch(2)).isEmpty();
     assertThat(pedals.sustain(false, 3)).isEmpty();
     assertThat(pedals.isSustaining()).isTrue();
+    assertThat(pedals.isLatched()).isTrue();
     assertThat(pedals.toggleLatch(4)).containsExactly(new Control(4, 64, 0));
   }
 
@@ -64,6 +65,7 @@ class PedalsTest {
     assertThat(pedals.releaseAll(60 * MS))
         .containsExactly(new Control(60 * MS, 64, 0), new Bend(60 * MS, 8192));
     assertThat(pedals.isSustaining()).isFalse();
+    assertThat(pedals.isLatched()).isFalse();
     assertThat(pedals.advance(900 * MS)).isEmpty();
     assertThat(pedals.releaseAll(61 * MS)).isEmpty();
   }
@@ -94,5 +96,17 @@ class PedalsTest {
     pedals.modulate(5, 0);
     assertThat(pedals.modulationOff(1)).containsExactly(new Performed.Control(1, 1, 0));
     assertThat(pedals.modulationOff(2)).isEmpty();
+  }
+
+  @Test
+  void a_bend_springs_back_when_it_is_set_otherwise() {
+    assertThat(pedals.setSettings(new BendSettings(7, 100), 0)).isEmpty();
+    assertThat(pedals.settings()).isEqualTo(new BendSettings(7, 100));
+    pedals.pull(-1, 0);
+    assertThat(pedals.advance(5 * MS)).containsExactly(new Bend(5 * MS, 8192 - 410));
+    assertThat(pedals.setSettings(new BendSettings(2, 100), 6 * MS))
+        .containsExactly(new Bend(6 * MS, 8192));
+    assertThat(pedals.bend()).isZero();
+    assertThat(pedals.advance(99 * MS)).isEmpty();
   }
 }

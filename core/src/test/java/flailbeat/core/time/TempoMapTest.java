@@ -75,4 +75,19 @@ class TempoMapTest {
   void a_tempo_reads_as_it_was_typed(double bpm, String text) {
     assertThat(Tempo.ofBpm(bpm)).hasToString(text);
   }
+
+  @Test
+  void milliseconds_lie_between_ticks_across_a_change_and_back() {
+    TempoMap map =
+        TempoMap.of(
+            List.of(
+                new TempoMap.Change(0, Tempo.ofBpm(120)),
+                new TempoMap.Change(1920, Tempo.ofBpm(60))));
+    assertThat(map.millisBetween(960, 2880)).isEqualTo(1500);
+    assertThat(map.millisBetween(2880, 960)).isEqualTo(-1500);
+    assertThat(map)
+        .isEqualTo(map.with(1920, Tempo.ofBpm(60)))
+        .hasSameHashCodeAs(map.with(1920, Tempo.ofBpm(60)));
+    assertThat(map).isNotEqualTo(map.without(1920));
+  }
 }
