@@ -1,7 +1,9 @@
 package flailbeat.app.control;
 
+import java.nio.IntBuffer;
 import java.util.Arrays;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
@@ -13,6 +15,8 @@ import javafx.scene.paint.Color;
  */
 public final class Pixels {
   private static final int OPAQUE = 255;
+  private static final int PARTS = 0xFF00FF;
+  private static final int HALVES = 0x800080;
 
   private double width;
   private double height;
@@ -21,6 +25,7 @@ public final class Pixels {
   private int rows;
   private int[] pixels = {};
   private byte[] taken = {};
+  private PixelBuffer<IntBuffer> buffer;
   private WritableImage image;
 
   /**
@@ -39,7 +44,10 @@ public final class Pixels {
       rows = wantedRows;
       pixels = new int[columns * rows];
       taken = new byte[columns * rows];
-      image = new WritableImage(columns, rows);
+      buffer =
+          new PixelBuffer<>(
+              columns, rows, IntBuffer.wrap(pixels), PixelFormat.getIntArgbPreInstance());
+      image = new WritableImage(buffer);
     }
     Arrays.fill(pixels, 0);
     Arrays.fill(taken, (byte) 0);
@@ -132,8 +140,7 @@ public final class Pixels {
   }
 
   private static int scaled(int argb, double coverage) {
-    int alpha = (int) Math.round((argb >>> 24) * coverage);
-    return alpha << 24 | argb & 0xFFFFFF;
+    return times(argb, (int) Math.round(OPAQUE * coverage));
   }
 
   private void span(int row, int from, int to, int argb) {
@@ -152,25 +159,22 @@ public final class Pixels {
     }
   }
 
-  /** One colour over another, neither premultiplied. */
   private static int over(int above, int below) {
-    int a = above >>> 24;
-    int b = (below >>> 24) * (OPAQUE - a) / OPAQUE;
-    int alpha = a + b;
-    if (alpha == 0) {
-      return 0;
-    }
-    int red = ((above >> 16 & 255) * a + (below >> 16 & 255) * b) / alpha;
-    int green = ((above >> 8 & 255) * a + (below >> 8 & 255) * b) / alpha;
-    int blue = ((above & 255) * a + (below & 255) * b) / alpha;
-    return alpha << 24 | red << 16 | green << 8 | blue;
+    return above + times(below, OPAQUE - (above >>> 24));
+  }
+
+  /** All four parts of a colour times so much of 255, rounded; two parts at once. */
+  private static int times(int argb, int share) {
+    int redAndBlue = (argb & PARTS) * share + HALVES;
+    int alphaAndGreen = (argb >>> 8 & PARTS) * share + HALVES;
+    redAndBlue = redAndBlue + (redAndBlue >>> 8 & PARTS) >>> 8 & PARTS;
+    alphaAndGreen = alphaAndGreen + (alphaAndGreen >>> 8 & PARTS) & ~PARTS;
+    return alphaAndGreen | redAndBlue;
   }
 
   /** Draws the picture. */
   public void end(GraphicsContext g) {
-    image
-        .getPixelWriter()
-        .setPixels(0, 0, columns, rows, PixelFormat.getIntArgbInstance(), pixels, 0, columns);
+    buffer.updateBuffer(all -> null);
     show(g);
   }
 
@@ -179,11 +183,13 @@ public final class Pixels {
     g.drawImage(image, 0, 0, columns / density, rows / density);
   }
 
-  /** A colour as a pixel has it. */
+  /** A colour as a pixel has it: its parts multiplied by its alpha. */
   public static int argb(Color color) {
-    return (int) Math.round(color.getOpacity() * OPAQUE) << 24
-        | (int) Math.round(color.getRed() * OPAQUE) << 16
-        | (int) Math.round(color.getGreen() * OPAQUE) << 8
-        | (int) Math.round(color.getBlue() * OPAQUE);
+    int opaque =
+        OPAQUE << 24
+            | (int) Math.round(color.getRed() * OPAQUE) << 16
+            | (int) Math.round(color.getGreen() * OPAQUE) << 8
+            | (int) Math.round(color.getBlue() * OPAQUE);
+    return scaled(opaque, color.getOpacity());
   }
 }

@@ -2,13 +2,17 @@ package flailbeat.app.shell;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.function.Consumer;
 import javafx.concurrent.Task;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** Runs long work away from the window's thread and brings its result back to it. */
+/**
+ * Reads and writes files away from the window's thread and brings the result back to it. How far it
+ * is cannot be told; what only reads can be left off.
+ */
 public final class Background {
   private static final Logger LOG = LoggerFactory.getLogger(Background.class);
 
@@ -20,6 +24,10 @@ public final class Background {
 
   private final ExecutorService executor = Daemons.single("background");
   private final Consumer<String> onBusy;
+  private Optional<Going> going = Optional.empty();
+
+  /** What is being done, since when, and how to leave it off if one can. */
+  private record Going(Task<?> task, long begunAtNanos, Optional<Runnable> leave) {}
 
   /**
    * Makes a runner.
@@ -30,8 +38,44 @@ public final class Background {
     this.onBusy = onBusy;
   }
 
-  /** Runs work; one of the two callbacks follows on the window's thread. */
-  public <T> void run(
+  /** Writes: one of the two callbacks follows on the window's thread. */
+  public <T> void write(
+      String doing, Work<T> work, Consumer<T> onDone, Consumer<IOException> onFault) {
+    Task<T> task = begin(doing, work, onDone, onFault);
+    going = Optional.of(new Going(task, System.nanoTime(), Optional.empty()));
+  }
+
+  /** Reads: the same, or a word that it was left off. */
+  public <T> void read(
+      String doing, Work<T> work, Consumer<T> onDone, Consumer<IOException> onFault) {
+    Task<T> task = begin(doing, work, onDone, onFault);
+    Runnable leave =
+        () -> {
+          task.cancel(false);
+          onBusy.accept("Left off: " + doing);
+        };
+    going = Optional.of(new Going(task, System.nanoTime(), Optional.of(leave)));
+  }
+
+  /** Whether something goes on that has taken a while. */
+  public boolean takesLong() {
+    return going
+        .filter(g -> !g.task().isDone())
+        .filter(g -> System.nanoTime() - g.begunAtNanos() > BackgroundWorkshop.LONG_NANOS)
+        .isPresent();
+  }
+
+  /** Whether what goes on can be left off. */
+  public boolean canBeLeft() {
+    return going.filter(g -> !g.task().isDone() && g.leave().isPresent()).isPresent();
+  }
+
+  /** Leaves off what only reads: nothing of it follows. */
+  public void leaveOff() {
+    going.filter(g -> !g.task().isDone()).flatMap(Going::leave).ifPresent(Runnable::run);
+  }
+
+  private <T> Task<T> begin(
       String doing, Work<T> work, Consumer<T> onDone, Consumer<IOException> onFault) {
     Task<T> task =
         new Task<>() {
@@ -44,6 +88,7 @@ public final class Background {
     task.setOnFailed(e -> onFault.accept(asFault(doing, task.getException())));
     onBusy.accept(doing + " ...");
     executor.execute(task);
+    return task;
   }
 
   private static IOException asFault(String doing, Throwable e) {

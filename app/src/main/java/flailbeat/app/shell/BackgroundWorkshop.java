@@ -17,6 +17,9 @@ import javafx.concurrent.Task;
  * far it is.
  */
 public final class BackgroundWorkshop implements Workshop {
+  /** What takes longer than this is shown. */
+  static final long LONG_NANOS = 400_000_000;
+
   private final ExecutorService executor = Daemons.single("workshop");
   private final Deque<Work<?>> begun = new ArrayDeque<>();
 
@@ -59,8 +62,6 @@ public final class BackgroundWorkshop implements Workshop {
   }
 
   private static final class Work<T> extends Task<T> {
-    private static final long LONG_NANOS = 400_000_000;
-
     private final Function<Progress, T> work;
     private final Runnable onLeftOff;
     private final long begunAtNanos = System.nanoTime();

@@ -44,7 +44,7 @@ public final class FileActions implements GrooveFiles {
   /** Opens a file in the place of the present song. */
   public void open(Path file) {
     Song before = session.song();
-    background.run(
+    background.read(
         "Opening " + file.getFileName(),
         () -> SongFiles.read(file),
         opened -> unlessChanged(before, () -> opened(file, opened)),
@@ -111,7 +111,7 @@ public final class FileActions implements GrooveFiles {
     session.run().stop();
     Song song = titled(file);
     Song whole = session.document().toWrite();
-    background.run(
+    background.write(
         "Saving " + file.getFileName(),
         () -> {
           SongFiles.write(whole, file);
@@ -140,7 +140,7 @@ public final class FileActions implements GrooveFiles {
         .ifPresent(
             file -> {
               Song song = session.song();
-              background.run(
+              background.write(
                   "Exporting " + file.getFileName(),
                   () -> SongFiles.write(song, file),
                   lost ->
@@ -166,7 +166,7 @@ public final class FileActions implements GrooveFiles {
         .grooveToOpen()
         .ifPresent(
             file ->
-                background.run(
+                background.read(
                     "Opening " + file.getFileName(),
                     () -> GrooveFile.read(file),
                     groove -> {
@@ -189,7 +189,7 @@ public final class FileActions implements GrooveFiles {
         .grooveToSave(groove.name() + GrooveFile.ENDING)
         .ifPresent(
             file ->
-                background.run(
+                background.write(
                     "Saving " + file.getFileName(),
                     () -> {
                       GrooveFile.write(groove, file);

@@ -19,8 +19,10 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
+import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.scene.Scene;
+import javafx.scene.control.ProgressIndicator;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -43,6 +45,7 @@ public final class MainWindow {
   private final Session session;
   private final AudioEngine engine;
   private final BackgroundWorkshop workshop;
+  private final Background background;
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -69,12 +72,12 @@ public final class MainWindow {
     this.session = session;
     this.engine = engine;
     Palette palette = new Palette();
-    Background background = new Background(text -> session.notices().tell(new Notice(text, false)));
+    background = new Background(text -> session.notices().tell(new Notice(text, false)));
     files =
         new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
     bench = new BenchView(session, palette);
     runRow = new RunRow(session, bench, palette);
-    notices = new NoticeLine(session, engine::retryDevice, workshop::leaveOff);
+    notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
     KeyDeck deck = new KeyDeck(session, palette);
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
@@ -173,6 +176,19 @@ public final class MainWindow {
     stage.setTitle(session.song().title() + unsaved + " - Flailbeat");
   }
 
+  private void leaveOff() {
+    workshop.leaveOff();
+    background.leaveOff();
+  }
+
+  private void showWork() {
+    Optional<Double> done = workshop.progress();
+    boolean onFiles = background.takesLong();
+    notices.showWork(
+        done.isEmpty() && onFiles ? Optional.of(ProgressIndicator.INDETERMINATE_PROGRESS) : done,
+        done.isPresent() || background.canBeLeft());
+  }
+
   /** One timer moves everything that moves. */
   private final class Frames extends AnimationTimer {
     private long lastWatch;
@@ -195,7 +211,7 @@ public final class MainWindow {
         sound.watch();
         midi.watch();
         notices.showFault(engine.fault());
-        notices.showWork(workshop.progress());
+        showWork();
         sayLost();
       }
     }

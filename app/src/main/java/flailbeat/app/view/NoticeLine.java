@@ -7,6 +7,7 @@ import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import java.util.Optional;
 import javafx.css.PseudoClass;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -52,7 +53,7 @@ public final class NoticeLine extends HBox {
     leaveOff.getStyleClass().addAll("quiet", "small");
     progress.setId("progress");
     progress.setPrefWidth(120);
-    showWork(Optional.empty());
+    showWork(Optional.empty(), false);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     getChildren().addAll(state, text, gap, progress, leaveOff, sound, retry);
@@ -106,15 +107,21 @@ public final class NoticeLine extends HBox {
     }
   }
 
-  /** Called for each frame: says how far work is that takes a while, 0 to 1, if there is any. */
-  public void showWork(Optional<Double> done) {
-    boolean shown = done.isPresent();
+  /**
+   * Called for each frame: says how far work is that takes a while, if there is any.
+   *
+   * @param done 0 to 1, or below 0 where that cannot be told
+   */
+  public void showWork(Optional<Double> done, boolean canBeLeft) {
     done.ifPresent(progress::setProgress);
-    if (progress.isVisible() != shown) {
-      progress.setVisible(shown);
-      progress.setManaged(shown);
-      leaveOff.setVisible(shown);
-      leaveOff.setManaged(shown);
+    show(progress, done.isPresent());
+    show(leaveOff, done.isPresent() && canBeLeft);
+  }
+
+  private static void show(Node node, boolean shown) {
+    if (node.isVisible() != shown) {
+      node.setVisible(shown);
+      node.setManaged(shown);
     }
   }
 

@@ -2,14 +2,20 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.app.shell.Background;
 import flailbeat.app.shell.Prompts.Unsaved;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Song;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import javafx.scene.input.KeyCode;
 import javafx.stage.WindowEvent;
 import org.junit.jupiter.api.Test;
@@ -82,5 +88,34 @@ class FilesWindowTest extends HeadlessWindow {
     ui.await(() -> !ui.stage.isShowing());
     assertThat(SongFiles.read(project).song().noteCount())
         .isEqualTo(HarbourLamps.song().noteCount());
+  }
+
+  @Test
+  void reading_that_takes_too_long_is_left_off_and_leaves_all_as_it_was_but_writing_goes_on()
+      throws Exception {
+    List<String> told = new CopyOnWriteArrayList<>();
+    Background background = new Background(told::add);
+    CountDownLatch slow = new CountDownLatch(1);
+    Background.Work<Boolean> work =
+        () -> {
+          try {
+            return slow.await(20, TimeUnit.SECONDS);
+          } catch (InterruptedException e) {
+            throw new IOException(e);
+          }
+        };
+    ui.run(() -> background.read("Opening slow", work, r -> told.add("read"), e -> {}));
+    ui.await(background::takesLong);
+    assertThat(ui.get(background::canBeLeft)).isTrue();
+    ui.run(background::leaveOff);
+    ui.run(() -> background.write("Saving slow", work, r -> told.add("written"), e -> {}));
+    ui.await(background::takesLong);
+    assertThat(ui.get(background::canBeLeft)).isFalse();
+    ui.run(background::leaveOff);
+    slow.countDown();
+    ui.await(() -> told.contains("written"));
+    assertThat(told)
+        .containsExactly(
+            "Opening slow ...", "Left off: Opening slow", "Saving slow ...", "written");
   }
 }

@@ -19,7 +19,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.event.Event;
+import javafx.event.EventType;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -75,6 +79,7 @@ class FramesBench {
       System.out.println("   ten times larger: 10,000 notes in sight");
       measure("scrolling, 10,000 notes in sight", i -> scroll(i % 20 < 10 ? -40 : 40, true, false));
       selecting();
+      dragging();
     } finally {
       ui.close();
     }
@@ -95,6 +100,55 @@ class FramesBench {
   private void select(int frame) {
     NoteRule box = new NoteRule.Within(new TickRange(0, (10_000 - frame % 2) * 120L), 0, 127);
     ui.session.document().select(box);
+  }
+
+  /** All that are selected go with the note that the mouse gets hold of. */
+  private void dragging() throws Exception {
+    BenchView bench = (BenchView) ui.node("bench");
+    for (int y = 20; !ui.get(bench::isHolding) && y < 300; y += 5) {
+      double at = y;
+      ui.run(() -> select(0));
+      ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, 300, at));
+    }
+    if (!ui.get(bench::isHolding)) {
+      throw new IllegalStateException("The mouse got hold of no note");
+    }
+    int held = ui.get(() -> ui.session.document().selection().notes().size());
+    List<Note> before = ui.get(() -> ui.session.document().track().notes());
+    System.out.println("   in hand: " + held);
+    measure(
+        "dragging 10,000, a move of the mouse each frame",
+        i -> mouse(MouseEvent.MOUSE_DRAGGED, 300 + i % 40, 100 + i % 30));
+    ui.run(() -> mouse(MouseEvent.MOUSE_RELEASED, 330, 120));
+    List<Note> after = ui.get(() -> ui.session.document().track().notes());
+    System.out.println("   moved: " + (before.equals(after) ? "nothing" : "yes"));
+  }
+
+  /** A mouse event says where it is in the scene. */
+  private void mouse(EventType<MouseEvent> type, double x, double y) {
+    Point2D at = roll.localToScene(x, y);
+    boolean down = type != MouseEvent.MOUSE_RELEASED;
+    Event.fireEvent(
+        roll,
+        new MouseEvent(
+            type,
+            at.getX(),
+            at.getY(),
+            at.getX(),
+            at.getY(),
+            MouseButton.PRIMARY,
+            1,
+            false,
+            false,
+            false,
+            false,
+            down,
+            false,
+            false,
+            false,
+            false,
+            false,
+            null));
   }
 
   private void scroll(double amount, boolean shift, boolean control) {
