@@ -38,7 +38,7 @@ public final class NoteEdits {
 
   /** The notes of these ids, in song time and in order; those that do not sound are left out. */
   public static List<Note> find(Song song, Set<NoteId> ids) {
-    long[] sorted = sorted(ids);
+    long[] sorted = NoteIds.values(ids);
     List<Note> result = new ArrayList<>();
     for (Track track : song.tracks()) {
       result.addAll(find(track, sorted));
@@ -47,13 +47,9 @@ public final class NoteEdits {
     return result;
   }
 
-  private static long[] sorted(Set<NoteId> ids) {
-    return ids.stream().mapToLong(NoteId::value).sorted().toArray();
-  }
-
   /** The notes of a track of these ids, in song time and in order. */
   public static List<Note> find(Track track, Set<NoteId> ids) {
-    return find(track, sorted(ids));
+    return find(track, NoteIds.values(ids));
   }
 
   private static List<Note> find(Track track, long[] sortedIds) {

@@ -6,7 +6,6 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -98,8 +97,6 @@ public final class Scope {
   }
 
   private static Set<NoteId> ids(List<Note> notes) {
-    Set<NoteId> ids = HashSet.newHashSet(notes.size());
-    notes.forEach(n -> ids.add(n.id()));
-    return ids;
+    return NoteIds.ofNotes(notes);
   }
 }

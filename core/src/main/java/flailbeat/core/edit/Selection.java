@@ -8,14 +8,10 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import java.util.AbstractSet;
 import java.util.BitSet;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
-import java.util.LongSummaryStatistics;
 import java.util.Set;
 import java.util.function.LongPredicate;
 
@@ -30,39 +26,9 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   private static final long SPARSE = 1000;
 
   public Selection {
-    notes = copy(notes);
-    clips = copy(clips);
-    controls = copy(controls);
-  }
-
-  /** A set of its own: an immutable one of consecutive ids is slow to look things up in. */
-  private static <T> Set<T> copy(Set<T> set) {
-    return set.isEmpty() ? Set.of() : set instanceof Ours<T> ? set : new Ours<>(set);
-  }
-
-  /** A hash set that nobody can change: it is taken over without another copy. */
-  private static final class Ours<T> extends AbstractSet<T> {
-    private final Set<T> elements;
-
-    Ours(Collection<T> elements) {
-      this.elements = HashSet.newHashSet(elements.size());
-      this.elements.addAll(elements);
-    }
-
-    @Override
-    public Iterator<T> iterator() {
-      return Collections.unmodifiableSet(elements).iterator();
-    }
-
-    @Override
-    public int size() {
-      return elements.size();
-    }
-
-    @Override
-    public boolean contains(Object element) {
-      return elements.contains(element);
-    }
+    notes = NoteIds.of(notes);
+    clips = Set.copyOf(clips);
+    controls = Set.copyOf(controls);
   }
 
   /** Notes alone. */
@@ -72,7 +38,7 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
 
   /** Notes alone. */
   public static Selection of(Collection<Note> notes) {
-    return ofNotes(new Ours<>(notes.stream().map(Note::id).toList()));
+    return ofNotes(NoteIds.ofNotes(notes));
   }
 
   /** Clips alone. */
@@ -90,14 +56,16 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
     if (notes.isEmpty()) {
       return id -> false;
     }
-    LongSummaryStatistics ids = notes.stream().mapToLong(NoteId::value).summaryStatistics();
-    long first = ids.getMin();
-    long span = ids.getMax() - first;
-    if (span > SPARSE * notes.size()) {
+    long[] ids = NoteIds.values(notes);
+    long first = ids[0];
+    long span = ids[ids.length - 1] - first;
+    if (span > SPARSE * ids.length) {
       return id -> notes.contains(new NoteId(id));
     }
     BitSet set = new BitSet((int) span + 1);
-    notes.forEach(id -> set.set((int) (id.value() - first)));
+    for (long id : ids) {
+      set.set((int) (id - first));
+    }
     return id -> id >= first && id - first <= span && set.get((int) (id - first));
   }
 
@@ -108,7 +76,9 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   /** All of both. */
   public Selection plus(Selection other) {
     return new Selection(
-        union(notes, other.notes), union(clips, other.clips), union(controls, other.controls));
+        NoteIds.union(notes, other.notes),
+        union(clips, other.clips),
+        union(controls, other.controls));
   }
 
   private static <T> Set<T> union(Set<T> a, Set<T> b) {
@@ -156,8 +126,7 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
             .ifPresent(someControls::add);
       }
     }
-    Set<NoteId> someNotes = new HashSet<>();
-    NoteEdits.find(track, notes).forEach(n -> someNotes.add(n.id()));
+    Set<NoteId> someNotes = NoteIds.ofNotes(NoteEdits.find(track, notes));
     return new Selection(someNotes, someClips, someControls);
   }
 }
