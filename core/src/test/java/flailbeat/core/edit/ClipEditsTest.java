@@ -2,12 +2,14 @@ package flailbeat.core.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -16,6 +18,7 @@ import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -210,6 +213,65 @@ class ClipEditsTest {
     Clip short1 = clip(4, new TickRange(0, BAR), List.of(), 2, new Take(1, holding(late)));
     Song song = Song.empty().withNextId(9).withTrack(TRACK, t -> t.withClips(List.of(short1)));
     assertThat(clips(TakeEdits.choose(song, TRACK, short1.id(), 1))).containsExactly("1-4: 1");
+  }
+
+  @Test
+  void a_control_point_that_is_put_elsewhere_goes_to_the_clip_there_or_lets_its_own_grow() {
+    List<NewControl> pedal = List.of(new NewControl(100, Control.controller(64, 127)));
+    Song song = SongEdits.addControls(withClipsInBars(1, 5), TRACK, pedal);
+    ControlPoint point = song.tracks().get(0).controls().get(0);
+    Song there = ClipEdits.put(song, List.of(), List.of(point.shifted(4 * BAR)));
+    assertThat(there.tracks().get(0).clips())
+        .extracting(c -> c.content().controls().size())
+        .containsExactly(0, 1);
+    assertThat(there.tracks().get(0).controls()).containsExactly(point.shifted(4 * BAR));
+    Song grown = ClipEdits.put(song, List.of(), List.of(point.shifted(2 * BAR)));
+    assertThat(clips(grown)).containsExactly("1-4: 1", "5-6: 1");
+    assertThat(ClipEdits.put(song, List.of(), List.of())).isSameAs(song);
+  }
+
+  @Test
+  void what_is_silent_in_clips_that_become_one_is_kept_as_a_take() {
+    Song song = NoteEdits.add(withClipsInBars(1, 5), TRACK, List.of(at(2000)), new TickRange(0, 0));
+    Song shorter = ClipEdits.resize(song, clip(song, 0), 1000);
+    Song moved = ClipEdits.move(shorter, Set.of(clip(shorter, 1)), 500 - 4 * BAR);
+    assertThat(sounding(moved)).containsExactly("0-400", "500-900");
+    assertThat(moved.tracks().get(0).clips().get(0).takes().others())
+        .extracting(Take::number, t -> t.content().notes().get(0).onset())
+        .containsExactly(tuple(2, 2000L));
+  }
+
+  @Test
+  void what_is_silent_in_a_loop_that_is_written_out_is_kept_as_a_take() {
+    Song song = NoteEdits.add(withClipsInBars(1), TRACK, List.of(at(2000)), new TickRange(0, 0));
+    Song looped = ClipEdits.loop(song, clip(song, 0), 1000, 3000);
+    Song wiped = NoteEdits.clear(looped, TRACK, new TickRange(1000, 2000));
+    assertThat(sounding(wiped)).containsExactly("0-400", "2000-2400");
+    assertThat(wiped.tracks().get(0).clips().get(0).takes().others())
+        .extracting(Take::number, t -> t.content().notes().get(0).onset())
+        .containsExactly(tuple(2, 2000L));
+  }
+
+  @Test
+  void a_clip_is_moved_no_farther_than_the_song_has_room_for_all_its_versions() {
+    Note late = Note.placed(new NoteId(5), 60, 80, 3000, 100);
+    Note early = Note.placed(new NoteId(6), 60, 80, 0, 100);
+    Clip two = clip(4, new TickRange(0, BAR), List.of(early), 2, new Take(1, holding(late)));
+    Song song = Song.empty().withNextId(9).withTrack(TRACK, t -> t.withClips(List.of(two)));
+    Song far = ClipEdits.move(song, Set.of(two.id()), Ticks.LAST);
+    assertThat(far.tracks().get(0).clips().get(0).start()).isEqualTo(Ticks.LAST - 3100);
+  }
+
+  @Test
+  void what_is_added_goes_into_the_take_that_is_heard_and_beyond_it_into_a_clip_beside() {
+    TickRange bar = new TickRange(0, BAR);
+    Song song = TakeEdits.record(withClipsInBars(1), TRACK, List.of(at(480)), List.of(), bar);
+    Song more =
+        NoteEdits.add(song, TRACK, List.of(at(960), at(BAR + 960)), new TickRange(0, 2 * BAR));
+    assertThat(clips(more)).containsExactly("1-2: 2", "2-3: 1");
+    assertThat(sounding(more)).containsExactly("480-880", "960-1360", "4800-5200");
+    Song inside = NoteEdits.add(song, TRACK, List.of(at(960)), new TickRange(0, 2 * BAR));
+    assertThat(clips(inside)).as("no empty clip beside it").containsExactly("1-2: 2");
   }
 
   /** Whatever is done, clips stay in order and apart, and each note begins in its clip. */
