@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Control;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -139,5 +141,51 @@ class NoteEditsTest {
     song = SongEdits.removeTrack(SongEdits.removeTrack(song, second.id()), TRACK);
     Song one = SongEdits.removeTrack(song, song.tracks().get(0).id());
     assertThat(one.tracks()).as("the last track stays").hasSize(1);
+  }
+
+  @Test
+  void a_track_that_is_added_has_a_free_name_and_one_is_removed_but_not_the_last() {
+    Instrument piano = new Instrument(0, false);
+    Song two = SongEdits.addTrack(Song.empty(), piano);
+    Song gap = SongEdits.removeTrack(SongEdits.addTrack(two, piano), two.tracks().get(1).id());
+    assertThat(gap.tracks()).extracting(Track::name).contains("Track 3").doesNotContain("Track 2");
+    Song again = SongEdits.addTrack(gap, piano);
+    assertThat(again.tracks()).extracting(Track::name).doesNotHaveDuplicates().hasSize(3);
+    assertThat(SongEdits.removeTrack(Song.empty(), TRACK)).isEqualTo(Song.empty());
+  }
+
+  /** What a file said its first sound was, and its bank; controllers 0 and 32 (MIDI 1.0). */
+  @Test
+  void a_sound_that_is_chosen_takes_the_place_of_the_first_program_of_a_file_and_of_no_other() {
+    List<NewControl> points =
+        List.of(
+            new NewControl(0, Control.controller(0, 1)),
+            new NewControl(0, Control.controller(32, 2)),
+            new NewControl(0, Control.controller(7, 100)),
+            new NewControl(10, new Control(Control.Kind.PROGRAM, 0, 40)),
+            new NewControl(900, Control.controller(0, 3)),
+            new NewControl(910, new Control(Control.Kind.PROGRAM, 0, 41)));
+    Song made = SongEdits.addControls(with(played(60, 0, 100)), TRACK, points);
+    Song file = made.withTrack(TRACK, t -> t.withTraits(new FileTraits(true, 7000)));
+    Song chosen = SongEdits.setInstrument(file, TRACK, new Instrument(11, false));
+    assertThat(chosen.tracks().get(0).controls())
+        .extracting(c -> new NewControl(c.tick(), c.control()))
+        .containsExactly(points.get(2), points.get(4), points.get(5));
+    assertThat(chosen.tracks().get(0).traits()).isEqualTo(new FileTraits(false, 7000));
+    Song ours = SongEdits.setInstrument(made, TRACK, new Instrument(11, false));
+    assertThat(ours.tracks().get(0).controls()).hasSize(6);
+  }
+
+  @Test
+  void controllers_are_cleared_in_a_stretch_and_nowhere_else() {
+    List<NewControl> points =
+        List.of(
+            new NewControl(100, Control.controller(64, 127)),
+            new NewControl(200, Control.controller(64, 0)),
+            new NewControl(300, Control.controller(1, 9)));
+    Song song = SongEdits.addControls(with(played(60, 0, 100)), TRACK, points);
+    Song cleared = SongEdits.clearControls(song, TRACK, new TickRange(200, 300));
+    assertThat(cleared.tracks().get(0).controls()).extracting("tick").containsExactly(100L, 300L);
+    assertThat(SongEdits.clearControls(song, TRACK, new TickRange(201, 300))).isEqualTo(song);
   }
 }

@@ -130,4 +130,42 @@ class TakeEditsTest {
     ProjectFile.write(song, out);
     assertThat(ProjectFile.read(new ByteArrayInputStream(out.toByteArray()))).isEqualTo(song);
   }
+
+  @Test
+  void a_clip_that_is_recorded_over_whole_stays_that_clip_and_of_one_that_is_cut_the_front_does() {
+    Song song = NoteEdits.add(Song.empty(), TRACK, List.of(note(50, 0)), BARS_1_2);
+    ClipId id = clips(song).get(0).id();
+    assertThat(clips(take(song, BARS_1_2, 60))).extracting(Clip::id).containsExactly(id);
+    List<Clip> cut = clips(take(song, new TickRange(3840, 7680), 60));
+    assertThat(cut.get(0).id()).isEqualTo(id);
+    assertThat(cut.get(1).id()).isNotEqualTo(id);
+    List<Clip> front = clips(take(song, new TickRange(0, 3840), 60));
+    assertThat(front).extracting(Clip::id).doesNotContain(id).doesNotHaveDuplicates();
+    assertThat(allNotes(take(song, new TickRange(0, 3840), 60))).isEqualTo(2);
+  }
+
+  @Test
+  void the_take_before_the_one_that_is_removed_is_heard_then_and_before_the_first_the_next() {
+    Song three = take(take(take(Song.empty(), BARS_1_2, 60), BARS_1_2, 62), BARS_1_2, 64);
+    ClipId id = clips(three).get(0).id();
+    Song second = TakeEdits.choose(three, TRACK, id, 2);
+    assertThat(heard(TakeEdits.remove(second, TRACK, id))).containsExactly(60);
+    Song first = TakeEdits.choose(three, TRACK, id, 1);
+    assertThat(heard(TakeEdits.remove(first, TRACK, id))).containsExactly(62);
+    assertThat(heard(TakeEdits.remove(three, TRACK, id))).containsExactly(62);
+  }
+
+  /** Two clips of two takes each, recorded over at once: four versions, and the new one. */
+  @Test
+  void takes_of_several_clips_that_are_recorded_over_get_numbers_of_their_own() {
+    TickRange bar1 = new TickRange(0, 3840);
+    TickRange bar2 = new TickRange(3840, 7680);
+    Song song = take(take(Song.empty(), bar1, 60), bar1, 62);
+    song = take(take(song, bar2, 64), bar2, 65);
+    Song over = take(song, BARS_1_2, 70);
+    assertThat(clips(over)).hasSize(1);
+    assertThat(clips(over).get(0).takes().numbers()).containsExactly(1, 2, 3, 4, 5);
+    assertThat(allNotes(over)).isEqualTo(5);
+    assertThat(heard(over)).containsExactly(70);
+  }
 }
