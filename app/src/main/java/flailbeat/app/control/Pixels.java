@@ -79,7 +79,32 @@ public final class Pixels {
     }
   }
 
-  private int column(double x) {
+  /**
+   * Fills a bar as wide as the picture, column by column.
+   *
+   * @param argb the colours, one for each of its {@link #columns}; 0 leaves what is there
+   * @param from where they begin
+   */
+  public void row(double y, double h, int[] argb, int from) {
+    int bottom = Math.min(rows, Math.max(row(y) + 1, row(y + h)));
+    for (int row = Math.max(0, row(y)); row < bottom; row++) {
+      int base = row * columns;
+      for (int i = 0; i < columns; i++) {
+        int above = argb[from + i];
+        if (above != 0) {
+          pixels[base + i] = above >>> 24 == OPAQUE ? above : over(above, pixels[base + i]);
+        }
+      }
+    }
+  }
+
+  /** How many pixels it is wide. */
+  public int columns() {
+    return columns;
+  }
+
+  /** The column of pixels that a place falls into; it may be outside. */
+  public int column(double x) {
     return (int) Math.round(x * density);
   }
 

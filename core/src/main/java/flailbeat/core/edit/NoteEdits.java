@@ -8,7 +8,6 @@ import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
@@ -116,16 +115,15 @@ public final class NoteEdits {
    */
   public static Song move(Song song, Set<NoteId> ids, long ticks, int semitones) {
     List<Note> notes = find(song, ids);
-    if (notes.isEmpty()) {
-      return song;
-    }
-    long first = notes.get(0).onset();
-    long last = notes.stream().mapToLong(Note::end).max().orElseThrow();
-    int low = notes.stream().mapToInt(Note::pitch).min().orElseThrow();
-    int high = notes.stream().mapToInt(Note::pitch).max().orElseThrow();
-    long time = Math.clamp(ticks, -first, Ticks.LAST - last);
-    int pitch = Math.clamp(semitones, Pitch.LOWEST - low, Pitch.HIGHEST - high);
-    return time == 0 && pitch == 0 ? song : changed(song, notes, n -> n.moved(time, pitch));
+    return changed(song, notes, mover(notes, ticks, semitones));
+  }
+
+  /** What a move of these notes together does to each of them. */
+  static UnaryOperator<Note> mover(List<Note> notes, long ticks, int semitones) {
+    Room room = Room.of(notes);
+    long time = room.ticks(ticks);
+    int pitch = room.semitones(semitones);
+    return n -> time == 0 && pitch == 0 ? n : n.moved(time, pitch);
   }
 
   /** Puts the named notes back to where they were played. */

@@ -16,18 +16,38 @@ import java.util.stream.LongStream;
 final class NoteIds extends AbstractSet<NoteId> {
   private final long[] values;
 
-  private NoteIds(LongStream ids) {
-    values = ids.sorted().distinct().toArray();
+  private NoteIds(long[] ids) {
+    values = isRising(ids) ? ids : LongStream.of(ids).sorted().distinct().toArray();
+  }
+
+  private static boolean isRising(long[] ids) {
+    for (int i = 1; i < ids.length; i++) {
+      if (ids[i - 1] >= ids[i]) {
+        return false;
+      }
+    }
+    return true;
   }
 
   static Set<NoteId> of(Collection<NoteId> ids) {
     return ids.isEmpty()
         ? Set.of()
-        : ids instanceof NoteIds same ? same : new NoteIds(ids.stream().mapToLong(NoteId::value));
+        : ids instanceof NoteIds same
+            ? same
+            : new NoteIds(ids.stream().mapToLong(NoteId::value).toArray());
   }
 
   static Set<NoteId> ofNotes(Collection<Note> notes) {
-    return notes.isEmpty() ? Set.of() : new NoteIds(notes.stream().mapToLong(Note::idNumber));
+    return notes.isEmpty() ? Set.of() : new NoteIds(numbers(notes));
+  }
+
+  private static long[] numbers(Collection<Note> notes) {
+    long[] ids = new long[notes.size()];
+    int at = 0;
+    for (Note note : notes) {
+      ids[at++] = note.idNumber();
+    }
+    return ids;
   }
 
   /** All of both. */
@@ -36,7 +56,8 @@ final class NoteIds extends AbstractSet<NoteId> {
         ? of(b)
         : b.isEmpty()
             ? of(a)
-            : new NoteIds(LongStream.concat(Arrays.stream(values(a)), Arrays.stream(values(b))));
+            : new NoteIds(
+                LongStream.concat(Arrays.stream(values(a)), Arrays.stream(values(b))).toArray());
   }
 
   /** Their numbers in rising order; not to be changed. */

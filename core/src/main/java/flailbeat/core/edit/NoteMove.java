@@ -6,19 +6,35 @@ import flailbeat.core.model.Song;
 import flailbeat.core.time.GridLines;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * A move of notes by hand: what is shown of it while it goes on, and what it does in the end.
  *
  * @param ticks how far in time; shortened for all alike where the song or the piano ends
  */
-public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements Edit {
+public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements NotesEdit {
   /** Moves by lines of a grid, from the one nearest to the first of the notes, and by semitones. */
   public static NoteMove byLines(
       Song song, Set<NoteId> ids, GridLines lines, int steps, int semitones) {
     List<Note> notes = NoteEdits.find(song, ids);
     long ticks = notes.isEmpty() ? 0 : lines.stepped(notes.get(0).onset(), steps);
     return new NoteMove(ids, ticks, semitones);
+  }
+
+  /** The room that the notes of these ids have. */
+  public static Room room(Song song, Set<NoteId> ids) {
+    return Room.of(NoteEdits.find(song, ids));
+  }
+
+  /** The same move, no farther than there is room. */
+  public NoteMove within(Room room) {
+    return new NoteMove(ids, room.ticks(ticks), room.semitones(semitones));
+  }
+
+  @Override
+  public UnaryOperator<Note> change(Song song) {
+    return NoteEdits.mover(NoteEdits.find(song, ids), ticks, semitones);
   }
 
   @Override

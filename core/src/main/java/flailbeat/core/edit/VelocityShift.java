@@ -1,20 +1,20 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * Makes notes louder or softer together.
  *
  * @param by how much; each note stays within 1 to 127
  */
-public record VelocityShift(Set<NoteId> ids, int by) implements Edit {
+public record VelocityShift(Set<NoteId> ids, int by) implements NotesEdit {
   @Override
-  public Song apply(Song song) {
-    return isNothing()
-        ? song
-        : NoteEdits.change(song, ids, n -> n.withVelocity(Math.clamp(n.velocity() + by, 1, 127)));
+  public UnaryOperator<Note> change(Song song) {
+    return n -> n.withVelocity(Math.clamp(n.velocity() + by, 1, 127));
   }
 
   @Override

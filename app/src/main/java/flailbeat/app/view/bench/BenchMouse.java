@@ -2,6 +2,7 @@ package flailbeat.app.view.bench;
 
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -141,7 +142,8 @@ final class BenchMouse {
     Set<NoteId> held = session.document().selection().notes();
     if (held.contains(id)) {
       NoteMove nothing = new NoteMove(held, 0, 0);
-      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), nothing);
+      Room room = NoteMove.room(session.song(), held);
+      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), room, nothing);
     }
   }
 

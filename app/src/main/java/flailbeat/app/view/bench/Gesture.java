@@ -1,7 +1,8 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NotesEdit;
+import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
@@ -24,10 +25,11 @@ sealed interface Gesture {
     }
   }
 
-  /** Moving the selected notes, held at one of them. */
-  record Move(Note at, double fromX, double fromY, NoteMove move) implements Gesture {
+  /** Moving the selected notes, held at one of them, as far as there was room as it began. */
+  record Move(Note at, double fromX, double fromY, Room room, NoteMove move) implements Gesture {
     Move by(long ticks, int semitones) {
-      return new Move(at, fromX, fromY, new NoteMove(move.ids(), ticks, semitones));
+      NoteMove wanted = new NoteMove(move.ids(), ticks, semitones);
+      return new Move(at, fromX, fromY, room, wanted.within(room));
     }
   }
 
@@ -39,7 +41,7 @@ sealed interface Gesture {
   }
 
   /** What it would do to the song if the mouse let go now. */
-  default Optional<Edit> edit() {
+  default Optional<NotesEdit> edit() {
     return switch (this) {
       case Move move -> Optional.of(move.move());
       case Loudness loudness -> Optional.of(loudness.shift());

@@ -14,6 +14,7 @@ final class NotesLayer extends Layer {
   private final Viewport viewport;
   private final Supplier<Gesture> gesture;
   private final Pixels pixels = new Pixels();
+  private final Crowds crowds = new Crowds();
 
   NotesLayer(
       Region owner,
@@ -30,7 +31,6 @@ final class NotesLayer extends Layer {
 
   @Override
   void draw(GraphicsContext g) {
-    new RollPainter(session, palette, g, viewport, pixels, density())
-        .draw(gesture.get().applyTo(session.song()), gesture.get().holdsNotes());
+    new RollPainter(session, palette, g, viewport, pixels, crowds, density()).draw(gesture.get());
   }
 }

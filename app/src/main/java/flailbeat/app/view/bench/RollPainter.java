@@ -3,18 +3,22 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongPredicate;
 import java.util.function.UnaryOperator;
@@ -28,6 +32,12 @@ final class RollPainter {
   /** More notes than this in sight are drawn small. */
   private static final int CROWD = 800;
 
+  /** More than this are drawn from arrays. */
+  private static final int MANY = 10_000;
+
+  /** Of other tracks nothing is seen but where their notes are. */
+  private static final Object FAINT = "faint";
+
   /** As far as notes are played off their places: their outlines may be in sight without them. */
   private static final long AROUND = 2L * Ticks.WHOLE;
 
@@ -37,6 +47,8 @@ final class RollPainter {
   private final Scale scale;
   private final Viewport viewport;
   private final Pixels pixels;
+  private final Crowds crowds;
+  private final double density;
   private final NotePainter painter;
   private final GridLines.Walker lines;
   private final LongPredicate selected;
@@ -53,6 +65,7 @@ final class RollPainter {
       GraphicsContext g,
       Viewport viewport,
       Pixels pixels,
+      Crowds crowds,
       double density) {
     this.session = session;
     this.palette = palette;
@@ -60,6 +73,8 @@ final class RollPainter {
     this.viewport = viewport;
     this.scale = viewport.scale();
     this.pixels = pixels;
+    this.crowds = crowds;
+    this.density = density;
     this.width = viewport.width();
     this.height = viewport.height();
     painter = new NotePainter(palette, g, pixels, scale);
@@ -70,45 +85,115 @@ final class RollPainter {
     faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
     faintWheat = Pixels.argb(palette.color(Ink.WHEAT, 0.4));
     pixels.begin(width, height, density);
+    crowds.cells().begin(pixels.columns());
   }
 
-  /**
-   * The notes of all tracks of a song.
-   *
-   * @param inHand whether the mouse holds notes: whiskers would be of where they were before
-   */
-  void draw(Song song, boolean inHand) {
+  /** The notes of all tracks as they stand, with what hangs on the mouse as it would be. */
+  void draw(Gesture gesture) {
+    boolean loops =
+        session.song().tracks().stream().flatMap(t -> t.clips().stream()).anyMatch(Clip::loops);
+    // What is moved within a loop moves in all its rounds.
+    Song song = loops ? gesture.applyTo(session.song()) : session.song();
+    Hand hand = Hand.of(loops ? new Gesture.None() : gesture, song);
+    LongPredicate hidden =
+        swept.isEmpty() ? hand.holds() : hand.holds().or(id -> swept.contains(new NoteId(id)));
+    boolean anyHidden = !hand.isEmpty() || !swept.isEmpty();
+    Crowd.Inks inks = new Crowd.Inks(anyHidden, hidden, hand, selected, wheat, faint, faintWheat);
     Track chosen = song.track(session.document().track().id()).orElseThrow();
     for (Track track : song.tracks()) {
       if (!track.id().equals(chosen.id())) {
-        boolean many = track.mostNotesIn(viewport.inSight(0)) > CROWD;
-        track.layOut(viewport.inSight(0), (n, repeated) -> drawFaintly(n, many));
+        drawOther(track, inks, hand);
       }
     }
-    Version version = session.timing().version();
-    TickRange inSight = viewport.inSight(AROUND);
-    boolean crowded = chosen.mostNotesIn(inSight) > CROWD;
-    UnaryOperator<Note> inVersion = inVersion(version);
-    chosen.layOut(
-        inSight,
-        (n, repeated) -> {
-          if (repeated) {
-            drawFaintly(n, crowded);
-          } else if (swept.isEmpty() || !swept.contains(n.id())) {
-            drawNote(inVersion.apply(n), crowded);
-          }
-        });
-    if (version == Version.STANDING && !inHand && !crowded) {
+    boolean crowded = chosen.mostNotesIn(viewport.inSight(AROUND)) > CROWD;
+    drawChosen(chosen, crowded, inks, hand);
+    boolean plain = session.timing().version() == Version.STANDING && !gesture.holdsNotes();
+    if (plain && !crowded) {
       drawWhiskers();
     }
+    crowds.cells().paint(pixels, scale, height);
     pixels.end(g);
     drawBeats();
-    if (version == Version.STANDING && !inHand) {
+    if (plain) {
       drawQuestion();
       if (!crowded) {
         drawMarks();
       }
     }
+  }
+
+  private void drawOther(Track track, Crowd.Inks inks, Hand hand) {
+    long inSight = track.mostNotesIn(viewport.inSight(0));
+    if (inSight > MANY || crowds.has(track, FAINT)) {
+      Crowd crowd = crowds.of(track, FAINT, n -> n, n -> 0);
+      crowd.draw(crowds.cells(), frame(), inks);
+      if (hand.move().isEmpty()) {
+        hand.notesOn(track).forEach(n -> setCells(n, Cells.FAINT, faintWheat));
+      }
+      return;
+    }
+    track.layOut(
+        viewport.inSight(0),
+        (n, repeated) -> {
+          if (!inks.hidden().test(n.idNumber())) {
+            drawFaintly(n, inSight > CROWD);
+          }
+        });
+    hand.notesOn(track).forEach(n -> drawFaintly(n, inSight > CROWD));
+  }
+
+  private void drawChosen(Track track, boolean crowded, Crowd.Inks inks, Hand hand) {
+    TickRange inSight = viewport.inSight(AROUND);
+    UnaryOperator<Note> inVersion = inVersion(session.timing().version());
+    CrowdState state = state();
+    boolean known = crowded && crowds.has(track, state);
+    if (known || track.mostNotesIn(inSight) > MANY) {
+      Crowd crowd = crowds.of(track, state, inVersion, n -> argb(n.onset()));
+      crowd.draw(crowds.cells(), frame(), inks);
+      if (hand.move().isEmpty()) {
+        hand.notesOn(track).forEach(n -> setCells(n, Cells.SELECTED, wheat));
+      }
+      return;
+    }
+    track.layOut(
+        inSight,
+        (n, repeated) -> {
+          if (inks.hidden().test(n.idNumber())) {
+            return;
+          }
+          if (repeated) {
+            drawFaintly(n, crowded);
+          } else {
+            drawNote(inVersion.apply(n), crowded);
+          }
+        });
+    hand.notesOn(track).forEach(n -> drawNote(n, crowded));
+  }
+
+  private Cells.Frame frame() {
+    return new Cells.Frame(scale.originTick(), scale.pixelsPerTick() * density, pixels.columns());
+  }
+
+  private void setCells(Note note, byte weight, int argb) {
+    int left = pixels.column(scale.xOf(note.onset()));
+    int right = pixels.column(scale.xOf(note.end()));
+    crowds.cells().set(note.pitch(), left, right, weight, argb);
+  }
+
+  /** What the places and colours of notes depend on, beside the notes. */
+  private record CrowdState(
+      QuantizeSettings settings,
+      MeterMap meters,
+      Version version,
+      Optional<QuantizePlan> plan,
+      int wheat) {}
+
+  private CrowdState state() {
+    Version version = session.timing().version();
+    Optional<QuantizePlan> plan =
+        version == Version.QUANTIZED ? Optional.of(session.timing().plan()) : Optional.empty();
+    return new CrowdState(
+        session.timing().settings(), session.song().meters(), version, plan, wheat);
   }
 
   private UnaryOperator<Note> inVersion(Version version) {
@@ -150,11 +235,14 @@ final class RollPainter {
     double end = scale.xOf(note.end());
     boolean inSight = end >= 0 && x <= width && y + scale.rowHeight() >= 0 && y <= height;
     if (inSight && pixels.take(x, y, isSelected ? 3 : 2)) {
-      lines.find(note.onset());
-      double halfGap = Math.abs(lines.line() - lines.runnerUp()) / 2.0;
-      int argb = isSelected ? wheat : painter.timingArgb(note.onset() - lines.line(), halfGap);
-      pixels.bar(x, y, end - x, scale.rowHeight() - 2, argb);
+      pixels.bar(x, y, end - x, scale.rowHeight() - 2, isSelected ? wheat : argb(note.onset()));
     }
+  }
+
+  private int argb(long onset) {
+    lines.find(onset);
+    double halfGap = Math.abs(lines.line() - lines.runnerUp()) / 2.0;
+    return painter.timingArgb(onset - lines.line(), halfGap);
   }
 
   private Color color(long onset) {

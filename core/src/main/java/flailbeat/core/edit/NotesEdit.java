@@ -1,0 +1,21 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/** An edit that changes some notes, each by itself: what comes of them can be shown alone. */
+public interface NotesEdit extends Edit {
+  /** The notes that it changes. */
+  Set<NoteId> ids();
+
+  /** What it does to each of them, which are in song time. */
+  UnaryOperator<Note> change(Song song);
+
+  @Override
+  default Song apply(Song song) {
+    return isNothing() ? song : NoteEdits.change(song, ids(), change(song));
+  }
+}
