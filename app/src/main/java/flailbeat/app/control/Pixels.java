@@ -2,7 +2,9 @@ package flailbeat.app.control;
 
 import java.nio.IntBuffer;
 import java.util.Arrays;
+import javafx.geometry.Dimension2D;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.Image;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
@@ -197,13 +199,22 @@ public final class Pixels {
     return alphaAndGreen | redAndBlue;
   }
 
-  /** Draws the picture. */
-  public void end(GraphicsContext g) {
+  /** Ends the picture: who shows it sees it as it is now. */
+  public void end() {
     buffer.updateBuffer(all -> null);
-    show(g);
   }
 
-  /** Draws the picture as it was drawn last. */
+  /** The picture; another one once it has had another size. */
+  public Image image() {
+    return image;
+  }
+
+  /** How wide and high the picture is in the window. */
+  public Dimension2D size() {
+    return new Dimension2D(columns / density, rows / density);
+  }
+
+  /** Draws the picture as it was ended last. */
   public void show(GraphicsContext g) {
     g.drawImage(image, 0, 0, columns / density, rows / density);
   }

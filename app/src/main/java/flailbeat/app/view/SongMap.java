@@ -187,7 +187,8 @@ public final class SongMap extends Region {
         setNotes(clip.placed().sounding(), PAD + i * lane + 2, lane - 4, argb);
       }
     }
-    pixels.end(g);
+    pixels.end();
+    pixels.show(g);
   }
 
   /** What the notes were drawn of. */

@@ -37,7 +37,7 @@ public final class BenchView extends Region {
   private final Layer ground;
   private final Layer ruler;
   private final Layer rail;
-  private final Layer notes;
+  private final NotesLayer notes;
   private final Layer box;
   private final Lane lane;
   private final Label laneTitle;
@@ -68,7 +68,7 @@ public final class BenchView extends Region {
     laneTitle = new Label(lane.title());
     passLayer = new PassLayer(palette);
     takes = new TakesBar(session);
-    roll = new Pane(ground, notes, box, passLayer, empty, playhead);
+    roll = new Pane(ground, notes.picture(), notes, box, passLayer, empty, playhead);
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
     roll.setId("roll");

@@ -19,6 +19,11 @@ final class BoxLayer extends Layer {
   }
 
   @Override
+  boolean isNeeded() {
+    return gesture.get() instanceof Gesture.Box;
+  }
+
+  @Override
   void draw(GraphicsContext g) {
     if (gesture.get() instanceof Gesture.Box box) {
       double x = Math.min(box.fromX(), box.toX());

@@ -36,6 +36,9 @@ abstract class Layer extends Canvas {
     boolean draws = marked && getWidth() > 0 && getHeight() > 0;
     if (draws) {
       marked = false;
+      setVisible(isNeeded());
+    }
+    if (draws && isVisible()) {
       GraphicsContext g = getGraphicsContext2D();
       g.clearRect(0, 0, getWidth(), getHeight());
       draw(g);
@@ -48,6 +51,11 @@ abstract class Layer extends Canvas {
     return getScene() == null || getScene().getWindow() == null
         ? 1
         : getScene().getWindow().getOutputScaleX();
+  }
+
+  /** Whether there is anything to draw: an empty picture takes as long to show as a full one. */
+  boolean isNeeded() {
+    return true;
   }
 
   /** Draws what is in sight, on an empty ground. */

@@ -118,9 +118,10 @@ final class NotePainter {
   }
 
   /**
-   * What a whisker cannot say: forked where another line is as likely, barred where it is taken.
+   * Draws what a whisker cannot say, if there is any: forked where another line is as likely,
+   * barred where it is taken.
    */
-  void mark(NotePlan plan) {
+  boolean mark(NotePlan plan) {
     double from = scale.xOf(plan.note().onset());
     double y = scale.yOf(plan.note().pitch()) + scale.rowHeight() / 2;
     if (plan.outcome() == NotePlan.Outcome.LINE_TAKEN) {
@@ -131,6 +132,7 @@ final class NotePainter {
       g.setFill(palette.color(Ink.RECORD));
       g.fillOval(from - 3.5, y - 3.5, 7, 7);
     }
+    return plan.outcome() == NotePlan.Outcome.LINE_TAKEN || plan.isDoubtful();
   }
 
   /** A line that a doubtful note may be meant for, with the key that chooses it. */

@@ -5,6 +5,7 @@ import flailbeat.app.control.Pixels;
 import flailbeat.core.session.Session;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.ImageView;
 import javafx.scene.layout.Region;
 
 /** The notes, with what the mouse is doing to them. */
@@ -14,6 +15,7 @@ final class NotesLayer extends Layer {
   private final Viewport viewport;
   private final Supplier<Gesture> gesture;
   private final Pixels pixels = new Pixels();
+  private final ImageView picture = new ImageView();
   private final Crowds crowds = new Crowds();
 
   NotesLayer(
@@ -27,10 +29,24 @@ final class NotesLayer extends Layer {
     this.palette = palette;
     this.viewport = viewport;
     this.gesture = gesture;
+    setMouseTransparent(true);
+    picture.setMouseTransparent(true);
+  }
+
+  /** The notes themselves; what marks them is drawn on the layer, which lies above. */
+  ImageView picture() {
+    return picture;
   }
 
   @Override
   void draw(GraphicsContext g) {
-    new RollPainter(session, palette, g, viewport, pixels, crowds, density()).draw(gesture.get());
+    RollPainter painter = new RollPainter(session, palette, g, viewport, pixels, crowds, density());
+    painter.draw(gesture.get());
+    if (picture.getImage() != pixels.image()) {
+      picture.setImage(pixels.image());
+      picture.setFitWidth(pixels.size().getWidth());
+      picture.setFitHeight(pixels.size().getHeight());
+    }
+    setVisible(painter.hasMarks());
   }
 }

@@ -56,6 +56,7 @@ final class RollPainter {
   private final int wheat;
   private final int faint;
   private final int faintWheat;
+  private boolean hasMarks;
   private final double width;
   private final double height;
 
@@ -112,7 +113,7 @@ final class RollPainter {
       drawWhiskers();
     }
     crowds.cells().paint(pixels, scale, height);
-    pixels.end(g);
+    pixels.end();
     drawBeats();
     if (plain) {
       drawQuestion();
@@ -168,6 +169,11 @@ final class RollPainter {
           }
         });
     hand.notesOn(track).forEach(n -> drawNote(n, crowded));
+  }
+
+  /** Whether anything was drawn over the notes. */
+  boolean hasMarks() {
+    return hasMarks;
   }
 
   private Cells.Frame frame() {
@@ -254,6 +260,7 @@ final class RollPainter {
   /** The beats of the guess that is looked at, its bar lines strongest. */
   private void drawBeats() {
     long[] beats = session.beat().beatTicks();
+    hasMarks |= beats.length > 0;
     for (int i = 0; i < beats.length; i++) {
       double x = Math.round(scale.xOf(beats[i])) + 0.5;
       boolean bar = i % session.beat().beatsPerBar() == 0;
@@ -268,6 +275,7 @@ final class RollPainter {
 
   /** The note that is asked about, between its two lines. */
   private void drawQuestion() {
+    hasMarks |= !session.doubts().current().isEmpty();
     for (NotePlan asked : session.doubts().current()) {
       double earlier = scale.xOf(Math.min(asked.line(), asked.otherLine()));
       double later = scale.xOf(Math.max(asked.line(), asked.otherLine()));
@@ -286,7 +294,9 @@ final class RollPainter {
 
   /** What is drawn over the notes: forks of the doubtful, rings where the line is taken. */
   private void drawMarks() {
-    plansInSight().forEach(painter::mark);
+    for (NotePlan plan : plansInSight()) {
+      hasMarks |= painter.mark(plan);
+    }
   }
 
   private List<NotePlan> plansInSight() {
