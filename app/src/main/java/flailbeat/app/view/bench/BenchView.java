@@ -1,6 +1,7 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.session.Aspect;
@@ -87,6 +88,7 @@ public final class BenchView extends Region {
     playhead.setManaged(false);
     empty.getStyleClass().add("bench-empty");
     empty.setManaged(false);
+    empty.setId("bench-empty");
     empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     passLayer.setManaged(false);
@@ -138,6 +140,7 @@ public final class BenchView extends Region {
         sight.showReach();
       }
       shownBase = base;
+      showEmpty();
     }
   }
 
@@ -313,14 +316,27 @@ public final class BenchView extends Region {
     if (!drawn) {
       return;
     }
+    showEmpty();
+    passLayer.show(session.conductor().pass(), viewport.scale(), viewport.width());
+    updateScrollBars();
+  }
+
+  /** Says what to do while there are no notes; who has the letter keys decides what that is. */
+  private void showEmpty() {
     boolean nothing =
         session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
     empty.setVisible(nothing);
-    empty.setText(
-        "Nothing on "
-            + session.document().track().name()
-            + " yet.\nPlay the letter keys: A is C.  Shift+Space records after a count-in.");
-    passLayer.show(session.conductor().pass(), viewport.scale(), viewport.width());
-    updateScrollBars();
+    if (nothing) {
+      String first =
+          session.performer().keysMode() == KeysMode.PLAY
+              ? "Play the letter keys: A is C."
+              : "F2 makes the letter keys notes: A is C then.";
+      empty.setText(
+          "Nothing on "
+              + session.document().track().name()
+              + " yet.\n"
+              + first
+              + "  Shift+Space records after a count-in.");
+    }
   }
 }
