@@ -17,6 +17,7 @@ import javafx.scene.paint.Color;
  */
 public final class Pixels {
   private static final int OPAQUE = 255;
+  private static final double FAR = 1 << 24;
   private static final int PARTS = 0xFF00FF;
   private static final int HALVES = 0x800080;
 
@@ -107,11 +108,16 @@ public final class Pixels {
 
   /** The column of pixels that a place falls into; it may be outside. */
   public int column(double x) {
-    return (int) Math.round(x * density);
+    return whole(x * density);
   }
 
   private int row(double y) {
-    return (int) Math.round(y * density);
+    return whole(y * density);
+  }
+
+  /** The nearest whole number; far outside the picture, one that is still far outside it. */
+  private static int whole(double value) {
+    return (int) Math.rint(Math.clamp(value, -FAR, FAR));
   }
 
   /**
@@ -151,7 +157,8 @@ public final class Pixels {
     int bottom = row(y + h);
     int dash = (int) Math.max(1, Math.round(3 * density));
     int thick = (int) Math.max(1, Math.round(density));
-    for (int at = left + 2; at < right - 2; at += 2 * dash) {
+    int skipped = Math.max(0, -left / (2 * dash)) * 2 * dash;
+    for (int at = left + 2 + skipped; at < Math.min(columns, right - 2); at += 2 * dash) {
       int end = Math.min(right - 2, at + dash);
       for (int i = 0; i < thick; i++) {
         span(top + i, at, end, argb);

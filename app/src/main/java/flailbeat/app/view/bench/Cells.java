@@ -19,7 +19,8 @@ final class Cells {
   /** Which ticks the columns are of. */
   record Frame(double originTick, double columnsPerTick, int columns) {
     int columnOf(long tick) {
-      return (int) Math.round((tick - originTick) * columnsPerTick);
+      // A cast stops at the ends of what a whole number can be; rounding to a long would not.
+      return (int) Math.floor((tick - originTick) * columnsPerTick + 0.5);
     }
   }
 
