@@ -1,19 +1,22 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.Keystroke;
 import flailbeat.app.view.KeyActions;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.session.DoubtWalk;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
@@ -52,23 +55,24 @@ final class KeyRouter {
   private final Session session;
   private final Performer performer;
   private final KeyDeck deck;
-  private final Shortcuts shortcuts;
-  private final List<Shortcut> table;
-  private final List<Shortcut> playTable;
+  private final Commands commands;
+  private final BooleanSupplier menuIsOpen;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
+  private final Map<Name, Command> held = new HashMap<>();
   private Optional<Name> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
-  private final PedalKeys pedalKeys;
-  private boolean holdingAsPlayed;
 
-  KeyRouter(Session session, KeyDeck deck, Shortcuts shortcuts) {
+  /**
+   * Routes keys.
+   *
+   * @param menuIsOpen while one is, keys are its own
+   */
+  KeyRouter(Session session, KeyDeck deck, Commands commands, BooleanSupplier menuIsOpen) {
     this.session = session;
     this.performer = session.performer();
     this.deck = deck;
-    this.shortcuts = shortcuts;
-    this.table = shortcuts.table();
-    this.playTable = shortcuts.playTable();
-    this.pedalKeys = new PedalKeys(session);
+    this.commands = commands;
+    this.menuIsOpen = menuIsOpen;
   }
 
   void install(Stage stage, Scene scene) {
@@ -81,7 +85,8 @@ final class KeyRouter {
 
   private void pressed(KeyEvent e) {
     long now = System.nanoTime();
-    if (isTyping(e) && Shortcut.isTextEditing(e)) {
+    Keystroke key = Keystroke.of(e);
+    if (menuIsOpen.getAsBoolean() || isTyping(e) && key.isTextEditing()) {
       return;
     }
     Name name = Name.of(e);
@@ -90,14 +95,14 @@ final class KeyRouter {
       lastStruck = Optional.of(name);
     }
     if (session.keyboard().isAsking() && !hasCommandModifier(e)) {
-      answer(e, repeat);
+      answer(e, key, repeat);
       down.putIfAbsent(name, Optional.empty());
       e.consume();
       return;
     }
     if (session.doubts().isOn() && !hasCommandModifier(e) && !e.getCode().isModifierKey()) {
       if (!repeat) {
-        decide(e.getCode());
+        decide(key);
       }
       down.putIfAbsent(name, Optional.empty());
       e.consume();
@@ -107,14 +112,9 @@ final class KeyRouter {
       e.consume();
       return;
     }
-    if (shapesNotes(e) && pedalKeys.press(e, repeat, now)) {
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
     boolean handled = repeat && down.getOrDefault(name, Optional.empty()).isPresent();
     if (!handled) {
-      handled = command(e, repeat);
+      handled = carryOut(key, name, repeat);
     }
     if (!repeat) {
       down.putIfAbsent(name, Optional.empty());
@@ -125,32 +125,26 @@ final class KeyRouter {
   }
 
   /** While the application asks for keys, they are answers. */
-  private void answer(KeyEvent e, boolean repeat) {
-    KeyCode code = e.getCode();
-    if (repeat || code.isModifierKey()) {
+  private void answer(KeyEvent e, Keystroke key, boolean repeat) {
+    if (repeat || e.getCode().isModifierKey()) {
       return;
     }
-    switch (code) {
-      case ESCAPE -> session.keyboard().leave();
-      case ENTER -> session.keyboard().next();
-      case BACK_SPACE -> session.keyboard().back();
-      default -> session.keyboard().press(signOf(e));
+    Command command = commands.at(Where.LESSON, key);
+    if (command == null) {
+      session.keyboard().press(signOf(e));
+    } else {
+      command.press().run();
     }
   }
 
-  /** While doubtful notes are walked through, every plain key decides. */
-  private void decide(KeyCode code) {
-    DoubtWalk doubts = session.doubts();
-    Optional<Notice> said =
-        switch (code) {
-          case ESCAPE -> doubts.leave();
-          case LEFT -> doubts.choose(false);
-          case RIGHT -> doubts.choose(true);
-          case UP, PAGE_UP -> doubts.step(-1);
-          case DOWN, PAGE_DOWN -> doubts.step(1);
-          default -> doubts.keep();
-        };
-    said.ifPresent(session.notices()::tell);
+  /** While doubtful notes are walked through, every plain key decides: one of no command keeps. */
+  private void decide(Keystroke key) {
+    Command command = commands.at(Where.WALK, key);
+    if (command == null) {
+      session.doubts().keep().ifPresent(session.notices()::tell);
+    } else {
+      command.press().run();
+    }
   }
 
   private static KeySign signOf(KeyEvent e) {
@@ -177,44 +171,38 @@ final class KeyRouter {
     return true;
   }
 
-  private boolean shapesNotes(KeyEvent e) {
-    return performer.keysMode() == KeysMode.PLAY && !hasCommandModifier(e);
+  /** Carries out the command of a key; false when there is none. */
+  private boolean carryOut(Keystroke key, Name name, boolean repeat) {
+    Command command = commandAt(key);
+    if (command == null) {
+      return false;
+    }
+    if (command.kind() == Kind.HOLD) {
+      if (!repeat && held.putIfAbsent(name, command) == null) {
+        command.press().run();
+      }
+    } else if (!repeat || command.kind() == Kind.REPEAT) {
+      command.press().run();
+    }
+    return true;
   }
 
-  private boolean command(KeyEvent e, boolean repeat) {
-    boolean playing = performer.keysMode() == KeysMode.PLAY;
-    if (e.getCode() == KeyCode.BACK_QUOTE && !hasCommandModifier(e)) {
-      if (!repeat) {
-        shortcuts.switchKeys();
-      }
-      return true;
+  /** While Shift is held to accent, what a key does while it is held is still there. */
+  private Command commandAt(Keystroke key) {
+    Where where = performer.keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
+    Command found = commands.at(where, key);
+    if (found != null || !key.shift() || where != Where.PLAY) {
+      return found;
     }
-    if (e.getCode() == KeyCode.T && e.isShortcutDown() && e.isShiftDown()) {
-      holdingAsPlayed = true;
-      session.run().hearAsPlayed(true);
-      return true;
-    }
-    return playing && carryOut(playTable, e, repeat) || carryOut(table, e, repeat);
-  }
-
-  private boolean carryOut(List<Shortcut> shortcutTable, KeyEvent e, boolean repeat) {
-    boolean lettersAreCommands = performer.keysMode() == KeysMode.COMMANDS;
-    for (Shortcut shortcut : shortcutTable) {
-      if (shortcut.matches(e, lettersAreCommands)) {
-        if (!repeat || shortcut.repeats()) {
-          shortcut.action().run();
-        }
-        return true;
-      }
-    }
-    return false;
+    Command plain = commands.at(where, key.withoutShift());
+    return plain != null && plain.kind() == Kind.HOLD ? plain : null;
   }
 
   private void released(KeyEvent e) {
     long now = System.nanoTime();
     Name name = Name.of(e);
     stale = stale.filter(s -> !s.name().equals(name));
-    pedalKeys.release(e, now);
+    release(held.remove(name));
     if (session.keyboard().isAsking()) {
       session.keyboard().release(signOf(e));
     }
@@ -227,10 +215,28 @@ final class KeyRouter {
       deck.showDown(place.get(), false);
       e.consume();
     }
-    if (holdingAsPlayed && (e.getCode() == KeyCode.T || e.getCode() == KeyCode.CONTROL)) {
-      holdingAsPlayed = false;
-      session.run().hearAsPlayed(false);
+    if (e.getCode().isModifierKey()) {
+      releaseShortcuts();
     }
+  }
+
+  private static void release(Command command) {
+    if (command != null) {
+      command.release().run();
+    }
+  }
+
+  /** What is held by a key with Ctrl or Alt ends with whichever of them comes up first. */
+  private void releaseShortcuts() {
+    held.values()
+        .removeIf(
+            command -> {
+              boolean ends = command.keys().stream().noneMatch(Keystroke::isPlain);
+              if (ends) {
+                command.release().run();
+              }
+              return ends;
+            });
   }
 
   /**
@@ -251,14 +257,11 @@ final class KeyRouter {
       return;
     }
     performer.releaseAll(now);
-    session.run().sweep(false);
+    held.values().forEach(KeyRouter::release);
+    held.clear();
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
     down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();
-    if (holdingAsPlayed) {
-      holdingAsPlayed = false;
-      session.run().hearAsPlayed(false);
-    }
   }
 
   /**

@@ -1,5 +1,7 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Commands;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
@@ -19,6 +21,8 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.scene.Scene;
@@ -46,6 +50,7 @@ public final class MainWindow {
   private final AudioEngine engine;
   private final BackgroundWorkshop workshop;
   private final Background background;
+  private final Commands commands;
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -84,13 +89,13 @@ public final class MainWindow {
     sound = new SoundRoom(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     SidePane pages = new SidePane(desk, () -> new HandsPage(session), this::recordingPage);
+    commands = new Commands(allCommands(pages, desk));
     VBox root = layOut(palette, pages, deck);
     Scene scene = new Scene(root, WIDTH, HEIGHT);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
     fitDeck(deck, HEIGHT);
-    new KeyRouter(session, deck, new Shortcuts(session, files, bench, pages, desk))
-        .install(stage, scene);
+    new KeyRouter(session, deck, commands, () -> false).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -106,6 +111,20 @@ public final class MainWindow {
     showTitle();
     root.setFocusTraversable(true);
     root.requestFocus();
+  }
+
+  private List<Command> allCommands(SidePane pages, TimingDeskView desk) {
+    List<Command> all = new ArrayList<>(SongCommands.list(files));
+    all.addAll(new EditCommands(session).list());
+    all.addAll(new CaptureCommands(session).list());
+    all.addAll(new TimingCommands(session, pages, desk).list());
+    all.addAll(ViewCommands.list(bench, pages, () -> {}, () -> {}));
+    return all;
+  }
+
+  /** Every command. */
+  public Commands commands() {
+    return commands;
   }
 
   private RecordingPage recordingPage() {

@@ -1,0 +1,94 @@
+package flailbeat.app.command;
+
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/**
+ * A key with its modifiers.
+ *
+ * @param shortcut whether Ctrl is held, or the command key where that is the platform's own
+ */
+public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shift) {
+  private static final Map<KeyCode, String> SHOWN = new EnumMap<>(KeyCode.class);
+  private static final Map<String, KeyCode> READ = new HashMap<>();
+
+  static {
+    SHOWN.put(KeyCode.ESCAPE, "Esc");
+    SHOWN.put(KeyCode.BACK_SPACE, "Backspace");
+    SHOWN.put(KeyCode.PAGE_UP, "Page Up");
+    SHOWN.put(KeyCode.PAGE_DOWN, "Page Down");
+    SHOWN.put(KeyCode.PERIOD, ".");
+    SHOWN.put(KeyCode.COMMA, ",");
+    SHOWN.put(KeyCode.MINUS, "-");
+    SHOWN.put(KeyCode.EQUALS, "=");
+    SHOWN.put(KeyCode.SLASH, "/");
+    SHOWN.put(KeyCode.SEMICOLON, ";");
+    SHOWN.put(KeyCode.QUOTE, "'");
+    SHOWN.put(KeyCode.OPEN_BRACKET, "[");
+    SHOWN.put(KeyCode.CLOSE_BRACKET, "]");
+    SHOWN.put(KeyCode.BACK_QUOTE, "`");
+    for (KeyCode code : KeyCode.values()) {
+      READ.putIfAbsent(SHOWN.getOrDefault(code, code.getName()).toLowerCase(Locale.ROOT), code);
+    }
+  }
+
+  /** What was pressed. A modifier that no command has makes it one of none. */
+  public static Keystroke of(KeyEvent e) {
+    boolean foreign = !e.isShortcutDown() && (e.isControlDown() || e.isMetaDown());
+    return new Keystroke(
+        e.getCode(), e.isShortcutDown() || foreign, e.isAltDown() || foreign, e.isShiftDown());
+  }
+
+  /**
+   * A key as people write it, such as {@code Ctrl+Shift+Page Up}.
+   *
+   * @throws IllegalArgumentException when there is no such key
+   */
+  public static Keystroke parse(String text) {
+    String rest = text;
+    boolean shortcut = rest.startsWith("Ctrl+");
+    rest = shortcut ? rest.substring(5) : rest;
+    boolean alt = rest.startsWith("Alt+");
+    rest = alt ? rest.substring(4) : rest;
+    boolean shift = rest.startsWith("Shift+");
+    rest = shift ? rest.substring(6) : rest;
+    KeyCode code = READ.get(rest.toLowerCase(Locale.ROOT));
+    if (code == null) {
+      throw new IllegalArgumentException("There is no key \"" + rest + "\"");
+    }
+    return new Keystroke(code, shortcut, alt, shift);
+  }
+
+  /** The same with Shift up. */
+  public Keystroke withoutShift() {
+    return new Keystroke(code, shortcut, alt, false);
+  }
+
+  /** Whether a text field with the caret would want it for itself. */
+  public boolean isTextEditing() {
+    return !shortcut
+        || code == KeyCode.A
+        || code == KeyCode.C
+        || code == KeyCode.V
+        || code == KeyCode.X
+        || code == KeyCode.Z
+        || code.isArrowKey();
+  }
+
+  /** Whether it types something where letters are typed. */
+  public boolean isPlain() {
+    return !shortcut && !alt;
+  }
+
+  @Override
+  public String toString() {
+    return (shortcut ? "Ctrl+" : "")
+        + (alt ? "Alt+" : "")
+        + (shift ? "Shift+" : "")
+        + SHOWN.getOrDefault(code, code.getName());
+  }
+}

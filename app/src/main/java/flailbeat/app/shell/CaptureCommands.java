@@ -1,0 +1,284 @@
+package flailbeat.app.shell;
+
+import static flailbeat.app.command.Command.of;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.view.RepeatValues;
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Performer;
+import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.Repeater;
+import flailbeat.core.session.RunDesk;
+import flailbeat.core.session.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** Playing, recording, and what lies under the hands. */
+final class CaptureCommands {
+  private final Session session;
+  private final Performer performer;
+  private final RunDesk run;
+
+  CaptureCommands(Session session) {
+    this.session = session;
+    this.performer = session.performer();
+    this.run = session.run();
+  }
+
+  List<Command> list() {
+    List<Command> all = new ArrayList<>();
+    all.addAll(whoHasTheKeys());
+    all.addAll(running());
+    all.addAll(looping());
+    all.addAll(hands());
+    all.addAll(held());
+    all.addAll(lesson());
+    return all;
+  }
+
+  private List<Command> whoHasTheKeys() {
+    return List.of(
+        of(
+            Group.CAPTURE,
+            "keys-switch",
+            "Give the letter keys to notes or to commands",
+            "F2 or `",
+            this::switchKeys),
+        of(
+            Group.CAPTURE,
+            "keys-commands",
+            "Give the letter keys to commands",
+            "Esc",
+            () -> session.keyboard().setKeysMode(KeysMode.COMMANDS)));
+  }
+
+  private List<Command> running() {
+    return List.of(
+        of(Group.CAPTURE, "play", "Play or stop", "Space", run::playOrStop),
+        of(Group.CAPTURE, "record", "Record or stop", "Shift+Space", run::recordOrStop),
+        of(Group.CAPTURE, "to-start", "Go to the start", "Home", () -> session.conductor().seek(0)),
+        of(Group.CAPTURE, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
+        of(Group.CAPTURE, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
+        of(Group.CAPTURE, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),
+        of(
+            Group.CAPTURE,
+            "quantize-recording",
+            "Quantize while recording, or not",
+            "Alt+Q",
+            this::quantizeAsPlayed),
+        of(Group.CAPTURE, "click", "Click while playing, or not", "", this::click)
+            .plain("C")
+            .onCap("click"),
+        of(Group.CAPTURE, "all-off", "All notes off", "Ctrl+.", run::panic));
+  }
+
+  private List<Command> looping() {
+    return List.of(
+        of(Group.CAPTURE, "loop", "Go round the loop, or not", "Ctrl+L", run::toggleLoop),
+        of(
+            Group.CAPTURE,
+            "loop-scope",
+            "Loop over the selection or the clip",
+            "Ctrl+Shift+L",
+            run::loopScope),
+        of(
+                Group.CAPTURE,
+                "loop-longer",
+                "Make the loop a bar longer",
+                "Alt+Right",
+                () -> run.lengthenLoop(1))
+            .repeating(),
+        of(
+                Group.CAPTURE,
+                "loop-shorter",
+                "Make the loop a bar shorter",
+                "Alt+Left",
+                () -> run.lengthenLoop(-1))
+            .repeating(),
+        of(
+                Group.CAPTURE,
+                "loop-later",
+                "Move the loop on by its length",
+                "Alt+Shift+Right",
+                () -> run.moveLoop(1))
+            .repeating(),
+        of(
+                Group.CAPTURE,
+                "loop-earlier",
+                "Move the loop back by its length",
+                "Alt+Shift+Left",
+                () -> run.moveLoop(-1))
+            .repeating());
+  }
+
+  private List<Command> hands() {
+    List<Command> all = new ArrayList<>();
+    all.add(
+        of(
+                Group.CAPTURE,
+                "reach-down",
+                "Move the reach down a semitone",
+                "Ctrl+-",
+                () -> performer.moveReach(-1))
+            .repeating());
+    all.add(
+        of(
+                Group.CAPTURE,
+                "reach-up",
+                "Move the reach up a semitone",
+                "Ctrl+=",
+                () -> performer.moveReach(1))
+            .repeating());
+    for (ArrangementKind kind : ArrangementKind.values()) {
+      all.add(
+          of(
+              Group.CAPTURE,
+              "arrange-" + kind.name().toLowerCase(Locale.ROOT),
+              "Arrange the notes as " + kind.title(),
+              "Alt+" + (kind.ordinal() + 1),
+              () -> performer.arrange(kind)));
+    }
+    all.add(
+        of(Group.CAPTURE, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
+    all.add(
+        of(
+                Group.CAPTURE,
+                "repeat",
+                "Strike held notes again and again, or not",
+                "Tab",
+                this::repeat)
+            .in(Where.PLAY));
+    all.add(
+        of(
+                Group.CAPTURE,
+                "repeat-value",
+                "The next distance of repeated strokes",
+                "Shift+Tab",
+                this::nextRepeatValue)
+            .in(Where.PLAY));
+    all.add(
+        of(Group.CAPTURE, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
+            .repeating()
+            .in(Where.PLAY));
+    all.add(
+        of(
+                Group.CAPTURE,
+                "velocity-down",
+                "Strike more softly",
+                "Down",
+                () -> performer.stepVelocity(-1))
+            .repeating()
+            .in(Where.PLAY));
+    return all;
+  }
+
+  /** What lasts as long as its key is held, and what belongs to it. */
+  private List<Command> held() {
+    return List.of(
+        of(Group.CAPTURE, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
+            .in(Where.PLAY)
+            .until(() -> performer.sustain(false, now())),
+        of(
+                Group.CAPTURE,
+                "sustain-latch",
+                "Latch sustain, or let it go",
+                "Shift+Enter",
+                () -> performer.latchSustain(now()))
+            .in(Where.PLAY),
+        of(Group.CAPTURE, "bend-down", "Bend down", "Left", () -> performer.bend(-1, now()))
+            .in(Where.PLAY)
+            .until(() -> performer.bend(0, now())),
+        of(Group.CAPTURE, "bend-up", "Bend up", "Right", () -> performer.bend(1, now()))
+            .in(Where.PLAY)
+            .until(() -> performer.bend(0, now())),
+        of(
+                Group.CAPTURE,
+                "modulation-up",
+                "More modulation",
+                "Shift+Up",
+                () -> performer.modulate(1, now()))
+            .repeating()
+            .in(Where.PLAY),
+        of(
+                Group.CAPTURE,
+                "modulation-down",
+                "Less modulation",
+                "Shift+Down",
+                () -> performer.modulate(-1, now()))
+            .repeating()
+            .in(Where.PLAY),
+        of(
+                Group.CAPTURE,
+                "sweep",
+                "Sweep: wipe notes as they pass",
+                "Backspace",
+                () -> run.sweep(true))
+            .in(Where.PLAY)
+            .until(() -> run.sweep(false)));
+  }
+
+  private List<Command> lesson() {
+    return List.of(
+        of(Group.CAPTURE, "ask-leave", "Leave the question", "Esc", session.keyboard()::leave)
+            .in(Where.LESSON),
+        of(Group.CAPTURE, "ask-next", "Skip the key, or go on", "Enter", session.keyboard()::next)
+            .in(Where.LESSON),
+        of(
+                Group.CAPTURE,
+                "ask-back",
+                "Back to the key before",
+                "Backspace",
+                session.keyboard()::back)
+            .in(Where.LESSON));
+  }
+
+  private static long now() {
+    return System.nanoTime();
+  }
+
+  private void switchKeys() {
+    boolean playing = performer.keysMode() == KeysMode.PLAY;
+    session.keyboard().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+  }
+
+  private void repeat() {
+    Repeater repeater = session.conductor().repeater();
+    session.conductor().setRepeat(!repeater.isOn(), repeater.value());
+  }
+
+  private void nextRepeatValue() {
+    session.conductor().setRepeat(true, RepeatValues.after(session.conductor().repeater().value()));
+  }
+
+  private void nextMode() {
+    RecordSettings old = session.conductor().recordSettings();
+    RecordingMode[] modes = RecordingMode.values();
+    RecordingMode next = modes[(old.mode().ordinal() + 1) % modes.length];
+    session.conductor().setRecordSettings(old.withMode(next));
+    session
+        .notices()
+        .tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
+  }
+
+  private void quantizeAsPlayed() {
+    RecordSettings old = session.conductor().recordSettings();
+    session.conductor().setRecordSettings(old.withQuantize(!old.quantize()));
+    session
+        .notices()
+        .tell(
+            new Notice(
+                old.quantize() ? "Recorded as played" : "Quantized as it is recorded", false));
+  }
+
+  private void click() {
+    PlaySettings old = session.conductor().settings();
+    session.conductor().setSettings(old.withClickInPlay(!old.clickInPlay()));
+  }
+}

@@ -1,0 +1,127 @@
+package flailbeat.app.shell;
+
+import static flailbeat.app.command.Command.of;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.view.SidePane;
+import flailbeat.app.view.timing.TimingDeskView;
+import flailbeat.core.session.DoubtWalk;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.QuantizeDesk;
+import flailbeat.core.session.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Looking at timing, and changing it. */
+final class TimingCommands {
+  private final Session session;
+  private final SidePane pages;
+  private final TimingDeskView desk;
+
+  TimingCommands(Session session, SidePane pages, TimingDeskView desk) {
+    this.session = session;
+    this.pages = pages;
+    this.desk = desk;
+  }
+
+  List<Command> list() {
+    QuantizeDesk quantizing = session.quantizing();
+    List<Command> all =
+        new ArrayList<>(
+            List.of(
+                of(Group.TIMING, "quantize", "Quantize", "Ctrl+T", quantizing::quantize)
+                    .when(this::hasNotes),
+                of(
+                    Group.TIMING,
+                    "quantize-all",
+                    "Quantize all tracks",
+                    "",
+                    quantizing::quantizeAllTracks),
+                of(
+                        Group.TIMING,
+                        "as-played",
+                        "Hear it as it was played",
+                        "Ctrl+Shift+T",
+                        () -> session.run().hearAsPlayed(true))
+                    .until(() -> session.run().hearAsPlayed(false)),
+                of(
+                        Group.TIMING,
+                        "rounds",
+                        "One round as played, the next as quantized",
+                        "Alt+T",
+                        session.run()::compareRounds)
+                    .when(this::hasNotes),
+                of(
+                        Group.TIMING,
+                        "bring-back",
+                        "Put notes back to where they were played",
+                        "Alt+P",
+                        quantizing::bringBackPlayed)
+                    .when(this::hasNotes),
+                of(
+                        Group.TIMING,
+                        "take-lag-out",
+                        "Take out the lag alone",
+                        "",
+                        quantizing::takeOutLag)
+                    .when(this::hasNotes),
+                of(
+                    Group.TIMING,
+                    "decide",
+                    "Decide the doubtful notes",
+                    "Ctrl+D",
+                    session.doubts()::start),
+                of(
+                    Group.TIMING,
+                    "which-grid",
+                    "Which grid explains the notes best",
+                    "Alt+G",
+                    () -> onDesk(desk::askWhichGrid)),
+                of(
+                    Group.TIMING,
+                    "find-beat",
+                    "Find the beat of what was played freely",
+                    "Alt+B",
+                    () -> onDesk(desk::findBeat))));
+    all.addAll(walk());
+    return all;
+  }
+
+  private List<Command> walk() {
+    DoubtWalk doubts = session.doubts();
+    return List.of(
+        inWalk("walk-earlier", "Take the earlier line", "Left", () -> said(doubts.choose(false))),
+        inWalk("walk-later", "Take the later line", "Right", () -> said(doubts.choose(true))),
+        inWalk(
+            "walk-previous",
+            "Back to the doubtful note before",
+            "Up or Page Up",
+            () -> said(doubts.step(-1))),
+        inWalk(
+            "walk-next",
+            "On to the doubtful note after",
+            "Down or Page Down",
+            () -> said(doubts.step(1))),
+        inWalk("walk-leave", "Leave the doubtful notes", "Esc", () -> said(doubts.leave())));
+  }
+
+  private static Command inWalk(String id, String title, String keys, Runnable press) {
+    return of(Group.TIMING, id, title, keys, press).in(Where.WALK);
+  }
+
+  private void said(Optional<Notice> notice) {
+    notice.ifPresent(session.notices()::tell);
+  }
+
+  private boolean hasNotes() {
+    return !session.document().scope().notes().isEmpty();
+  }
+
+  private void onDesk(Runnable command) {
+    pages.show(SidePane.Page.TIMING);
+    command.run();
+  }
+}
