@@ -19,6 +19,10 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
   static {
     SHOWN.put(KeyCode.ESCAPE, "Esc");
     SHOWN.put(KeyCode.BACK_SPACE, "Backspace");
+    SHOWN.put(KeyCode.LEFT, "\u2190");
+    SHOWN.put(KeyCode.RIGHT, "\u2192");
+    SHOWN.put(KeyCode.UP, "\u2191");
+    SHOWN.put(KeyCode.DOWN, "\u2193");
     SHOWN.put(KeyCode.PAGE_UP, "Page Up");
     SHOWN.put(KeyCode.PAGE_DOWN, "Page Down");
     SHOWN.put(KeyCode.PERIOD, ".");
@@ -33,6 +37,9 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
     SHOWN.put(KeyCode.BACK_QUOTE, "`");
     for (KeyCode code : KeyCode.values()) {
       READ.putIfAbsent(SHOWN.getOrDefault(code, code.getName()).toLowerCase(Locale.ROOT), code);
+    }
+    for (KeyCode code : KeyCode.values()) {
+      READ.putIfAbsent(code.getName().toLowerCase(Locale.ROOT), code);
     }
   }
 

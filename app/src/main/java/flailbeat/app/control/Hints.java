@@ -14,7 +14,7 @@ public final class Hints {
 
   /** Gives something a hint, in the place of the one that it had. */
   public static void on(Node node, String text) {
-    node.setAccessibleHelp(text);
+    KeyTexts.show(node, Hints.class, text, node::setAccessibleHelp);
     Object before = node.getProperties().put(Hint.class, new Hint(node));
     if (before instanceof Hint hint) {
       hint.leave();

@@ -1,7 +1,9 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
+import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
@@ -17,6 +19,7 @@ import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
@@ -25,10 +28,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
@@ -51,6 +58,8 @@ public final class MainWindow {
   private final BackgroundWorkshop workshop;
   private final Background background;
   private final Commands commands;
+  private final Finder finder;
+  private final KeysOverlay sheet;
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -90,12 +99,21 @@ public final class MainWindow {
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     SidePane pages = new SidePane(desk, () -> new HandsPage(session), this::recordingPage);
     commands = new Commands(allCommands(pages, desk));
-    VBox root = layOut(palette, pages, deck);
-    Scene scene = new Scene(root, WIDTH, HEIGHT);
+    finder = new Finder(commands);
+    sheet = new KeysOverlay(commands, this::whoHasTheKeys);
+    CommandMenus menus = new CommandMenus(commands);
+    StackPane root = new StackPane(layOut(palette, pages, deck, menus), sheet, finder);
+    StackPane.setAlignment(finder, Pos.TOP_CENTER);
+    StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
+    StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
+    Scene scene = new Scene(new Pane(), WIDTH, HEIGHT);
+    // Texts that name commands learn their keys as they come into the scene.
+    KeyTexts.install(scene, commands);
+    scene.setRoot(root);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
     fitDeck(deck, HEIGHT);
-    new KeyRouter(session, deck, commands, () -> false).install(stage, scene);
+    new KeyRouter(session, deck, commands, menus::isOpen).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -118,8 +136,12 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
-    all.addAll(ViewCommands.list(bench, pages, () -> {}, () -> {}));
+    all.addAll(ViewCommands.list(bench, pages, () -> finder.open(), () -> sheet.toggle()));
     return all;
+  }
+
+  private Where whoHasTheKeys() {
+    return session.performer().keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
   }
 
   /** Every command. */
@@ -135,13 +157,13 @@ public final class MainWindow {
     return new RecordingPage(session, input, soundPart);
   }
 
-  private VBox layOut(Palette palette, SidePane pages, KeyDeck deck) {
+  private VBox layOut(Palette palette, SidePane pages, KeyDeck deck, CommandMenus menus) {
     BorderPane middle = new BorderPane(bench, null, pages, null, null);
     middle.setMinHeight(80);
     VBox.setVgrow(middle, Priority.ALWAYS);
     return new VBox(
         palette,
-        new TopBar(session, files),
+        new TopBar(session, menus),
         new TrackTabs(session),
         map,
         middle,

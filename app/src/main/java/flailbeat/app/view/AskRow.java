@@ -22,11 +22,12 @@ final class AskRow extends FlowPane {
     setId("ask-row");
     setHgap(4);
     setVgap(4);
-    next = button("ask-next", "Next", "Enter", keyboard::next);
+    next = button("ask-next", "Next", "Go on ({ask-next})", keyboard::next);
     finish = button("ask-finish", "Enough", "Take what was learned so far", keyboard::finish);
     detour = button("ask-detour", "", "The same notes on other keys", keyboard::takeDetour);
     detour.getStyleClass().add("primary");
-    Button leave = button("ask-leave", "Leave", "Leave all as it was (Esc)", keyboard::leave);
+    Button leave =
+        button("ask-leave", "Leave", "Leave all as it was ({ask-leave})", keyboard::leave);
     getChildren().addAll(detour, next, finish, leave);
     refresh();
   }

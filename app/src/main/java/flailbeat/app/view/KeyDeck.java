@@ -1,5 +1,6 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
 import flailbeat.core.keys.Hands;
@@ -44,6 +45,8 @@ public final class KeyDeck extends HBox {
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private final Label pedals = new Label();
+  private String saying = "";
+  private String shaped = "";
 
   public KeyDeck(Session session, Palette palette) {
     this.session = session;
@@ -52,8 +55,8 @@ public final class KeyDeck extends HBox {
     setId("key-deck");
     keysSwitch =
         new Segments<KeysMode>(session.keyboard()::setKeysMode)
-            .add(KeysMode.COMMANDS, "Commands", "Letters are shortcuts (Esc)")
-            .add(KeysMode.PLAY, "Play", "Letters are notes (F2)");
+            .add(KeysMode.COMMANDS, "Commands", "Letters are commands ({keys-commands})")
+            .add(KeysMode.PLAY, "Play", "Letters are notes ({keys-switch})");
     keysSwitch.getStyleClass().add("keys-switch");
     keysSwitch.setId("keys-switch");
     arrangements = new ArrangementMenu(performer);
@@ -131,11 +134,12 @@ public final class KeyDeck extends HBox {
         !asked.isEmpty()
             ? asked
             : play
-                ? "Letter keys are notes. Esc gives them to commands."
-                : "Letter keys are commands. F2 or ` to play.";
+                ? "Letter keys are notes. {keys-commands} gives them to commands."
+                : "Letter keys are commands. {keys-switch} makes them notes.";
     pseudoClassStateChanged(ASKING, !asked.isEmpty());
-    if (!who.getText().equals(says)) {
-      who.setText(says);
+    if (!saying.equals(says)) {
+      saying = says;
+      KeyTexts.set(who, says);
       getStyleClass().remove("resting");
       if (!play) {
         getStyleClass().add("resting");
@@ -154,8 +158,9 @@ public final class KeyDeck extends HBox {
       velocity.setText(loud);
     }
     String shaping = pedalText(performer.pedals());
-    if (!pedals.getText().equals(shaping)) {
-      pedals.setText(shaping);
+    if (!shaped.equals(shaping)) {
+      shaped = shaping;
+      KeyTexts.set(pedals, shaping);
     }
     strip.refresh();
   }
@@ -174,7 +179,7 @@ public final class KeyDeck extends HBox {
         Stream.of(sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
-    return all.isEmpty() ? "Enter sustains, \u2190 \u2192 bend" : all;
+    return all.isEmpty() ? "{sustain} sustains, {bend-down} {bend-up} bend" : all;
   }
 
   private static String name(int pitch) {

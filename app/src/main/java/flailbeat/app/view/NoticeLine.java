@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.KeyTexts;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
 import flailbeat.core.session.Notice;
@@ -65,7 +66,7 @@ public final class NoticeLine extends HBox {
   private void onChange(Change change) {
     if (change.isOf(Aspect.NOTICE)) {
       Notice notice = session.notices().current();
-      text.setText(notice.text());
+      KeyTexts.set(text, notice.text());
       text.getStyleClass().remove("warning");
       if (notice.warning()) {
         text.getStyleClass().add("warning");

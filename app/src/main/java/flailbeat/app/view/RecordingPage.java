@@ -46,7 +46,7 @@ public final class RecordingPage extends VBox {
     setId("recording-page");
     mode = new Segments<>(m -> set(settings().withMode(m)));
     for (RecordingMode each : RecordingMode.values()) {
-      mode.add(each, each.title(), each.hint() + " (Ctrl+M goes on to the next)");
+      mode.add(each, each.title(), each.hint() + " ({mode-next} goes on to the next)");
     }
     mode.named("mode");
     modeHint.setId("mode-hint");
@@ -60,7 +60,7 @@ public final class RecordingPage extends VBox {
         Form.check(
             "quantize-recording",
             "Quantize as it is recorded",
-            "As the timing desk says; it can be put back to as played (Alt+Q)",
+            "As the timing desk says; it can be put back to as played ({quantize-recording})",
             on -> set(settings().withQuantize(on)));
     catchMs =
         Form.number(

@@ -68,11 +68,11 @@ public final class RunRow extends HBox {
     getStyleClass().add("run-row");
     setMinWidth(0);
     setMinHeight(USE_PREF_SIZE);
-    play = Buttons.text("Play", "Play or stop (Space)", session.run()::playOrStop);
+    play = Buttons.text("Play", "Play or stop ({play})", session.run()::playOrStop);
     play.setGraphic(new FontIcon(RemixiconMZ.PLAY_FILL));
     play.getStyleClass().addAll("run-button", "play");
     play.setId("play");
-    record = Buttons.text("Record", "Record or stop (Shift+Space)", session.run()::recordOrStop);
+    record = Buttons.text("Record", "Record or stop ({record})", session.run()::recordOrStop);
     record.setGraphic(new FontIcon(RemixiconMZ.RECORD_CIRCLE_FILL));
     record.getStyleClass().addAll("run-button", "record");
     record.setId("record");
@@ -83,14 +83,14 @@ public final class RunRow extends HBox {
     for (CountIn each : CountIn.choices()) {
       countIn.getItems().add(Menus.item(each.toString(), () -> set(settings().withCountIn(each))));
     }
-    mode = menu("mode-menu", "What a recording does with what is there (Ctrl+M)");
+    mode = menu("mode-menu", "What a recording does with what is there ({mode-next})");
     for (RecordingMode each : RecordingMode.values()) {
       mode.getItems()
           .add(
               Menus.item(
                   each.title() + ": " + each.hint().toLowerCase(Locale.ROOT), () -> setMode(each)));
     }
-    loop = Buttons.toggle("Loop", "Go round the loop (Ctrl+L). Drag on the ruler to choose it");
+    loop = Buttons.toggle("Loop", "Go round the loop ({loop}). Drag on the ruler to choose it");
     loop.setId("loop");
     loop.setOnAction(
         e -> {
@@ -98,10 +98,10 @@ public final class RunRow extends HBox {
           refresh();
         });
     loop.getStyleClass().add("run-button");
-    repeat = Buttons.toggle("Repeat", "Held notes are struck again and again (Tab)");
+    repeat = Buttons.toggle("Repeat", "Held notes are struck again and again ({repeat})");
     repeat.setId("repeat");
     repeat.setOnAction(e -> setRepeat(repeat.isSelected(), session.conductor().repeater().value()));
-    repeatValue = menu("repeat-value", "How far apart the strokes are (Shift+Tab)");
+    repeatValue = menu("repeat-value", "How far apart the strokes are ({repeat-value})");
     for (NoteValue each : RepeatValues.all()) {
       repeatValue.getItems().add(Menus.item(RepeatValues.name(each), () -> setRepeat(true, each)));
     }
@@ -189,9 +189,15 @@ public final class RunRow extends HBox {
 
   private static HBox zoomButtons(BenchView bench) {
     Button out =
-        Buttons.icon(RemixiconMZ.ZOOM_OUT_LINE, "Smaller (Ctrl+wheel)", () -> bench.zoom(0.8));
+        Buttons.icon(
+            RemixiconMZ.ZOOM_OUT_LINE,
+            "Smaller ({smaller}, or Ctrl and the wheel)",
+            () -> bench.zoom(0.8));
     Button in =
-        Buttons.icon(RemixiconMZ.ZOOM_IN_LINE, "Larger (Ctrl+wheel)", () -> bench.zoom(1.25));
+        Buttons.icon(
+            RemixiconMZ.ZOOM_IN_LINE,
+            "Larger ({larger}, or Ctrl and the wheel)",
+            () -> bench.zoom(1.25));
     Button fit = Buttons.icon(RemixiconAL.FULLSCREEN_LINE, "Show the whole part", bench::fit);
     for (Button b : new Button[] {out, in, fit}) {
       b.getStyleClass().add("quiet");

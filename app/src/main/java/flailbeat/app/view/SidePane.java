@@ -30,9 +30,10 @@ public final class SidePane extends VBox {
   private final ScrollPane scroll = new ScrollPane();
   private final Segments<Page> chooser =
       new Segments<Page>(this::show)
-          .add(Page.TIMING, "Timing", "How early or late it is, and quantizing (F5)")
-          .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard (F6)")
-          .add(Page.RECORDING, "Recording", "Modes, click, early notes, your lag (F7)")
+          .add(Page.TIMING, "Timing", "How early or late it is, and quantizing ({page-timing})")
+          .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard ({page-hands})")
+          .add(
+              Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
           .named("page");
 
   /** Makes the pane; the pages are made as they are needed. */

@@ -82,7 +82,8 @@ public final class DoubtWalk {
   /** What it asks; empty when it is over. */
   public String says() {
     return on
-        ? place() + ": \u2190 earlier, \u2192 later line; any other key keeps it. Esc leaves."
+        ? place()
+            + ": {walk-earlier} earlier, {walk-later} later line; any other key keeps it. {walk-leave} leaves."
         : "";
   }
 
@@ -133,7 +134,7 @@ public final class DoubtWalk {
     if (next.isEmpty()) {
       leave();
       return Optional.of(
-          new Notice("Every doubtful note is decided. Ctrl+T quantizes as you see it", false));
+          new Notice("Every doubtful note is decided. {quantize} quantizes as you see it", false));
     }
     at = next.get();
     arrive();

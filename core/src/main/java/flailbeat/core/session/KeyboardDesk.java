@@ -112,9 +112,9 @@ public final class KeyboardDesk {
               switch (l.take(sign)) {
                 case LEARNED, OVER -> "";
                 case SAME_AS_ANOTHER ->
-                    "The system says the same of this key as of one before. Another, or Enter skips.";
+                    "The system says the same of this key as of one before. Another, or {ask-next} skips.";
                 case UNKNOWABLE ->
-                    "The system says nothing by which this key could be known. Enter skips it.";
+                    "The system says nothing by which this key could be known. {ask-next} skips it.";
               };
           finishWhenOver(l);
         });
@@ -199,7 +199,7 @@ public final class KeyboardDesk {
   public String says() {
     if (lesson.isPresent()) {
       return remark.isEmpty()
-          ? "Press the key that lights up. Enter skips it, Backspace goes back."
+          ? "Press the key that lights up. {ask-next} skips it, {ask-back} goes back."
           : remark;
     }
     return check.map(this::says).orElse("");
@@ -210,7 +210,7 @@ public final class KeyboardDesk {
       case ONE_BY_ONE ->
           c.wanted().isEmpty()
               ? "Press the keys of the chord one by one."
-              : names(c.wanted()) + ". More, or Enter when that is all.";
+              : names(c.wanted()) + ". More, or {ask-next} when that is all.";
       case TOGETHER -> "Now hold " + names(c.wanted()) + " together, and let go.";
       case DONE ->
           c.blocked().isEmpty()

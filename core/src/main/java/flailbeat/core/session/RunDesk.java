@@ -130,7 +130,7 @@ public final class RunDesk {
     if (!whileRecording.refuses()) {
       conductor.calibrate();
       notices.tell(
-          new Notice("Tap any note key with the click, eight bars long. Space stops", false));
+          new Notice("Tap any note key with the click, eight bars long. {play} stops", false));
     }
   }
 
@@ -174,7 +174,7 @@ public final class RunDesk {
       conductor.looping().chooseAround(document.scope().notes());
     }
     conductor.compareRounds();
-    notices.tell(new Notice("One round as played, the next as quantized. Space stops", false));
+    notices.tell(new Notice("One round as played, the next as quantized. {play} stops", false));
   }
 
   public void hearAsPlayed(boolean held) {

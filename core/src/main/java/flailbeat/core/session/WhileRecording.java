@@ -17,7 +17,7 @@ final class WhileRecording {
   boolean refuses() {
     boolean recording = transport.isRecording();
     if (recording) {
-      notices.warn("Stop recording first (Space)");
+      notices.warn("Stop recording first ({play})");
     }
     return recording;
   }

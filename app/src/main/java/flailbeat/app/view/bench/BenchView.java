@@ -1,5 +1,6 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
@@ -330,13 +331,14 @@ public final class BenchView extends Region {
       String first =
           session.performer().keysMode() == KeysMode.PLAY
               ? "Play the letter keys: A is C."
-              : "F2 makes the letter keys notes: A is C then.";
-      empty.setText(
+              : "{keys-switch} makes the letter keys notes: A is C then.";
+      KeyTexts.set(
+          empty,
           "Nothing on "
               + session.document().track().name()
               + " yet.\n"
               + first
-              + "  Shift+Space records after a count-in.");
+              + "  {record} records after a count-in.");
     }
   }
 }

@@ -35,7 +35,7 @@ final class TakesBar extends HBox {
     title.getStyleClass().add("group-label");
     Segments<Integer> numbers = new Segments<>(session.editing()::chooseTake);
     for (int number : takes.numbers()) {
-      numbers.add(number, String.valueOf(number), "Hear this take (Ctrl+Page up, Ctrl+Page down)");
+      numbers.add(number, String.valueOf(number), "Hear this take ({take-previous}, {take-next})");
     }
     numbers.named("take");
     numbers.show(takes.heard());

@@ -2,6 +2,7 @@ package flailbeat.app.view.timing;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
+import flailbeat.app.control.KeyTexts;
 import flailbeat.core.quantize.PhraseBeat.Taking;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.session.BeatDesk;
@@ -32,7 +33,7 @@ final class BeatPart extends DeskPart {
     Button find =
         Buttons.text(
             "Find the beat",
-            "Tempo and bar line from the notes alone (Alt+B)",
+            "Tempo and bar line from the notes alone ({find-beat})",
             session.beat()::find);
     find.setId("find-beat");
     find.setMaxWidth(Double.MAX_VALUE);
@@ -74,10 +75,11 @@ final class BeatPart extends DeskPart {
   void refresh() {
     BeatDesk beat = session().beat();
     boolean on = beat.isOn();
-    remark.setText(
+    KeyTexts.set(
+        remark,
         on
             ? "Bar lines over the notes show the one chosen."
-            : "For a phrase played with no click, such as one from Keep (Ctrl+K).");
+            : "For a phrase played with no click, such as one from Keep ({keep}).");
     guesses.getChildren().clear();
     List<BeatGuess> all = beat.guesses();
     for (int i = 0; i < Math.min(SHOWN, all.size()); i++) {

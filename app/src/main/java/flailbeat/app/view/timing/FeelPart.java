@@ -52,7 +52,7 @@ final class FeelPart extends DeskPart {
     Button back =
         Buttons.text(
             "Back as played",
-            "Put the notes back where they were played (Alt+P)",
+            "Put the notes back where they were played ({bring-back})",
             session.quantizing()::bringBackPlayed);
     back.setId("back-as-played");
     getChildren()

@@ -79,7 +79,7 @@ final class FinerPart extends DeskPart {
     Button pitches =
         Buttons.text(
             "Same pitches",
-            "Take every note of the selected pitches in hand (Alt+A)",
+            "Take every note of the selected pitches in hand ({select-pitches})",
             session.quantizing()::selectSamePitches);
     pitches.setId("same-pitches");
     Button all =

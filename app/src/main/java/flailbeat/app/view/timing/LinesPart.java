@@ -58,7 +58,9 @@ final class LinesPart extends DeskPart {
             .named("method");
     Button which =
         Buttons.text(
-            "Which?", "Rank the grids by how well they explain it (Alt+G)", this::toggleRanked);
+            "Which?",
+            "Rank the grids by how well they explain it ({which-grid})",
+            this::toggleRanked);
     which.setId("which-grid");
     which.getStyleClass().add("tight");
     ranked.setId("ranked-grids");

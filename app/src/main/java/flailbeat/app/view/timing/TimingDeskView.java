@@ -57,7 +57,7 @@ public final class TimingDeskView extends VBox {
   private final Button apply;
   private final Button walk;
   private final ToggleButton rounds =
-      Buttons.toggle("Rounds", "One round of the loop as played, the next as quantized (Alt+T)");
+      Buttons.toggle("Rounds", "One round of the loop as played, the next as quantized ({rounds})");
   private final Map<Part, DeskPart> parts = new EnumMap<>(Part.class);
   private final Function<Part, DeskPart> makePart;
   private final Segments<Part> chooser = new Segments<>(this::show);
@@ -79,11 +79,13 @@ public final class TimingDeskView extends VBox {
     histogram = new Histogram(palette, INNER, 62, this::brushed);
     histogram.setId("histogram");
     apply =
-        Buttons.text("Quantize", "Move the notes to their lines (Ctrl+T)", this::applyOrWorkOut);
+        Buttons.text(
+            "Quantize", "Move the notes to their lines ({quantize})", this::applyOrWorkOut);
     apply.getStyleClass().add("primary");
     apply.setId("quantize");
     apply.setMaxWidth(Double.MAX_VALUE);
-    walk = Buttons.text("", "Hear each doubtful note and decide (Ctrl+D)", session.doubts()::start);
+    walk =
+        Buttons.text("", "Hear each doubtful note and decide ({decide})", session.doubts()::start);
     walk.setId("walk-doubtful");
     walk.setMaxWidth(Double.MAX_VALUE);
     rounds.setId("rounds");
@@ -144,8 +146,7 @@ public final class TimingDeskView extends VBox {
 
   private HBox buttons() {
     Button hold =
-        Buttons.text(
-            "Hold: as played", "Hear and see the notes as played (Ctrl+Shift+T)", () -> {});
+        Buttons.text("Hold: as played", "Hear and see the notes as played ({as-played})", () -> {});
     hold.setId("as-played");
     hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.run().hearAsPlayed(true));
     hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.run().hearAsPlayed(false));

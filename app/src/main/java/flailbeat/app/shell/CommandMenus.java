@@ -1,0 +1,85 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.Keystroke;
+import java.util.List;
+import java.util.stream.Stream;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyCombination.Modifier;
+
+/** The menu bar: every command by its group, with its key. */
+final class CommandMenus extends MenuBar {
+  CommandMenus(Commands commands) {
+    setId("menus");
+    setFocusTraversable(false);
+    setUseSystemMenuBar(true);
+    setMinWidth(USE_PREF_SIZE);
+    for (Group group : Group.values()) {
+      getMenus().add(menu(group, commands.of(group).stream().filter(CommandMenus::fits).toList()));
+    }
+  }
+
+  /** What is held by a key cannot be held by a menu; questions have their keys on the deck. */
+  private static boolean fits(Command command) {
+    return command.kind() != Kind.HOLD
+        && command.where() != Where.WALK
+        && command.where() != Where.LESSON;
+  }
+
+  private static Menu menu(Group group, List<Command> commands) {
+    Menu menu = new Menu(group.title());
+    menu.setId("menu-" + group.name().toLowerCase(java.util.Locale.ROOT));
+    for (Command command : commands) {
+      menu.getItems().add(item(command));
+    }
+    menu.setOnShowing(
+        e -> {
+          for (int i = 0; i < commands.size(); i++) {
+            menu.getItems().get(i).setDisable(!commands.get(i).enabled().getAsBoolean());
+          }
+        });
+    return menu;
+  }
+
+  private static MenuItem item(Command command) {
+    MenuItem item = new MenuItem(command.title());
+    item.setId("menu-" + command.id());
+    item.setOnAction(e -> command.press().run());
+    // A letter alone as an accelerator would be carried out while text is typed.
+    List<Keystroke> safe = command.keys().stream().filter(k -> !isTyped(k)).toList();
+    if (!safe.isEmpty() && command.where() == Where.ANYWHERE) {
+      item.setAccelerator(accelerator(safe.get(0)));
+    } else if (!Commands.keysOf(command).isEmpty()) {
+      item.setText(command.title() + "  (" + Commands.keysOf(command) + ")");
+    }
+    return item;
+  }
+
+  private static boolean isTyped(Keystroke key) {
+    return key.isPlain() && !key.code().isFunctionKey();
+  }
+
+  private static KeyCombination accelerator(Keystroke key) {
+    Modifier[] modifiers =
+        Stream.of(
+                key.shortcut() ? KeyCombination.SHORTCUT_DOWN : null,
+                key.alt() ? KeyCombination.ALT_DOWN : null,
+                key.shift() ? KeyCombination.SHIFT_DOWN : null)
+            .filter(m -> m != null)
+            .toArray(Modifier[]::new);
+    return new KeyCodeCombination(key.code(), modifiers);
+  }
+
+  /** Whether a menu is open: the keys are its own then. */
+  boolean isOpen() {
+    return getMenus().stream().anyMatch(Menu::isShowing);
+  }
+}

@@ -1,0 +1,151 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Finds a command by a part of its name, shows its key, and carries it out. */
+final class Finder extends VBox {
+  private static final double WIDTH = 520;
+  private static final double ROW = 30;
+  private static final int ROWS = 10;
+
+  private final Commands commands;
+  private final TextField words = new TextField();
+  private final ListView<Command> found = new ListView<>();
+
+  Finder(Commands commands) {
+    this.commands = commands;
+    getStyleClass().add("overlay");
+    setId("finder");
+    setMaxSize(WIDTH, Region.USE_PREF_SIZE);
+    words.setId("finder-words");
+    words.setPromptText("A part of what you want to do");
+    words.textProperty().addListener((property, before, now) -> search());
+    words.addEventFilter(KeyEvent.KEY_PRESSED, this::typed);
+    words
+        .focusedProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (!now) {
+                setVisible(false);
+              }
+            });
+    found.setId("finder-found");
+    found.setFocusTraversable(false);
+    found.setFixedCellSize(ROW);
+    found.setPrefHeight(ROW * ROWS + 2);
+    found.setPlaceholder(new Label("No command has this in its name."));
+    found.setCellFactory(list -> new Row());
+    found.addEventFilter(
+        MouseEvent.MOUSE_PRESSED,
+        e -> {
+          int row = (int) (e.getY() / ROW);
+          if (row < found.getItems().size()) {
+            found.getSelectionModel().select(row);
+            carryOut();
+          }
+          e.consume();
+        });
+    getChildren().addAll(words, found);
+    setVisible(false);
+    setManaged(true);
+  }
+
+  void open() {
+    setVisible(true);
+    words.clear();
+    search();
+    words.requestFocus();
+  }
+
+  private void close() {
+    setVisible(false);
+    getScene().getRoot().requestFocus();
+  }
+
+  private void search() {
+    List<Command> all = words.getText().isBlank() ? commands.all() : commands.find(words.getText());
+    found.getItems().setAll(all.stream().filter(Finder::fits).toList());
+    found.getSelectionModel().selectFirst();
+    found.scrollTo(0);
+  }
+
+  private static boolean fits(Command command) {
+    return command.where() != Where.WALK && command.where() != Where.LESSON;
+  }
+
+  private void typed(KeyEvent e) {
+    int now = found.getSelectionModel().getSelectedIndex();
+    switch (e.getCode()) {
+      case ESCAPE -> close();
+      case ENTER -> carryOut();
+      case UP -> select(now - 1);
+      case DOWN -> select(now + 1);
+      default -> {
+        return;
+      }
+    }
+    e.consume();
+  }
+
+  private void select(int row) {
+    int wanted = Math.clamp(row, 0, Math.max(0, found.getItems().size() - 1));
+    found.getSelectionModel().select(wanted);
+    found.scrollTo(Math.max(0, wanted - ROWS + 1));
+  }
+
+  private void carryOut() {
+    Command command = found.getSelectionModel().getSelectedItem();
+    if (command != null && isPossible(command)) {
+      close();
+      command.press().run();
+    }
+  }
+
+  /** What lasts while its key is held has no other way to end. */
+  private static boolean isPossible(Command command) {
+    return command.kind() != Kind.HOLD && command.enabled().getAsBoolean();
+  }
+
+  private static final class Row extends ListCell<Command> {
+    private final Label title = new Label();
+    private final Label group = new Label();
+    private final Label keys = new Label();
+    private final HBox box;
+
+    Row() {
+      Region gap = new Region();
+      HBox.setHgrow(gap, Priority.ALWAYS);
+      group.getStyleClass().addAll("soft", "small");
+      keys.getStyleClass().add("key-name");
+      box = new HBox(8, title, group, gap, keys);
+      box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    }
+
+    @Override
+    protected void updateItem(Command command, boolean isEmpty) {
+      super.updateItem(command, isEmpty);
+      setGraphic(isEmpty || command == null ? null : box);
+      if (command != null && !isEmpty) {
+        title.setText(command.title());
+        group.setText(command.group().title());
+        keys.setText(
+            Commands.keysOf(command) + (command.kind() == Kind.HOLD ? ", while held" : ""));
+        box.setDisable(!isPossible(command));
+      }
+    }
+  }
+}

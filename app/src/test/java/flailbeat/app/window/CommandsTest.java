@@ -1,0 +1,203 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeySheet;
+import flailbeat.app.command.Keystroke;
+import flailbeat.app.control.KeyNames;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.keys.KeysMode;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.stream.Stream;
+import javafx.scene.control.ListView;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The table of commands, and what is made from it. */
+class CommandsTest extends HeadlessWindow {
+  private static final Path PAGE = Path.of("..", "docs", "keys.md");
+
+  @BeforeEach
+  void openDemo() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+  }
+
+  private Commands commands() {
+    return ui.window.commands();
+  }
+
+  /** With {@code -Dkeys.write=true} it is written. */
+  @Test
+  void the_page_of_keys_is_what_the_table_says() throws IOException {
+    String made = KeySheet.markdown(commands());
+    if (Boolean.getBoolean("keys.write")) {
+      Files.writeString(PAGE, made);
+    }
+    assertThat(Files.readString(PAGE)).isEqualTo(made);
+  }
+
+  @Test
+  void every_command_that_a_text_names_is_in_the_table() throws IOException {
+    Set<String> unknown = new TreeSet<>();
+    int named = 0;
+    for (Path root : List.of(Path.of("src/main/java"), Path.of("../core/src/main/java"))) {
+      try (Stream<Path> files = Files.walk(root)) {
+        for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          for (String line : Files.readAllLines(file)) {
+            Matcher matcher = KeyNames.COMMAND.matcher(line.contains("\"") ? line : "");
+            while (matcher.find() && !line.contains("@code")) {
+              named++;
+              if (commands().all().stream().noneMatch(c -> c.id().equals(matcher.group(2)))) {
+                unknown.add(file.getFileName() + ": " + matcher.group(2));
+              }
+            }
+          }
+        }
+      }
+    }
+    assertThat(unknown).isEmpty();
+    assertThat(named).isGreaterThan(40);
+  }
+
+  @Test
+  void a_key_is_read_as_it_is_shown() {
+    for (Command command : commands().all()) {
+      for (Keystroke key : command.keys()) {
+        assertThat(Keystroke.parse(key.toString())).isEqualTo(key);
+      }
+    }
+    assertThatThrownBy(() -> Keystroke.parse("Ctrl+Nonsense")).hasMessageContaining("Nonsense");
+  }
+
+  @Test
+  void two_commands_on_one_key_or_of_one_name_are_refused_with_both_named() {
+    Command first = Command.of(Group.EDIT, "first", "First", "Ctrl+Q", () -> {});
+    Command second = Command.of(Group.EDIT, "second", "Second", "Ctrl+Q", () -> {});
+    assertThatThrownBy(() -> new Commands(List.of(first, second)))
+        .hasMessageContaining("first")
+        .hasMessageContaining("second");
+    assertThatThrownBy(() -> new Commands(List.of(first, first))).hasMessageContaining("first");
+    assertThat(new Commands(List.of(first, second.in(Where.PLAY))).all()).hasSize(2);
+  }
+
+  @Test
+  void a_command_that_is_added_is_found_in_finder_sheet_and_page_with_its_key() {
+    List<Command> more = new ArrayList<>(commands().all());
+    more.add(Command.of(Group.EDIT, "turn-round", "Turn the notes round", "Ctrl+R", () -> {}));
+    Commands table = new Commands(more);
+    assertThat(table.find("turn r")).extracting(Command::id).containsExactly("turn-round");
+    assertThat(KeySheet.of(table, Group.EDIT, Where.PLAY))
+        .extracting(Command::id)
+        .contains("turn-round");
+    assertThat(KeySheet.markdown(table)).contains("| Turn the notes round | `Ctrl+R` |");
+    assertThat(table.inText("Press {turn-round} now")).isEqualTo("Press Ctrl+R now");
+    assertThat(table.inText("Open ({song-demo})")).as("one with no key").isEqualTo("Open");
+  }
+
+  @Test
+  void every_command_is_in_a_menu_and_looks_unavailable_where_it_is() throws Exception {
+    List<MenuItem> items = new ArrayList<>();
+    for (Menu menu : ui.get(() -> ((MenuBar) ui.node("menus")).getMenus())) {
+      items.addAll(menu.getItems());
+      ui.run(() -> menu.getOnShowing().handle(null));
+    }
+    assertThat(items)
+        .extracting(MenuItem::getId)
+        .contains("menu-undo", "menu-quantize", "menu-mute", "menu-find-command");
+    assertThat(items).filteredOn(i -> i.getId().equals("menu-undo")).allMatch(MenuItem::isDisable);
+    assertThat(items).filteredOn(i -> i.getId().equals("menu-play")).noneMatch(MenuItem::isDisable);
+    ui.run(() -> items.stream().filter(i -> i.getId().equals("menu-mute")).forEach(MenuItem::fire));
+    assertThat(ui.session.document().track().muted()).isTrue();
+  }
+
+  @Test
+  void a_command_is_found_by_three_letters_and_carried_out_and_the_keys_are_where_they_were()
+      throws Exception {
+    type(KeyCode.F4);
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isTrue();
+    ui.run(() -> ui.field("finder-words").setText("mut"));
+    type(KeyCode.ENTER);
+    assertThat(ui.session.document().track().muted()).isTrue();
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isFalse();
+    press(KeyCode.A);
+    assertThat(sounding()).as("letters are notes again").containsExactly(60);
+    release(KeyCode.A);
+  }
+
+  @Test
+  void while_the_finder_is_open_letters_are_its_own_and_escape_ends_it() throws Exception {
+    press(KeyCode.A);
+    type(KeyCode.F4);
+    type(KeyCode.S);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    assertThat(sounding()).as("a note held as it opens ends with its finger").isEmpty();
+    type(KeyCode.ESCAPE);
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isFalse();
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+  }
+
+  @Test
+  void arrows_choose_among_what_was_found() throws Exception {
+    type(KeyCode.F4);
+    ui.run(() -> ui.field("finder-words").setText("loop"));
+    type(KeyCode.DOWN);
+    Command chosen =
+        ui.get(
+            () ->
+                (Command)
+                    ((ListView<?>) ui.node("finder-found")).getSelectionModel().getSelectedItem());
+    assertThat(chosen.id()).isEqualTo("loop");
+    ui.run(() -> ui.field("finder-words").setText("no such thing"));
+    type(KeyCode.ENTER);
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isTrue();
+  }
+
+  @Test
+  void the_sheet_shows_the_keys_of_whoever_has_them_and_takes_none() throws Exception {
+    type(KeyCode.F1);
+    assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isTrue();
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    type(KeyCode.F1);
+    assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
+    assertThat(KeySheet.keys(commands().get("mute"), Where.COMMANDS)).isEqualTo("M");
+    assertThat(KeySheet.keys(commands().get("mute"), Where.PLAY)).isEmpty();
+    assertThat(KeySheet.keys(commands().get("sustain"), Where.COMMANDS)).isEmpty();
+  }
+
+  @Test
+  void hints_and_texts_tell_the_keys_of_the_table() throws Exception {
+    assertThat(ui.get(() -> ui.node("undo").getAccessibleHelp())).isEqualTo("Undo (Ctrl+Z)");
+    assertThat(ui.text("pedals")).startsWith("Enter sustains");
+    assertThat(ui.text("who-has-the-keys")).contains("Esc gives them to commands");
+  }
+
+  /** Shift accents; what lasts while its key is held is there with it all the same. */
+  @Test
+  void a_bend_is_pulled_with_shift_down_and_ends_with_its_key() throws Exception {
+    press(KeyCode.SHIFT, KeyCode.RIGHT);
+    ui.await(() -> ui.session.performer().pedals().bend() > 0.3);
+    release(KeyCode.RIGHT);
+    ui.await(() -> ui.session.performer().pedals().bend() == 0);
+    release(KeyCode.SHIFT);
+  }
+}
