@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -56,6 +57,12 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
    * @throws IllegalArgumentException when there is no such key
    */
   public static Keystroke parse(String text) {
+    return find(text)
+        .orElseThrow(() -> new IllegalArgumentException("There is no key \"" + text + "\""));
+  }
+
+  /** The key that is written or printed so, if there is one. */
+  public static Optional<Keystroke> find(String text) {
     String rest = text;
     boolean shortcut = rest.startsWith("Ctrl+");
     rest = shortcut ? rest.substring(5) : rest;
@@ -64,10 +71,7 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
     boolean shift = rest.startsWith("Shift+");
     rest = shift ? rest.substring(6) : rest;
     KeyCode code = READ.get(rest.toLowerCase(Locale.ROOT));
-    if (code == null) {
-      throw new IllegalArgumentException("There is no key \"" + rest + "\"");
-    }
-    return new Keystroke(code, shortcut, alt, shift);
+    return code == null ? Optional.empty() : Optional.of(new Keystroke(code, shortcut, alt, shift));
   }
 
   /** The same with Shift up. */

@@ -46,11 +46,12 @@ final class CaptureCommands {
   private List<Command> whoHasTheKeys() {
     return List.of(
         of(
-            Group.CAPTURE,
-            "keys-switch",
-            "Give the letter keys to notes or to commands",
-            "F2 or `",
-            this::switchKeys),
+                Group.CAPTURE,
+                "keys-switch",
+                "Give the letter keys to notes or to commands",
+                "F2 or `",
+                this::switchKeys)
+            .onCap("keys"),
         of(
             Group.CAPTURE,
             "keys-commands",

@@ -22,6 +22,7 @@ import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
+import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
@@ -59,7 +60,10 @@ public final class MainWindow {
   private final Background background;
   private final Commands commands;
   private final Finder finder;
+  private BorderPane middle;
   private final KeysOverlay sheet;
+  private static final double SLIM = 70;
+
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -93,12 +97,12 @@ public final class MainWindow {
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
-    KeyDeck deck = new KeyDeck(session, palette);
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundRoom(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     SidePane pages = new SidePane(desk, () -> new HandsPage(session), this::recordingPage);
     commands = new Commands(allCommands(pages, desk));
+    KeyDeck deck = new KeyDeck(session, palette, commands);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys);
     CommandMenus menus = new CommandMenus(commands);
@@ -112,7 +116,7 @@ public final class MainWindow {
     scene.setRoot(root);
     Look.dress(scene);
     scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
-    fitDeck(deck, HEIGHT);
+    fold(deck, pages);
     new KeyRouter(session, deck, commands, menus::isOpen).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
@@ -125,6 +129,9 @@ public final class MainWindow {
               if (change.isOf(Aspect.SONG)) {
                 showTitle();
               }
+              if (change.isOf(Aspect.SETTINGS, Aspect.KEYS)) {
+                fold(deck, pages);
+              }
             });
     showTitle();
     root.setFocusTraversable(true);
@@ -136,7 +143,7 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
-    all.addAll(ViewCommands.list(bench, pages, () -> finder.open(), () -> sheet.toggle()));
+    all.addAll(ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet.toggle()));
     return all;
   }
 
@@ -158,7 +165,7 @@ public final class MainWindow {
   }
 
   private VBox layOut(Palette palette, SidePane pages, KeyDeck deck, CommandMenus menus) {
-    BorderPane middle = new BorderPane(bench, null, pages, null, null);
+    middle = new BorderPane(bench, null, pages, null, null);
     middle.setMinHeight(80);
     VBox.setVgrow(middle, Priority.ALWAYS);
     return new VBox(
@@ -172,9 +179,22 @@ public final class MainWindow {
         deck);
   }
 
-  /** The deck takes about a quarter of the height, less in a low window. */
+  /** Shows the rooms as they are folded. */
+  private void fold(KeyDeck deck, SidePane pages) {
+    fitDeck(deck, stage.getScene() == null ? HEIGHT : stage.getScene().getHeight());
+    boolean wanted = !session.rooms().isFolded(Room.PAGES);
+    if (wanted != (middle.getRight() != null)) {
+      middle.setRight(wanted ? pages : null);
+    }
+    boolean mapShown = !session.rooms().isFolded(Room.MAP);
+    map.setVisible(mapShown);
+    map.setManaged(mapShown);
+  }
+
+  /** The deck takes about a quarter of the height, less in a low window, little when it is slim. */
   private static void fitDeck(KeyDeck deck, double height) {
-    double wanted = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
+    double full = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
+    double wanted = deck.isSlim() ? SLIM : full;
     deck.setMinHeight(wanted);
     deck.setPrefHeight(wanted);
     deck.setMaxHeight(wanted);

@@ -10,6 +10,7 @@ import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.session.DoubtWalk;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.QuantizeDesk;
+import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -121,6 +122,7 @@ final class TimingCommands {
   }
 
   private void onDesk(Runnable command) {
+    session.rooms().fold(Room.PAGES, false);
     pages.show(SidePane.Page.TIMING);
     command.run();
   }

@@ -6,6 +6,8 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.bench.BenchView;
+import flailbeat.core.session.Rooms.Room;
+import flailbeat.core.session.Session;
 import java.util.List;
 
 /** What is in sight, and help. */
@@ -14,7 +16,8 @@ final class ViewCommands {
 
   private ViewCommands() {}
 
-  static List<Command> list(BenchView bench, SidePane pages, Runnable find, Runnable sheet) {
+  static List<Command> list(
+      Session session, BenchView bench, SidePane pages, Runnable find, Runnable sheet) {
     return List.of(
         of(Group.VIEW, "fit", "Show the whole track", "", bench::fit).plain("F").onCap("fit"),
         of(Group.VIEW, "larger", "Larger", "", () -> bench.zoom(STEP))
@@ -33,15 +36,33 @@ final class ViewCommands {
             "page-timing",
             "The page Timing",
             "F5",
-            () -> pages.show(SidePane.Page.TIMING)),
-        of(Group.VIEW, "page-hands", "The page Hands", "F6", () -> pages.show(SidePane.Page.HANDS)),
+            () -> show(session, pages, SidePane.Page.TIMING)),
+        of(
+            Group.VIEW,
+            "page-hands",
+            "The page Hands",
+            "F6",
+            () -> show(session, pages, SidePane.Page.HANDS)),
         of(
             Group.VIEW,
             "page-recording",
             "The page Recording",
             "F7",
-            () -> pages.show(SidePane.Page.RECORDING)),
+            () -> show(session, pages, SidePane.Page.RECORDING)),
+        folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", Room.DECK),
+        folding(
+            session, "fold-pages", "Fold the pages at the right, or unfold them", "F9", Room.PAGES),
+        folding(session, "fold-map", "Fold the song map, or unfold it", "Shift+F9", Room.MAP),
         of(Group.HELP, "keys-sheet", "The keys, on one sheet", "F1", sheet),
         of(Group.HELP, "find-command", "Find a command...", "F4", find));
+  }
+
+  private static Command folding(Session session, String id, String title, String keys, Room room) {
+    return of(Group.VIEW, id, title, keys, () -> session.rooms().toggle(room));
+  }
+
+  private static void show(Session session, SidePane pages, SidePane.Page page) {
+    session.rooms().fold(Room.PAGES, false);
+    pages.show(page);
   }
 }

@@ -1,11 +1,16 @@
 package flailbeat.app.view;
 
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.Lesson;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.DoubtWalk;
 import flailbeat.core.session.KeyboardDesk;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
@@ -29,14 +34,19 @@ final class CapBoard extends Pane {
   private static final double ROWS = 4;
   private static final double GAP = 4;
 
+  private final Commands commands;
+  private final DoubtWalk doubts;
   private final Performer performer;
   private final KeyboardDesk keyboard;
   private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
   private final Set<PhysicalKey> heldCommands = EnumSet.noneOf(PhysicalKey.class);
   private Optional<KeyCap> underMouse = Optional.empty();
+  private boolean playing;
   private String shown = "";
 
-  CapBoard(Session session) {
+  CapBoard(Session session, Commands commands) {
+    this.commands = commands;
+    this.doubts = session.doubts();
     this.performer = session.performer();
     this.keyboard = session.keyboard();
     setMinHeight(4 * 27);
@@ -73,6 +83,12 @@ final class CapBoard extends Pane {
     long now = System.nanoTime();
     Optional<KeyCap> cap = capAt(e);
     if (cap.isEmpty() || keyboard.isAsking()) {
+      return;
+    }
+    if (!playing) {
+      if (e.getButton() == MouseButton.PRIMARY) {
+        commandOf(cap.get().key()).ifPresent(c -> c.press().run());
+      }
       return;
     }
     List<Integer> pitches = performer.hands().pitchesAt(cap.get().key());
@@ -119,8 +135,11 @@ final class CapBoard extends Pane {
 
   /** Draws what has changed. */
   void refresh(boolean play, String arrangement) {
+    playing = play;
     String state =
         play
+            + " "
+            + doubts.isOn()
             + " "
             + performer.hands().base()
             + " "
@@ -138,6 +157,11 @@ final class CapBoard extends Pane {
   private void show(KeyCap cap) {
     Hands hands = performer.hands();
     cap.setLetter(performer.layout().cap(cap.key()));
+    if (!playing) {
+      String does = commandOf(cap.key()).map(Command::cap).orElse("");
+      cap.show(does, does.isEmpty() ? "idle" : "does", false);
+      return;
+    }
     List<Integer> pitches = hands.pitchesAt(cap.key());
     List<Integer> semitones = hands.arrangement().semitonesAt(cap.key());
     if (!pitches.isEmpty()) {
@@ -149,6 +173,17 @@ final class CapBoard extends Pane {
       String does = KeyActions.describe(cap.key());
       cap.show(does, does.isEmpty() ? "idle" : "does", false);
     }
+  }
+
+  /**
+   * The command that a key is while letters are commands; while doubts are walked, there is none.
+   */
+  private Optional<Command> commandOf(PhysicalKey key) {
+    return doubts.isOn()
+        ? Optional.empty()
+        : Keystroke.find(performer.layout().cap(key))
+            .map(k -> commands.at(Where.COMMANDS, k))
+            .filter(c -> !c.cap().isEmpty());
   }
 
   /** A note by its name; a chord by the name of its root and what lies above it. */

@@ -1,5 +1,6 @@
 package flailbeat.app.view;
 
+import flailbeat.app.command.Commands;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
@@ -13,12 +14,14 @@ import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
 import flailbeat.core.session.Performer;
+import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,9 +33,11 @@ import javafx.scene.layout.VBox;
  * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
  */
 public final class KeyDeck extends HBox {
+  private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
   private static final double LEFT = 200;
+  private static final double ASKING_WIDTH = 420;
 
   private final Session session;
   private final Performer performer;
@@ -41,6 +46,10 @@ public final class KeyDeck extends HBox {
   private final PianoStrip strip;
   private final ArrangementMenu arrangements;
   private final Segments<KeysMode> keysSwitch;
+  private final VBox left;
+  private final VBox right;
+  private final Label slimLine = new Label();
+  private boolean slim;
   private final Label who = new Label();
   private final Label octave = new Label();
   private final Label velocity = new Label();
@@ -48,7 +57,7 @@ public final class KeyDeck extends HBox {
   private String saying = "";
   private String shaped = "";
 
-  public KeyDeck(Session session, Palette palette) {
+  public KeyDeck(Session session, Palette palette, Commands commands) {
     this.session = session;
     this.performer = session.performer();
     getStyleClass().add("deck");
@@ -61,12 +70,14 @@ public final class KeyDeck extends HBox {
     keysSwitch.setId("keys-switch");
     arrangements = new ArrangementMenu(performer);
     strip = new PianoStrip(session, palette);
-    caps = new CapBoard(session);
+    caps = new CapBoard(session, commands);
     ask = new AskRow(session.keyboard());
-    VBox right = new VBox(6, strip, caps);
+    right = new VBox(6, strip, caps);
     VBox.setVgrow(caps, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    getChildren().addAll(leftSide(), right);
+    left = leftSide();
+    getChildren().addAll(left, right);
+    show(slimLine, false);
     session.changes().listen(this::onChange);
     refresh();
   }
@@ -87,7 +98,7 @@ public final class KeyDeck extends HBox {
     octave.setId("octave");
     velocity.getStyleClass().add("readout");
     velocity.setId("velocity");
-    VBox left =
+    VBox side =
         new VBox(
             4,
             head,
@@ -98,10 +109,14 @@ public final class KeyDeck extends HBox {
             pedals);
     pedals.getStyleClass().add("small");
     pedals.setId("pedals");
-    left.setMinWidth(LEFT);
-    left.setPrefWidth(LEFT);
-    left.getChildren().addAll(arrangements.keyRow(), ask);
-    return left;
+    side.setMinWidth(LEFT);
+    side.setPrefWidth(LEFT);
+    side.getChildren().addAll(arrangements.keyRow(), ask);
+    slimLine.getStyleClass().add("small");
+    slimLine.setId("slim-line");
+    slimLine.setWrapText(true);
+    side.getChildren().add(slimLine);
+    return side;
   }
 
   private static HBox readout(String name, Label value) {
@@ -120,12 +135,43 @@ public final class KeyDeck extends HBox {
 
   private void onChange(Change change) {
     boolean asks = change.isOf(Aspect.TIMING) && session.doubts().isOn();
-    if (change.isOf(Aspect.KEYS) || asks) {
+    if (change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks) {
       refresh();
     }
   }
 
+  /** Whether it is a slim row now: folded, and not needed to show what is asked. */
+  public boolean isSlim() {
+    return session.rooms().isFolded(Room.DECK) && !session.keyboard().isAsking();
+  }
+
+  /** In the slim row there is the switch, what lies under the hands in a line, and the piano. */
+  private void showSlim() {
+    if (slim != isSlim()) {
+      slim = isSlim();
+      for (Node node : left.getChildren()) {
+        show(node, node == keysSwitch || slim == (node == slimLine));
+      }
+      show(caps, !slim);
+      pseudoClassStateChanged(SLIM, slim);
+    }
+  }
+
+  private static void show(Node node, boolean shown) {
+    node.setVisible(shown);
+    node.setManaged(shown);
+  }
+
+  /** What is asked wants more room in the slim row than what lies under the hands. */
+  private void showLine(String asked, String hands) {
+    KeyTexts.set(slimLine, asked.isEmpty() ? hands : asked);
+    double width = slim && !asked.isEmpty() ? ASKING_WIDTH : LEFT;
+    left.setMinWidth(width);
+    left.setPrefWidth(width);
+  }
+
   private void refresh() {
+    showSlim();
     boolean play = performer.keysMode() == KeysMode.PLAY;
     pseudoClassStateChanged(PLAY, play);
     keysSwitch.show(performer.keysMode());
@@ -162,6 +208,7 @@ public final class KeyDeck extends HBox {
       shaped = shaping;
       KeyTexts.set(pedals, shaping);
     }
+    showLine(asked, reach + "   " + loud);
     strip.refresh();
   }
 

@@ -11,7 +11,10 @@ import flailbeat.app.command.KeySheet;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.KeyNames;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.session.Rooms.Room;
+import flailbeat.core.session.habits.Habits;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Menu;
@@ -199,5 +203,66 @@ class CommandsTest extends HeadlessWindow {
     release(KeyCode.RIGHT);
     ui.await(() -> ui.session.performer().pedals().bend() == 0);
     release(KeyCode.SHIFT);
+  }
+
+  private Set<String> capsThatDo() {
+    return ui.get(
+        () ->
+            ui.stage.getScene().getRoot().lookupAll(".cap.does").stream()
+                .map(javafx.scene.Node::getId)
+                .collect(Collectors.toSet()));
+  }
+
+  @Test
+  void with_the_keys_at_commands_the_deck_shows_what_each_letter_does_and_a_click_does_it()
+      throws Exception {
+    type(KeyCode.ESCAPE);
+    assertThat(capsThatDo())
+        .contains("cap-M", "cap-S", "cap-V", "cap-EQUALS", "cap-BACKQUOTE")
+        .doesNotContain("cap-A", "cap-Z");
+    ui.run(() -> ui.session.performer().setLayout(KeyLayout.AZERTY));
+    assertThat(capsThatDo())
+        .as("M lies elsewhere")
+        .doesNotContain("cap-M")
+        .contains("cap-SEMICOLON");
+    click(ui.node("cap-SEMICOLON"), 0.5, 0.5);
+    assertThat(ui.session.document().track().muted()).isTrue();
+    click(ui.node("cap-A"), 0.5, 0.5);
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void with_deck_pages_and_map_folded_the_roll_is_high_and_who_has_the_keys_is_still_said()
+      throws Exception {
+    WindowUnderTest own = WindowUnderTest.open(1280, 800);
+    try {
+      own.run(() -> own.session.open(HarbourLamps.song(), Optional.empty()));
+      double before = own.get(() -> own.node("roll").getBoundsInLocal().getHeight());
+      own.run(
+          () -> {
+            for (String id : List.of("fold-deck", "fold-pages", "fold-map")) {
+              own.window.commands().get(id).press().run();
+            }
+          });
+      own.await(() -> own.node("roll").getBoundsInLocal().getHeight() >= 540);
+      assertThat(before).isLessThan(400);
+      assertThat(own.get(() -> own.node("key-deck").getBoundsInLocal().getHeight())).isLessThan(72);
+      assertThat(own.get(() -> own.node("keys-switch").isVisible())).isTrue();
+      own.run(() -> own.session.doubts().start());
+      assertThat(own.text("slim-line")).contains("Doubtful 1 of 3").contains("Esc leaves");
+      own.run(() -> own.session.keyboard().learn());
+      assertThat(own.get(() -> own.node("cap-A").isVisible()))
+          .as("a lesson needs the caps")
+          .isTrue();
+      own.run(() -> own.session.keyboard().leave());
+      own.run(() -> own.window.commands().get("page-hands").press().run());
+      assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);
+      Habits kept = own.get(() -> Habits.of(own.session));
+      own.run(() -> own.session.rooms().setFolded(Set.of()));
+      own.run(() -> kept.applyTo(own.session));
+      assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);
+    } finally {
+      own.close();
+    }
   }
 }

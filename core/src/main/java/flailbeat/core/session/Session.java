@@ -17,6 +17,7 @@ public final class Session {
   private final Document document = new Document(changes);
   private final TimingDesk timing;
   private final Presets presets = new Presets(changes);
+  private final Rooms rooms = new Rooms(changes);
   private final SoundDesk sound = new SoundDesk(changes);
   private final Performer performer;
   private final Conductor conductor;
@@ -77,6 +78,11 @@ public final class Session {
   /** The commands that change timing. */
   public QuantizeDesk quantizing() {
     return quantizing;
+  }
+
+  /** Which rooms of the window are folded. */
+  public Rooms rooms() {
+    return rooms;
   }
 
   /** The person's own ways to quantize. */

@@ -13,6 +13,7 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.Rooms;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.NoteValue;
 import java.util.Map;
@@ -40,7 +41,8 @@ public record Habits(
     QuantizeSettings quantize,
     Map<String, QuantizeSettings> presets,
     Set<Set<PhysicalKey>> blocked,
-    SoundSettings sound) {
+    SoundSettings sound,
+    Set<Rooms.Room> folded) {
 
   /** What is set in a session now. */
   public static Habits of(Session session) {
@@ -59,7 +61,8 @@ public record Habits(
         session.timing().settings(),
         session.presets().all(),
         session.keyboard().blockings().combinations(),
-        session.sound().settings());
+        session.sound().settings(),
+        session.rooms().folded());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -93,6 +96,9 @@ public record Habits(
     }
     if (sound != null) {
       session.sound().set(sound);
+    }
+    if (folded != null) {
+      session.rooms().setFolded(folded);
     }
     if (blocked != null) {
       session.keyboard().setBlockings(new Blockings(blocked));
