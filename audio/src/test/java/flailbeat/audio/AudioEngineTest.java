@@ -97,9 +97,9 @@ class AudioEngineTest {
     }
   }
 
-  /** Waits until something is so, at most half a minute: the machine may be busy. */
+  /** Waits until something is so, at most a minute and a half: the machine may be busy. */
   private static void await(BooleanSupplier condition) throws InterruptedException {
-    for (int i = 0; i < 3000 && !condition.getAsBoolean(); i++) {
+    for (int i = 0; i < 9000 && !condition.getAsBoolean(); i++) {
       Thread.sleep(10);
     }
     assertThat(condition.getAsBoolean()).isTrue();

@@ -64,6 +64,9 @@ public final class MainWindow {
   private final KeysOverlay sheet;
   private static final double SLIM = 70;
 
+  /** A window no higher than this begins with the deck folded. */
+  private static final double LOW = 620;
+
   private final Stage stage;
   private final FileActions files;
   private final BenchView bench;
@@ -217,6 +220,9 @@ public final class MainWindow {
 
   public void show() {
     stage.show();
+    if (stage.getScene().getHeight() <= LOW) {
+      session.rooms().fold(Room.DECK, true);
+    }
     timer.start();
   }
 

@@ -33,6 +33,8 @@ final class CapBoard extends Pane {
   private static final double COLUMNS = 14;
   private static final double ROWS = 4;
   private static final double GAP = 4;
+  private static final double WIDEST = 84;
+  private static final double HIGHEST = 56;
 
   private final Commands commands;
   private final DoubtWalk doubts;
@@ -65,10 +67,11 @@ final class CapBoard extends Pane {
 
   @Override
   protected void layoutChildren() {
-    double unit = Math.min(getWidth() / COLUMNS, 74);
-    double height = Math.min((getHeight() + GAP) / ROWS, 52);
+    double unit = Math.min(getWidth() / COLUMNS, WIDEST);
+    double height = Math.min((getHeight() + GAP) / ROWS, HIGHEST);
+    double left = Math.max(0, (getWidth() - COLUMNS * unit) / 2);
     for (KeyCap cap : caps.values()) {
-      double x = cap.key().column() * unit;
+      double x = left + cap.key().column() * unit;
       cap.resizeRelocate(x, cap.key().row() * height, unit - GAP, Math.max(20, height - GAP));
     }
   }

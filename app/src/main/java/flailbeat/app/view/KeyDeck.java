@@ -203,7 +203,7 @@ public final class KeyDeck extends HBox {
     if (!velocity.getText().equals(loud)) {
       velocity.setText(loud);
     }
-    String shaping = pedalText(performer.pedals());
+    String shaping = pedalText(performer.pedals(), play);
     if (!shaped.equals(shaping)) {
       shaped = shaping;
       KeyTexts.set(pedals, shaping);
@@ -218,7 +218,7 @@ public final class KeyDeck extends HBox {
   }
 
   /** What shapes the notes now; what could, with its keys, when nothing does. */
-  private static String pedalText(Pedals p) {
+  private static String pedalText(Pedals p, boolean play) {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
     String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
     String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
@@ -226,7 +226,7 @@ public final class KeyDeck extends HBox {
         Stream.of(sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
-    return all.isEmpty() ? "{sustain} sustains, {bend-down} {bend-up} bend" : all;
+    return all.isEmpty() && play ? "{sustain} sustains, {bend-down} {bend-up} bend" : all;
   }
 
   private static String name(int pitch) {

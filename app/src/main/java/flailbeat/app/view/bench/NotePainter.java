@@ -26,6 +26,14 @@ final class NotePainter {
   private static final double CORNER = 4;
   private static final double LEAST_STRENGTH = 0.45;
 
+  /** How much paper there is in what a note is not filled with, and in what it is. */
+  private static final double EMPTY = 0.9;
+
+  private static final double FULL_TO = 0.1;
+
+  /** From this height on, a line in ink tells how high a note is filled. */
+  private static final double LEAST_WITH_LEVEL = 10;
+
   private final Palette palette;
   private final GraphicsContext g;
   private final Pixels pixels;
@@ -81,14 +89,17 @@ final class NotePainter {
     double h = scale.rowHeight() - 2;
     double edge = selected ? 2 : 1;
     int line = Pixels.argb(selected ? palette.color(Ink.WHEAT) : color);
-    int pale = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), 0.72));
-    int strong = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), 0.18));
+    int pale = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), EMPTY));
+    int strong = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), FULL_TO));
     double filled = (h - 2 * edge) * velocity / 127;
     double inside = w - 2 * edge;
     pixels.pill(x, y, w, h, CORNER, y, line);
     pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, y, pale);
     double from = y + h - edge - filled;
     pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, from, strong);
+    if (h >= LEAST_WITH_LEVEL && inside > 2 * CORNER) {
+      pixels.bar(x + edge + EDGE, from, inside - EDGE - 1, 1, onLine);
+    }
     pixels.bar(x + edge, y + 2, EDGE - 1, h - 4, Pixels.argb(color));
   }
 

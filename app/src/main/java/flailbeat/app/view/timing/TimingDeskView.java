@@ -76,7 +76,7 @@ public final class TimingDeskView extends VBox {
     setMinWidth(WIDTH);
     setPrefWidth(WIDTH);
     setMaxWidth(WIDTH);
-    histogram = new Histogram(palette, INNER, 62, this::brushed);
+    histogram = new Histogram(palette, INNER, 40, this::brushed);
     histogram.setId("histogram");
     apply =
         Buttons.text(
