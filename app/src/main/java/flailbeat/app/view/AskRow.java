@@ -59,7 +59,7 @@ final class AskRow extends FlowPane {
 
   private static String nextWord(ChordCheck check) {
     return switch (check.phase()) {
-      case ONE_BY_ONE -> check.wanted().size() < 2 ? "" : "That is all";
+      case ONE_BY_ONE -> check.wanted().size() < 2 ? "" : "Done";
       case TOGETHER -> "";
       case DONE -> "Another chord";
     };

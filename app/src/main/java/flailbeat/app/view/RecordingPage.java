@@ -54,7 +54,7 @@ public final class RecordingPage extends VBox {
         Form.check(
             "always-replace",
             "Clear it though nothing is played",
-            "Else clearing begins with the first note played",
+            "Otherwise what is there is cleared from the first note you play on",
             on -> set(settings().withAlwaysReplace(on)));
     quantize =
         Form.check(
@@ -81,7 +81,8 @@ public final class RecordingPage extends VBox {
         Buttons.text("Calibrate", "Tap along to eight bars of click", session.run()::calibrate);
     calibrate.setId("calibrate");
     take =
-        Buttons.text("Take it off", "Move what you record by this much", session.run()::takeOffset);
+        Buttons.text(
+            "Use this offset", "Move what you record by this much", session.run()::takeOffset);
     take.setId("take-offset");
     take.getStyleClass().add("primary");
     forget = Buttons.text("None", "Take nothing off", () -> set(settings().withOffsetMs(0)));

@@ -110,7 +110,7 @@ public final class EditDesk {
     Optional<String> label = document.redoLabel();
     if (!whileRecording.refuses()) {
       document.redo();
-      notices.tell(new Notice(label.map(l -> "Done again: " + l).orElse("Nothing to redo"), false));
+      notices.tell(new Notice(label.map(l -> "Redone: " + l).orElse("Nothing to redo"), false));
     }
   }
 }

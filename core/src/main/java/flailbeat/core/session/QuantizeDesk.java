@@ -131,7 +131,7 @@ public final class QuantizeDesk {
     int trimmed = todo.stream().mapToInt(t -> t.plan().trimmed()).sum();
     return trimmed == 0
         ? text
-        : text + "; " + Notice.notes(trimmed) + " end sooner, the next of the pitch begins";
+        : text + "; " + Notice.notes(trimmed) + " shortened where the same pitch starts again";
   }
 
   private Notice applyToAll() {

@@ -66,7 +66,7 @@ final class BeatPart extends DeskPart {
   private static String hint(Taking taking) {
     return switch (taking) {
       case PHRASE_FITS -> "Its beats go to the song's beats, at the song's tempo";
-      case AVERAGE_TEMPO -> "The song's tempo becomes the phrase's, in the mean";
+      case AVERAGE_TEMPO -> "The song takes the phrase's average tempo";
       case TEMPO_MAP -> "A tempo for every beat: it sounds just as you played it";
     };
   }

@@ -57,7 +57,7 @@ final class FeelPart extends DeskPart {
     back.setId("back-as-played");
     getChildren()
         .addAll(
-            Form.remark("Early or late in the mean, place by place of the bar:"),
+            Form.remark("Early or late on average, at each place in the bar:"),
             bars,
             row("Groove", groove),
             row("Velocity", share, shareText),

@@ -39,7 +39,7 @@ final class FinerPart extends DeskPart {
         Form.check(
             "catch-outside",
             "only those farther off",
-            "Notes near a line are left alone instead, and the far ones moved",
+            "Move only notes that are farther from a line than this; nearer ones stay",
             on -> change(s -> s.withReach(s.reach().withOutside(on))));
     ends =
         new Segments<Ends>(e -> change(s -> s.withEnds(e)))

@@ -58,7 +58,7 @@ final class LinesPart extends DeskPart {
             .named("method");
     Button which =
         Buttons.text(
-            "Which?",
+            "Suggest",
             "Rank the grids by how well they explain it ({which-grid})",
             this::toggleRanked);
     which.setId("which-grid");

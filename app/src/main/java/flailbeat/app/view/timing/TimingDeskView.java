@@ -57,7 +57,8 @@ public final class TimingDeskView extends VBox {
   private final Button apply;
   private final Button walk;
   private final ToggleButton rounds =
-      Buttons.toggle("Rounds", "One round of the loop as played, the next as quantized ({rounds})");
+      Buttons.toggle(
+          "Compare", "One round of the loop as played, the next as quantized ({rounds})");
   private final Map<Part, DeskPart> parts = new EnumMap<>(Part.class);
   private final Function<Part, DeskPart> makePart;
   private final Segments<Part> chooser = new Segments<>(this::show);
@@ -303,7 +304,7 @@ public final class TimingDeskView extends VBox {
                       "Or everything %s (%.0f %%)",
                       TimingDesk.inWords(other.lagMs()),
                       100 * other.probability()),
-                  "Understand the whole in this way; hear it with Rounds",
+                  "Understand the whole in this way; hear it with Compare",
                   () -> session.timing().takeReading(other)));
     }
     if (session.timing().settings().lag() instanceof Lag.Millis) {
