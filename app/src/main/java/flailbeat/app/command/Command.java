@@ -100,6 +100,16 @@ public record Command(
         () -> {});
   }
 
+  /** What is to be said after its keys or its title when it lasts as long as they are held. */
+  public String untilWhen() {
+    return kind == Kind.HOLD ? ", while held" : "";
+  }
+
+  /** Whether it answers a question on the deck: it means nothing at other times. */
+  public boolean isAnswer() {
+    return where == Where.WALK || where == Where.LESSON;
+  }
+
   private static List<Keystroke> strokes(String keys) {
     return Stream.of(keys.split(" or ")).filter(k -> !k.isEmpty()).map(Keystroke::parse).toList();
   }

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
@@ -84,9 +83,8 @@ public final class Commands implements KeyNames {
 
   /** All keys of a command as people read them; empty for none. */
   public static String keysOf(Command command) {
-    return Stream.concat(command.keys().stream(), command.plain().stream())
-        .map(Keystroke::toString)
-        .collect(Collectors.joining(" or "));
+    return Keystroke.inWords(
+        Stream.concat(command.keys().stream(), command.plain().stream()).toList());
   }
 
   /**

@@ -9,7 +9,7 @@ import java.util.List;
 public final class KeySheet {
   private KeySheet() {}
 
-  /** Those of a group that have a key, or all of them, in the order in which they are shown. */
+  /** Those of a group that have a key there, in the order in which they are shown. */
   public static List<Command> of(Commands commands, Group group, Where where) {
     return commands.of(group).stream().filter(c -> !keys(c, where).isEmpty()).toList();
   }
@@ -21,7 +21,7 @@ public final class KeySheet {
         here && where == Where.COMMANDS && !command.plain().isEmpty()
             ? command.plain()
             : here ? command.keys() : List.of();
-    return String.join(" or ", keys.stream().map(Keystroke::toString).toList());
+    return Keystroke.inWords(keys);
   }
 
   /** All commands as a table of Markdown, a part for each group. */
@@ -41,11 +41,12 @@ public final class KeySheet {
               .append("with the keys at *Commands* ")
               .append(code(command.plain()));
         }
-        String held =
-            command.kind() == Kind.HOLD
-                ? ", while held"
-                : command.kind() == Kind.REPEAT ? ", repeats" : "";
-        text.append(" | ").append(command.where().title()).append(held).append(" |\n");
+        String repeats = command.kind() == Kind.REPEAT ? ", repeats" : "";
+        text.append(" | ")
+            .append(command.where().title())
+            .append(repeats)
+            .append(command.untilWhen())
+            .append(" |\n");
       }
     }
     return text.toString();

@@ -2,9 +2,11 @@ package flailbeat.app.command;
 
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -18,14 +20,10 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
   private static final Map<String, KeyCode> READ = new HashMap<>();
 
   static {
-    SHOWN.put(KeyCode.ESCAPE, "Esc");
-    SHOWN.put(KeyCode.BACK_SPACE, "Backspace");
     SHOWN.put(KeyCode.LEFT, "\u2190");
     SHOWN.put(KeyCode.RIGHT, "\u2192");
     SHOWN.put(KeyCode.UP, "\u2191");
     SHOWN.put(KeyCode.DOWN, "\u2193");
-    SHOWN.put(KeyCode.PAGE_UP, "Page Up");
-    SHOWN.put(KeyCode.PAGE_DOWN, "Page Down");
     SHOWN.put(KeyCode.PERIOD, ".");
     SHOWN.put(KeyCode.COMMA, ",");
     SHOWN.put(KeyCode.MINUS, "-");
@@ -88,6 +86,11 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
         || code == KeyCode.X
         || code == KeyCode.Z
         || code.isArrowKey();
+  }
+
+  /** Several as people read them; empty for none. */
+  public static String inWords(List<Keystroke> keys) {
+    return keys.stream().map(Keystroke::toString).collect(Collectors.joining(" or "));
   }
 
   /** Whether it types something where letters are typed. */

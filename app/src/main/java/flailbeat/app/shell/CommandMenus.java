@@ -29,9 +29,7 @@ final class CommandMenus extends MenuBar {
 
   /** What is held by a key cannot be held by a menu; questions have their keys on the deck. */
   private static boolean fits(Command command) {
-    return command.kind() != Kind.HOLD
-        && command.where() != Where.WALK
-        && command.where() != Where.LESSON;
+    return command.kind() != Kind.HOLD && !command.isAnswer();
   }
 
   private static Menu menu(Group group, List<Command> commands) {

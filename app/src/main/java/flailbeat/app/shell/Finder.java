@@ -2,7 +2,6 @@ package flailbeat.app.shell;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Kind;
-import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import java.util.List;
 import javafx.scene.control.Label;
@@ -61,7 +60,6 @@ final class Finder extends VBox {
         });
     getChildren().addAll(words, found);
     setVisible(false);
-    setManaged(true);
   }
 
   void open() {
@@ -78,13 +76,9 @@ final class Finder extends VBox {
 
   private void search() {
     List<Command> all = words.getText().isBlank() ? commands.all() : commands.find(words.getText());
-    found.getItems().setAll(all.stream().filter(Finder::fits).toList());
+    found.getItems().setAll(all.stream().filter(c -> !c.isAnswer()).toList());
     found.getSelectionModel().selectFirst();
     found.scrollTo(0);
-  }
-
-  private static boolean fits(Command command) {
-    return command.where() != Where.WALK && command.where() != Where.LESSON;
   }
 
   private void typed(KeyEvent e) {
@@ -142,8 +136,7 @@ final class Finder extends VBox {
       if (command != null && !isEmpty) {
         title.setText(command.title());
         group.setText(command.group().title());
-        keys.setText(
-            Commands.keysOf(command) + (command.kind() == Kind.HOLD ? ", while held" : ""));
+        keys.setText(Commands.keysOf(command) + command.untilWhen());
         box.setDisable(!isPossible(command));
       }
     }

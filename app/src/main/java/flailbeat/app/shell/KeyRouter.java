@@ -215,7 +215,7 @@ final class KeyRouter {
       deck.showDown(place.get(), false);
       e.consume();
     }
-    if (e.getCode().isModifierKey()) {
+    if (e.getCode().isModifierKey() && e.getCode() != KeyCode.SHIFT) {
       releaseShortcuts();
     }
   }

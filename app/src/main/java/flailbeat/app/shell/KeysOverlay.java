@@ -2,7 +2,6 @@ package flailbeat.app.shell;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
@@ -72,7 +71,7 @@ final class KeysOverlay extends VBox {
       Label keys = new Label(KeySheet.keys(command, here));
       keys.getStyleClass().addAll("key-name", "small");
       keys.setMinWidth(118);
-      Label what = new Label(command.title() + (command.kind() == Kind.HOLD ? ", while held" : ""));
+      Label what = new Label(command.title() + command.untilWhen());
       what.getStyleClass().add("small");
       grid.addRow(i + 1, keys, what);
     }

@@ -47,7 +47,6 @@ public final class MainWindow {
   private static final double HEIGHT = 800;
   private static final double LEAST_WIDTH = 900;
   private static final double LEAST_HEIGHT = 600;
-  private static final double TALL_ENOUGH = 720;
 
   /** Figures that change faster cannot be read, and drawing them holds up the keys. */
   private static final long READOUT_NANOS = 60_000_000;
@@ -62,7 +61,6 @@ public final class MainWindow {
   private final Finder finder;
   private BorderPane middle;
   private final KeysOverlay sheet;
-  private static final double SLIM = 70;
 
   /** A window no higher than this begins with the deck folded. */
   private static final double LOW = 620;
@@ -118,8 +116,11 @@ public final class MainWindow {
     KeyTexts.install(scene, commands);
     scene.setRoot(root);
     Look.dress(scene);
-    scene.heightProperty().addListener((property, before, now) -> fitDeck(deck, now.doubleValue()));
-    fold(deck, pages);
+    scene
+        .heightProperty()
+        .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
+    deck.fitWindow(HEIGHT);
+    fold(pages);
     new KeyRouter(session, deck, commands, menus::isOpen).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
@@ -132,8 +133,8 @@ public final class MainWindow {
               if (change.isOf(Aspect.SONG)) {
                 showTitle();
               }
-              if (change.isOf(Aspect.SETTINGS, Aspect.KEYS)) {
-                fold(deck, pages);
+              if (change.isOf(Aspect.SETTINGS)) {
+                fold(pages);
               }
             });
     showTitle();
@@ -183,8 +184,7 @@ public final class MainWindow {
   }
 
   /** Shows the rooms as they are folded. */
-  private void fold(KeyDeck deck, SidePane pages) {
-    fitDeck(deck, stage.getScene() == null ? HEIGHT : stage.getScene().getHeight());
+  private void fold(SidePane pages) {
     boolean wanted = !session.rooms().isFolded(Room.PAGES);
     if (wanted != (middle.getRight() != null)) {
       middle.setRight(wanted ? pages : null);
@@ -192,15 +192,6 @@ public final class MainWindow {
     boolean mapShown = !session.rooms().isFolded(Room.MAP);
     map.setVisible(mapShown);
     map.setManaged(mapShown);
-  }
-
-  /** The deck takes about a quarter of the height, less in a low window, little when it is slim. */
-  private static void fitDeck(KeyDeck deck, double height) {
-    double full = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
-    double wanted = deck.isSlim() ? SLIM : full;
-    deck.setMinHeight(wanted);
-    deck.setPrefHeight(wanted);
-    deck.setMaxHeight(wanted);
   }
 
   /** What is played on beside the computer's keys. */

@@ -38,6 +38,8 @@ public final class KeyDeck extends HBox {
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
   private static final double LEFT = 200;
   private static final double ASKING_WIDTH = 420;
+  private static final double SLIM_HEIGHT = 70;
+  private static final double TALL_ENOUGH = 720;
 
   private final Session session;
   private final Performer performer;
@@ -50,6 +52,7 @@ public final class KeyDeck extends HBox {
   private final VBox right;
   private final Label slimLine = new Label();
   private boolean slim;
+  private double windowHeight;
   private final Label who = new Label();
   private final Label octave = new Label();
   private final Label velocity = new Label();
@@ -141,7 +144,7 @@ public final class KeyDeck extends HBox {
   }
 
   /** Whether it is a slim row now: folded, and not needed to show what is asked. */
-  public boolean isSlim() {
+  private boolean isSlim() {
     return session.rooms().isFolded(Room.DECK) && !session.keyboard().isAsking();
   }
 
@@ -154,6 +157,8 @@ public final class KeyDeck extends HBox {
       }
       show(caps, !slim);
       pseudoClassStateChanged(SLIM, slim);
+      setLeftWidth(LEFT);
+      fitWindow(windowHeight);
     }
   }
 
@@ -165,9 +170,22 @@ public final class KeyDeck extends HBox {
   /** What is asked wants more room in the slim row than what lies under the hands. */
   private void showLine(String asked, String hands) {
     KeyTexts.set(slimLine, asked.isEmpty() ? hands : asked);
-    double width = slim && !asked.isEmpty() ? ASKING_WIDTH : LEFT;
+    setLeftWidth(asked.isEmpty() ? LEFT : ASKING_WIDTH);
+  }
+
+  private void setLeftWidth(double width) {
     left.setMinWidth(width);
     left.setPrefWidth(width);
+  }
+
+  /** Takes about a quarter of a window's height, less in a low one, and little when it is slim. */
+  public void fitWindow(double height) {
+    windowHeight = height;
+    double full = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
+    double wanted = slim ? SLIM_HEIGHT : full;
+    setMinHeight(wanted);
+    setPrefHeight(wanted);
+    setMaxHeight(wanted);
   }
 
   private void refresh() {
@@ -208,7 +226,9 @@ public final class KeyDeck extends HBox {
       shaped = shaping;
       KeyTexts.set(pedals, shaping);
     }
-    showLine(asked, reach + "   " + loud);
+    if (slim) {
+      showLine(asked, reach + "   " + loud);
+    }
     strip.refresh();
   }
 

@@ -14,6 +14,7 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Rooms.Room;
+import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.session.habits.Habits;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -264,5 +265,16 @@ class CommandsTest extends HeadlessWindow {
     } finally {
       own.close();
     }
+  }
+
+  @Test
+  void hearing_it_as_played_goes_on_when_shift_comes_up_first_and_ends_with_ctrl()
+      throws Exception {
+    press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    release(KeyCode.SHIFT);
+    assertThat(ui.session.timing().version()).isEqualTo(Version.PLAYED);
+    release(KeyCode.CONTROL);
+    assertThat(ui.session.timing().version()).isEqualTo(Version.STANDING);
+    release(KeyCode.T);
   }
 }

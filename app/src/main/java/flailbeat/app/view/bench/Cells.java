@@ -27,6 +27,7 @@ final class Cells {
   private int columns;
   private int[] colours = {};
   private byte[] weights = {};
+  private boolean anySet;
 
   /** Begins with nothing set. */
   void begin(int newColumns) {
@@ -34,10 +35,11 @@ final class Cells {
       columns = newColumns;
       colours = new int[columns * PITCHES];
       weights = new byte[columns * PITCHES];
-    } else {
+    } else if (anySet) {
       Arrays.fill(colours, 0);
       Arrays.fill(weights, (byte) 0);
     }
+    anySet = false;
   }
 
   /** Sets a note's cells, unless one that weighs as much begins in the same. */
@@ -46,6 +48,7 @@ final class Cells {
     int base = pitch * columns;
     if (right >= 0 && from < columns && weights[base + from] < weight) {
       weights[base + from] = weight;
+      anySet = true;
       int to = Math.min(columns, Math.max(from + 1, right));
       for (int i = base + from; i < base + to; i++) {
         colours[i] = argb;
@@ -55,7 +58,7 @@ final class Cells {
 
   /** Paints all rows that are in sight. */
   void paint(Pixels pixels, Scale scale, double height) {
-    for (int pitch = 0; pitch < PITCHES; pitch++) {
+    for (int pitch = 0; anySet && pitch < PITCHES; pitch++) {
       double y = scale.yOf(pitch);
       if (y + scale.rowHeight() > 0 && y < height) {
         pixels.row(y + 1, scale.rowHeight() - 2, colours, pitch * columns);
