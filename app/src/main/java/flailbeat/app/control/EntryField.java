@@ -1,23 +1,36 @@
 package flailbeat.app.control;
 
 import java.util.function.Consumer;
+import javafx.animation.Animation;
+import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
-import javafx.scene.control.Label;
+import javafx.geometry.Bounds;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.stage.PopupWindow.AnchorLocation;
+import javafx.util.Duration;
 
 /**
  * A field for one value. Enter takes it, Esc puts the old one back, and both give the keys back; a
- * value that cannot be is refused beside the field, and the old one stays in force.
+ * value that cannot be is refused in words over the field, which moves nothing beside it, and the
+ * old one stays in force.
  */
 public final class EntryField extends HBox {
   private static final PseudoClass REFUSED = PseudoClass.getPseudoClass("refused");
 
+  /** Why a value was refused can be read for so long after the field was left. */
+  private static final Duration READ = Duration.seconds(6);
+
+  private static final double GAP = 4;
+
   private final TextField field = new TextField();
-  private final Label refusal = new Label();
+  private final Tooltip refusal = new Tooltip();
+  private final PauseTransition read = new PauseTransition(READ);
   private final Consumer<String> onTaken;
   private String shown = "";
+  private boolean taking;
 
   /**
    * Makes a field.
@@ -34,17 +47,18 @@ public final class EntryField extends HBox {
     Hints.on(field, hint);
     field.setAccessibleText(hint);
     refusal.getStyleClass().add("refusal");
-    refusal.setMinWidth(USE_PREF_SIZE);
-    refusal.setVisible(false);
-    refusal.setManaged(false);
-    setSpacing(6);
+    // Esc is the field's: it puts the old value back.
+    refusal.setHideOnEscape(false);
+    refusal.setAnchorLocation(AnchorLocation.CONTENT_BOTTOM_LEFT);
+    read.setOnFinished(e -> refusal.hide());
     setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    getChildren().addAll(field, refusal);
+    getChildren().add(field);
     field.setOnAction(e -> take());
     field.setOnKeyPressed(
         e -> {
           if (e.getCode() == KeyCode.ESCAPE) {
-            show(shown);
+            field.setText(shown);
+            accept();
             giveKeysBack();
             e.consume();
           }
@@ -54,40 +68,69 @@ public final class EntryField extends HBox {
         .addListener(
             (property, before, focused) -> {
               if (!focused && !field.getText().equals(shown)) {
-                take();
+                leave();
               }
             });
   }
 
-  /** Shows the value in force. */
+  /** Shows the value in force; what is being typed stays until it is taken or put back. */
   public void show(String value) {
+    boolean typing = field.isFocused() && !taking && !field.getText().equals(shown);
     shown = value;
+    if (typing) {
+      return;
+    }
     if (!field.getText().equals(value)) {
       field.setText(value);
     }
-    refuse("");
+    if (read.getStatus() != Animation.Status.RUNNING) {
+      accept();
+    }
   }
 
   private void take() {
-    if (field.getText().equals(shown)) {
-      refuse("");
+    if (field.getText().equals(shown) || isTaken()) {
       giveKeysBack();
-      return;
-    }
-    try {
-      onTaken.accept(field.getText().strip());
-      refuse("");
-      giveKeysBack();
-    } catch (IllegalArgumentException e) {
-      refuse(e.getMessage());
     }
   }
 
+  /** A field that was left shows what is in force, and what was refused can still be read. */
+  private void leave() {
+    if (!isTaken()) {
+      field.setText(shown);
+      field.pseudoClassStateChanged(REFUSED, false);
+      read.playFromStart();
+    }
+  }
+
+  private boolean isTaken() {
+    taking = true;
+    try {
+      onTaken.accept(field.getText().strip());
+      accept();
+      return true;
+    } catch (IllegalArgumentException e) {
+      refuse(e.getMessage());
+      return false;
+    } finally {
+      taking = false;
+    }
+  }
+
+  private void accept() {
+    read.stop();
+    refusal.hide();
+    field.pseudoClassStateChanged(REFUSED, false);
+  }
+
   private void refuse(String why) {
+    read.stop();
     refusal.setText(why);
-    refusal.setVisible(!why.isEmpty());
-    refusal.setManaged(!why.isEmpty());
-    field.pseudoClassStateChanged(REFUSED, !why.isEmpty());
+    field.pseudoClassStateChanged(REFUSED, true);
+    Bounds at = field.localToScreen(field.getLayoutBounds());
+    if (at != null) {
+      refusal.show(field, at.getMinX(), at.getMinY() - GAP);
+    }
   }
 
   private void giveKeysBack() {

@@ -30,8 +30,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 /** Drives the window by keys and mouse, with the headless toolkit. */
 class HeadlessWindowTest extends HeadlessWindow {
@@ -80,45 +78,6 @@ class HeadlessWindowTest extends HeadlessWindow {
     press(KeyCode.A);
     assertThat(sounding()).containsExactly(48);
     release(KeyCode.A);
-  }
-
-  @Test
-  void a_text_field_has_its_letters_until_enter_and_refuses_beside_itself() throws Exception {
-    click("tempo");
-    ui.run(() -> ui.field("tempo").setText("1000"));
-    type(KeyCode.S);
-    assertThat(sounding()).isEmpty();
-    assertThat(ui.get(() -> ui.field("tempo").getText())).contains("s");
-    ui.run(() -> ui.field("tempo").setText("1000"));
-    type(KeyCode.ENTER);
-    Label refusal =
-        ui.get(
-            () ->
-                (Label)
-                    ui.stage.getScene().getRoot().lookupAll(".refusal").stream()
-                        .filter(Node::isVisible)
-                        .findFirst()
-                        .orElseThrow());
-    assertThat(refusal.getText()).contains("20 to 400");
-    assertThat(ui.session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
-    ui.run(() -> ui.field("tempo").setText("90"));
-    type(KeyCode.ENTER);
-    assertThat(ui.session.song().tempos().tempoAt(0).toString()).isEqualTo("90");
-    assertThat(refusal.isVisible()).isFalse();
-    press(KeyCode.S);
-    assertThat(sounding()).as("the keys are given back").containsExactly(62);
-    release(KeyCode.S);
-  }
-
-  @ParameterizedTest
-  @CsvSource({"6/8, 6/8", "32/32, 32/32", "1/2, 1/2", "5/3, 4/4", "33/4, 4/4", "x, 4/4"})
-  void meters_are_taken_or_refused(String typed, String now) throws Exception {
-    click("meter");
-    ui.run(() -> ui.field("meter").setText(typed));
-    type(KeyCode.ENTER);
-    assertThat(ui.session.song().meters().meterAt(0)).hasToString(now);
-    type(KeyCode.ESCAPE);
-    assertThat(ui.get(() -> ui.field("meter").getText())).isEqualTo(now);
   }
 
   @Test
