@@ -60,7 +60,9 @@ public record Command(
     /** Doubtful notes are walked through. */
     WALK("deciding doubtful notes"),
     /** The application asks for keys. */
-    LESSON("asked for keys");
+    LESSON("asked for keys"),
+    /** The sheet of keys lies over the window. */
+    SHEET("the sheet of keys in sight");
 
     private final String title;
 
@@ -105,9 +107,9 @@ public record Command(
     return kind == Kind.HOLD ? ", while held" : "";
   }
 
-  /** Whether it answers a question on the deck: it means nothing at other times. */
+  /** Whether it answers what the window shows or asks now: it means nothing at other times. */
   public boolean isAnswer() {
-    return where == Where.WALK || where == Where.LESSON;
+    return where == Where.WALK || where == Where.LESSON || where == Where.SHEET;
   }
 
   private static List<Keystroke> strokes(String keys) {

@@ -4,6 +4,7 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Commands;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -47,17 +48,7 @@ final class Finder extends VBox {
     found.setFixedCellSize(ROW);
     found.setPrefHeight(ROW * ROWS + 2);
     found.setPlaceholder(new Label("No command has this in its name."));
-    found.setCellFactory(list -> new Row());
-    found.addEventFilter(
-        MouseEvent.MOUSE_PRESSED,
-        e -> {
-          int row = (int) (e.getY() / ROW);
-          if (row < found.getItems().size()) {
-            found.getSelectionModel().select(row);
-            carryOut();
-          }
-          e.consume();
-        });
+    found.setCellFactory(list -> new Row(this::carryOut));
     getChildren().addAll(words, found);
     setVisible(false);
   }
@@ -103,6 +94,10 @@ final class Finder extends VBox {
 
   private void carryOut() {
     Command command = found.getSelectionModel().getSelectedItem();
+    carryOut(command);
+  }
+
+  private void carryOut(Command command) {
     if (command != null && isPossible(command)) {
       close();
       command.press().run();
@@ -120,7 +115,14 @@ final class Finder extends VBox {
     private final Label keys = new Label();
     private final HBox box;
 
-    Row() {
+    Row(Consumer<Command> onChosen) {
+      // Before the list has the click: it would take the keys from the field, which closes this.
+      addEventFilter(
+          MouseEvent.MOUSE_PRESSED,
+          e -> {
+            onChosen.accept(getItem());
+            e.consume();
+          });
       Region gap = new Region();
       HBox.setHgrow(gap, Priority.ALWAYS);
       group.getStyleClass().addAll("soft", "small");

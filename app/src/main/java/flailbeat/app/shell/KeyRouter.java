@@ -13,9 +13,11 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -57,7 +59,12 @@ final class KeyRouter {
   private final KeyDeck deck;
   private final Commands commands;
   private final BooleanSupplier menuIsOpen;
+  private final BooleanSupplier sheetIsOpen;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
+
+  /** Went down in a menu or a text field, which may be gone when they come up. */
+  private final Set<Name> passedOn = new HashSet<>();
+
   private final Map<Name, Command> held = new HashMap<>();
   private Optional<Name> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
@@ -66,13 +73,20 @@ final class KeyRouter {
    * Routes keys.
    *
    * @param menuIsOpen while one is, keys are its own
+   * @param sheetIsOpen while it is, the keys that put it away are its own
    */
-  KeyRouter(Session session, KeyDeck deck, Commands commands, BooleanSupplier menuIsOpen) {
+  KeyRouter(
+      Session session,
+      KeyDeck deck,
+      Commands commands,
+      BooleanSupplier menuIsOpen,
+      BooleanSupplier sheetIsOpen) {
     this.session = session;
     this.performer = session.performer();
     this.deck = deck;
     this.commands = commands;
     this.menuIsOpen = menuIsOpen;
+    this.sheetIsOpen = sheetIsOpen;
   }
 
   void install(Stage stage, Scene scene) {
@@ -86,10 +100,11 @@ final class KeyRouter {
   private void pressed(KeyEvent e) {
     long now = System.nanoTime();
     Keystroke key = Keystroke.of(e);
+    Name name = Name.of(e);
     if (menuIsOpen.getAsBoolean() || isTyping(e) && key.isTextEditing()) {
+      passedOn.add(name);
       return;
     }
-    Name name = Name.of(e);
     boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);
     if (!repeat) {
       lastStruck = Optional.of(name);
@@ -109,6 +124,11 @@ final class KeyRouter {
       return;
     }
     if (!repeat && playNote(e, name, now)) {
+      e.consume();
+      return;
+    }
+    if (sheetIsOpen.getAsBoolean() && putAway(key)) {
+      down.putIfAbsent(name, Optional.empty());
       e.consume();
       return;
     }
@@ -145,6 +165,14 @@ final class KeyRouter {
     } else {
       command.press().run();
     }
+  }
+
+  private boolean putAway(Keystroke key) {
+    Command command = commands.at(Where.SHEET, key);
+    if (command != null) {
+      command.press().run();
+    }
+    return command != null;
   }
 
   private static KeySign signOf(KeyEvent e) {
@@ -206,7 +234,7 @@ final class KeyRouter {
     if (session.keyboard().isAsking()) {
       session.keyboard().release(signOf(e));
     }
-    if (!down.containsKey(name) && !isTyping(e)) {
+    if (!passedOn.remove(name) && !down.containsKey(name) && !isTyping(e)) {
       releaseUnknown(now);
     }
     Optional<PhysicalKey> place = down.remove(name);
@@ -262,6 +290,7 @@ final class KeyRouter {
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
     down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();
+    passedOn.clear();
   }
 
   /**

@@ -22,6 +22,7 @@ final class KeysOverlay extends VBox {
 
   private final Commands commands;
   private final Supplier<Where> where;
+  private Where filled;
   private final Label title = new Label();
   private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 24, 10);
 
@@ -34,22 +35,36 @@ final class KeysOverlay extends VBox {
     groups.setPrefWrapLength(600);
     VBox.setVgrow(groups, javafx.scene.layout.Priority.ALWAYS);
     getChildren().addAll(title, groups);
-    setOnMouseClicked(e -> setVisible(false));
+    setOnMouseClicked(e -> close());
     setMaxHeight(USE_PREF_SIZE);
     setVisible(false);
   }
 
   void toggle() {
-    if (!isVisible()) {
-      fill();
+    if (isVisible()) {
+      close();
+    } else {
+      fill(where.get());
+      setVisible(true);
     }
-    setVisible(!isVisible());
   }
 
-  private void fill() {
-    Where here = where.get();
+  void close() {
+    setVisible(false);
+  }
+
+  /** Shows the keys of whoever has them by now. */
+  void refresh() {
+    if (isVisible() && where.get() != filled) {
+      fill(where.get());
+    }
+  }
+
+  private void fill(Where here) {
+    filled = here;
     title.setText(
-        "The keys, with " + here.title() + " (" + commands.of("keys-sheet") + " ends it)");
+        "The keys, with %s (%s puts it away)"
+            .formatted(here.title(), commands.of("keys-sheet-close")));
     groups.getChildren().clear();
     for (Group group : Group.values()) {
       List<Command> list = KeySheet.of(commands, group, here);

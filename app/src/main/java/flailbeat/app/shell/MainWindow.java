@@ -121,7 +121,7 @@ public final class MainWindow {
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
     fold(pages);
-    new KeyRouter(session, deck, commands, menus::isOpen).install(stage, scene);
+    new KeyRouter(session, deck, commands, menus::isOpen, sheet::isVisible).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -136,6 +136,9 @@ public final class MainWindow {
               if (change.isOf(Aspect.SETTINGS)) {
                 fold(pages);
               }
+              if (change.isOf(Aspect.KEYS)) {
+                sheet.refresh();
+              }
             });
     showTitle();
     root.setFocusTraversable(true);
@@ -147,7 +150,7 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
-    all.addAll(ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet.toggle()));
+    all.addAll(ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet));
     return all;
   }
 

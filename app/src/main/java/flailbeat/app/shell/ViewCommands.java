@@ -4,11 +4,13 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Where;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** What is in sight, and help. */
 final class ViewCommands {
@@ -17,7 +19,11 @@ final class ViewCommands {
   private ViewCommands() {}
 
   static List<Command> list(
-      Session session, BenchView bench, SidePane pages, Runnable find, Runnable sheet) {
+      Session session,
+      BenchView bench,
+      SidePane pages,
+      Runnable find,
+      Supplier<KeysOverlay> sheet) {
     return List.of(
         of(Group.VIEW, "fit", "Show the whole track", "", bench::fit).plain("F").onCap("fit"),
         of(Group.VIEW, "larger", "Larger", "", () -> bench.zoom(STEP))
@@ -53,7 +59,9 @@ final class ViewCommands {
         folding(
             session, "fold-pages", "Fold the pages at the right, or unfold them", "F9", Room.PAGES),
         folding(session, "fold-map", "Fold the song map, or unfold it", "Shift+F9", Room.MAP),
-        of(Group.HELP, "keys-sheet", "The keys, on one sheet", "F1", sheet),
+        of(Group.HELP, "keys-sheet", "The keys, on one sheet", "F1", () -> sheet.get().toggle()),
+        of(Group.HELP, "keys-sheet-close", "Put the sheet away", "Esc", () -> sheet.get().close())
+            .in(Where.SHEET),
         of(Group.HELP, "find-command", "Find a command...", "F4", find));
   }
 

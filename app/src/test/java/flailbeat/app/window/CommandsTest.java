@@ -27,11 +27,14 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -182,11 +185,55 @@ class CommandsTest extends HeadlessWindow {
     press(KeyCode.A);
     assertThat(sounding()).containsExactly(60);
     release(KeyCode.A);
-    type(KeyCode.F1);
+    type(KeyCode.F2);
+    assertThat(ui.get(() -> sheetTitle())).contains("Keys at Commands");
+    type(KeyCode.F2);
+    type(KeyCode.ESCAPE);
     assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
+    assertThat(ui.session.performer().keysMode()).as("as before").isEqualTo(KeysMode.PLAY);
     assertThat(KeySheet.keys(commands().get("mute"), Where.COMMANDS)).isEqualTo("M");
     assertThat(KeySheet.keys(commands().get("mute"), Where.PLAY)).isEmpty();
     assertThat(KeySheet.keys(commands().get("sustain"), Where.COMMANDS)).isEmpty();
+  }
+
+  private String sheetTitle() {
+    return ((Label) ((Pane) ui.node("keys-sheet")).getChildren().get(0)).getText();
+  }
+
+  @Test
+  void a_held_note_goes_on_when_the_finder_a_menu_or_the_sheet_is_left_by_esc() throws Exception {
+    press(KeyCode.A);
+    type(KeyCode.F4);
+    type(KeyCode.L, KeyCode.O);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isFalse();
+    assertThat(sounding()).containsExactly(60);
+    type(KeyCode.F1);
+    type(KeyCode.ESCAPE);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void a_click_on_a_command_below_carries_out_that_one_and_not_one_above() throws Exception {
+    type(KeyCode.F4);
+    ListView<?> list = (ListView<?>) ui.node("finder-found");
+    int mute = ui.get(() -> list.getItems().indexOf(commands().get("mute")));
+    ui.run(() -> list.scrollTo(mute));
+    click(ui.get(() -> rowOf(list, commands().get("mute"))), 0.5, 0.5);
+    assertThat(ui.session.document().track().muted()).isTrue();
+    assertThat(ui.get(() -> ui.node("finder").isVisible())).isFalse();
+  }
+
+  private static ListCell<?> rowOf(ListView<?> list, Command command) {
+    list.applyCss();
+    list.layout();
+    return list.lookupAll(".list-cell").stream()
+        .map(node -> (ListCell<?>) node)
+        .filter(cell -> cell.getItem() == command)
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test
