@@ -2,6 +2,7 @@ package flailbeat.app;
 
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.app.shell.FlailbeatApp;
+import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
@@ -21,10 +22,21 @@ public final class Main {
 
   private static final Logger ALL = Logger.getLogger("");
 
+  /** Bytes. */
+  private static final long ROOM_FOR_LIBRARIES = 3_000_000;
+
   private Main() {}
 
   private static String reason(Throwable e) {
     return e.getCause() == null ? String.valueOf(e.getMessage()) : reason(e.getCause());
+  }
+
+  /** The window's libraries are copied to the home folder at the first start. */
+  private static String noRoom() {
+    File home = new File(System.getProperty("user.home"));
+    return home.getUsableSpace() < ROOM_FOR_LIBRARIES
+        ? "; " + home + " has no room for the window's libraries: 3 MB are needed there"
+        : "";
   }
 
   /** What needs no parser, which would take its time: nothing, the demo, or a file. */
@@ -52,7 +64,7 @@ public final class Main {
     try {
       Application.launch(FlailbeatApp.class, args);
     } catch (RuntimeException e) {
-      System.err.println("flailbeat: the window cannot be opened: " + reason(e));
+      System.err.println("flailbeat: the window cannot be opened: " + reason(e) + noRoom());
       System.exit(1);
     }
   }

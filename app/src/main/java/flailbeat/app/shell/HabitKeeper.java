@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
@@ -127,15 +128,17 @@ public final class HabitKeeper {
       Platform.runLater(() -> faultTold = false);
     } catch (IOException e) {
       LOG.warn("The settings cannot be kept in {}", file, e);
-      Platform.runLater(this::tellFault);
+      Platform.runLater(() -> tellFault(e));
     }
   }
 
-  private void tellFault() {
+  private void tellFault(IOException e) {
     kept = Optional.empty();
     if (!faultTold) {
       faultTold = true;
-      session.notices().tell(new Notice("Your settings cannot be kept in " + file, true));
+      session
+          .notices()
+          .tell(new Notice("Your settings are not kept: " + SongFiles.describe(file, e), true));
     }
   }
 

@@ -27,6 +27,12 @@ public final class SongFiles {
     MIDI
   }
 
+  /** Bytes: with less than this a disk is as good as full. */
+  private static final long LEAST_ROOM = 4096;
+
+  private static final String FULL =
+      "the disk is full, so the file is as it was; make room, or save in another place";
+
   private SongFiles() {}
 
   /**
@@ -99,9 +105,21 @@ public final class SongFiles {
     return file.getFileName().toString().replaceFirst("\\.[A-Za-z]+$", "");
   }
 
-  /** One line that names the file and what is wrong. */
+  /** One line that names the file, what is wrong and, with a full disk, what to do. */
   public static String describe(Path file, IOException fault) {
-    return file + ": " + reason(fault);
+    boolean full = fault instanceof SafeFile.WriteFault w && isFull(file, w.reason());
+    return file + ": " + (full ? FULL : reason(fault));
+  }
+
+  /** Systems word it in their own language, so the disk is asked too. */
+  private static boolean isFull(Path file, IOException reason) {
+    try {
+      Path folder = file.toAbsolutePath().getParent();
+      return String.valueOf(reason.getMessage()).contains("No space left")
+          || Files.getFileStore(folder).getUsableSpace() < LEAST_ROOM;
+    } catch (IOException e) {
+      return false;
+    }
   }
 
   private static String reason(IOException fault) {

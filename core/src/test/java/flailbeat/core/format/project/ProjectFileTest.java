@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfImport;
@@ -126,7 +127,14 @@ class ProjectFileTest {
                       out.flush();
                       throw new IOException("No space left on device");
                     }))
-        .hasMessageContaining("No space");
+        .hasMessageContaining("No space")
+        .isInstanceOfSatisfying(
+            IOException.class,
+            e ->
+                assertThat(SongFiles.describe(file, e))
+                    .contains("song.flail: the disk is full")
+                    .contains("as it was")
+                    .contains("another place"));
     assertThat(ProjectFile.read(file)).isEqualTo(Song.empty());
     try (var files = Files.list(folder)) {
       assertThat(files).containsExactly(file);
