@@ -15,12 +15,18 @@ import java.util.Arrays;
  * <p>Where a plan is joined in the middle, or replaced by another, or a loop begins anew, the notes
  * that should be sounding there are worked out and brought about: those of both go on, the rest end
  * or begin. Frames are counted from the run's start, so that song time never drifts against the
- * stream, however often a loop is gone round.
+ * stream, however often a loop is gone round; only where the device hung are frames left out.
  */
 final class PlanPlayer {
   private static final long NANOS_PER_SECOND = 1_000_000_000;
   private static final int KEYS = Parts.MOST * 128;
   private static final int CONTROLS = Parts.MOST * ControlKey.COUNT;
+
+  /** More than this is heard as the beat stumbling. */
+  private static final long MOST_OFF_NANOS = 50_000_000;
+
+  /** No device buffers more: what seems further ahead is a clock that was set anew. */
+  private static final long LONGEST_WAIT_NANOS = 3_000_000_000L;
 
   /** A controller that was not moved. */
   private static final int AT_REST = 0;
@@ -44,6 +50,9 @@ final class PlanPlayer {
   private long startNanos;
   private long frames;
 
+  /** Whether the song is ahead of what is heard, and lets it come. */
+  private boolean waiting;
+
   /** How often the loop has begun anew. */
   private long turn;
 
@@ -59,7 +68,8 @@ final class PlanPlayer {
 
   /** Takes up a run, or none; {@code nextHeardNanos} is when the next block will be heard. */
   void follow(Run wantedRun, long nextHeardNanos) {
-    if (wantedRun != run) {
+    boolean begins = wantedRun != run;
+    if (begins) {
       run = wantedRun;
       frames = 0;
       rounds = 0;
@@ -73,7 +83,28 @@ final class PlanPlayer {
       take(wantedPlan());
     }
     if (run != null) {
-      run.setOffsetNanos(unrolledNanos(frames) - nextHeardNanos);
+      keepTime(begins ? 0 : unrolledNanos(frames) - nextHeardNanos - run.offsetNanos());
+      if (!waiting) {
+        run.setOffsetNanos(unrolledNanos(frames) - nextHeardNanos);
+      }
+    }
+  }
+
+  /**
+   * A device that hung leaves a gap, and the song goes on where it would be by then: who plays on
+   * through it keeps the beat, and what they play is where they meant it. Where less was missed
+   * than it seemed, the song waits. Small differences are followed, and nothing is left out.
+   *
+   * @param aheadNanos how much further the song is than the clock; negative when it is late
+   */
+  private void keepTime(long aheadNanos) {
+    waiting = aheadNanos > (waiting ? 0 : MOST_OFF_NANOS) && aheadNanos < LONGEST_WAIT_NANOS;
+    if (aheadNanos < -MOST_OFF_NANOS) {
+      frames += -aheadNanos * OutputLine.FRAME_RATE / NANOS_PER_SECOND;
+      while (songNanos() >= loopEnd()) {
+        beginRound(run.loop());
+      }
+      take(wantedPlan());
     }
   }
 
@@ -118,7 +149,7 @@ final class PlanPlayer {
 
   /** Sends what falls into the next block, and starts its click. */
   void block() {
-    if (run == null) {
+    if (run == null || waiting) {
       return;
     }
     long blockStart = unrolledNanos(frames);

@@ -20,6 +20,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Plans as they are rendered: on time, joined, replaced, round a loop. */
 class PlanRenderTest extends RenderRig {
@@ -154,5 +156,63 @@ class PlanRenderTest extends RenderRig {
     run.setPlans(Plans.always(PlaybackPlan.of(plain, ClickTrack.NONE, 0)));
     render(2500);
     assertThat(peak(render(100))).isLessThan(0.003);
+  }
+
+  /** At 120 bpm a click each 500 ms; the device takes nothing for a while. */
+  @ParameterizedTest
+  @ValueSource(ints = {90, 1700, 9000})
+  void after_the_device_hung_the_beat_is_where_it_would_have_been(int hungMs) {
+    Song song = Song.empty();
+    ClickTrack clicks = ClickTrack.between(0, 3840, song.tempos(), song.meters());
+    Loop bar = new Loop(0, 2_000_000_000);
+    Run run = new Run(Plans.always(PlaybackPlan.of(song, clicks, 0)), 0, 0, Optional.of(bar));
+    feed.setRun(run);
+    render(700);
+    long before = run.offsetNanos();
+    frames += hungMs * OutputLine.FRAME_RATE / 1000;
+    long from = frames;
+    List<Integer> found = onsets(render(3000), 200);
+    assertThat(run.offsetNanos()).isCloseTo(before, within(2_500_000L));
+    assertThat(found).hasSizeBetween(5, 6);
+    for (int each : found) {
+      long late = (from + each) % (OutputLine.FRAME_RATE / 2);
+      assertThat(Math.min(late, OutputLine.FRAME_RATE / 2 - late)).isLessThan(Synth.BLOCK_FRAMES);
+    }
+  }
+
+  @Test
+  void where_less_was_missed_than_it_seemed_the_song_waits_and_no_beat_comes_early() {
+    Song song = Song.empty();
+    ClickTrack clicks = ClickTrack.between(0, 38_400, song.tempos(), song.meters());
+    Run run = cue(PlaybackPlan.of(song, clicks, 0), 0, 0);
+    render(700);
+    long before = run.offsetNanos();
+    frames += OutputLine.FRAME_RATE;
+    render(100);
+    frames -= OutputLine.FRAME_RATE / 5;
+    long from = frames;
+    List<Integer> found = onsets(render(3000), 200);
+    assertThat(run.offsetNanos()).isCloseTo(before, within(2_500_000L));
+    assertThat(found.stream().map(f -> (from + f + 50) * 2 / OutputLine.FRAME_RATE).toList())
+        .containsExactly(4L, 5L, 6L, 7L, 8L, 9L);
+  }
+
+  @Test
+  void after_the_device_hung_what_is_held_sounds_and_what_was_missed_does_not_hang() {
+    choose(Sound.SQUARE_LEAD);
+    NewNote held = new NewNote(60, 100, new Played(0, 4800));
+    NewNote ended = new NewNote(72, 100, new Played(0, 960));
+    NewNote missed = new NewNote(76, 100, new Played(1440, 1600));
+    PlaybackPlan plan = PlaybackPlan.of(song(held, ended, missed), ClickTrack.NONE, 0);
+    cue(plan, 0, 0);
+    render(200);
+    frames += OutputLine.FRAME_RATE;
+    render(300);
+    float[] tone = render(400);
+    assertThat(peak(tone)).isGreaterThan(0.02);
+    assertThat(strongestNear(tone, 261.63)).isCloseTo(261.63, within(1.0));
+    render(800);
+    render(2500);
+    assertThat(peak(render(100))).as("nothing hangs").isLessThan(0.003);
   }
 }
