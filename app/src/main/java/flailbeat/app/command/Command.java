@@ -1,5 +1,6 @@
 package flailbeat.app.command;
 
+import flailbeat.core.keys.PhysicalKey;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
@@ -11,8 +12,7 @@ import java.util.stream.Stream;
  * @param title in plain words, as menus show it
  * @param cap the same in as few letters as a key's cap has room for; empty where it needs none
  * @param kind what holding its key does
- * @param keys its keys, the one that is shown first
- * @param plain more keys, which are its own only while the Keys switch stands at Commands
+ * @param keys what it is carried out by
  * @param enabled whether there is anything for it to do now
  * @param press carries it out, or begins it
  * @param release ends it, when it is held
@@ -24,11 +24,26 @@ public record Command(
     Group group,
     Where where,
     Kind kind,
-    List<Keystroke> keys,
-    List<Keystroke> plain,
+    Keys keys,
     BooleanSupplier enabled,
     Runnable press,
     Runnable release) {
+  /**
+   * The keys of a command; the one that is shown comes first.
+   *
+   * @param own the ones that are always its own
+   * @param plain more, which are its own only while the Keys switch stands at Commands
+   * @param places places of the keyboard, whatever is printed there: its own where no note lies
+   */
+  public record Keys(List<Keystroke> own, List<Keystroke> plain, List<PhysicalKey> places) {
+    /** None. */
+    public static final Keys NONE = new Keys(List.of(), List.of(), List.of());
+
+    public boolean isEmpty() {
+      return own.isEmpty() && plain.isEmpty() && places.isEmpty();
+    }
+  }
+
   /** Where it is found. */
   public enum Group {
     SONG("Song"),
@@ -87,7 +102,6 @@ public record Command(
 
   /** One that is carried out when its key goes down, by whoever has the keys. */
   public static Command of(Group group, String id, String title, String keys, Runnable press) {
-    List<Keystroke> strokes = strokes(keys);
     return new Command(
         id,
         title,
@@ -95,11 +109,15 @@ public record Command(
         group,
         Where.ANYWHERE,
         Kind.PRESS,
-        strokes,
-        List.of(),
+        new Keys(strokes(keys), List.of(), List.of()),
         () -> true,
         press,
         () -> {});
+  }
+
+  /** What its key's cap says of it. */
+  public String word() {
+    return cap.isEmpty() ? "\u2026" : cap;
   }
 
   /** What is to be said after its keys or its title when it lasts as long as they are held. */
@@ -116,35 +134,43 @@ public record Command(
     return Stream.of(keys.split(" or ")).filter(k -> !k.isEmpty()).map(Keystroke::parse).toList();
   }
 
+  /** The same with other keys. */
+  public Command with(Keys value) {
+    return new Command(id, title, cap, group, where, kind, value, enabled, press, release);
+  }
+
   /** The same with more keys while the Keys switch stands at Commands. */
   public Command plain(String more) {
-    return new Command(
-        id, title, cap, group, where, kind, keys, strokes(more), enabled, press, release);
+    return with(new Keys(keys.own(), strokes(more), keys.places()));
+  }
+
+  /** The same with places of the keyboard. */
+  public Command at(PhysicalKey... places) {
+    return with(new Keys(keys.own(), keys.plain(), List.of(places)));
   }
 
   /** The same with its key its own only there. */
   public Command in(Where value) {
-    return new Command(id, title, cap, group, value, kind, keys, plain, enabled, press, release);
+    return new Command(id, title, cap, group, value, kind, keys, enabled, press, release);
   }
 
   /** The same with a word for its key's cap. */
   public Command onCap(String value) {
-    return new Command(id, title, value, group, where, kind, keys, plain, enabled, press, release);
+    return new Command(id, title, value, group, where, kind, keys, enabled, press, release);
   }
 
   /** The same, done again and again while its key is held. */
   public Command repeating() {
-    return new Command(
-        id, title, cap, group, where, Kind.REPEAT, keys, plain, enabled, press, release);
+    return new Command(id, title, cap, group, where, Kind.REPEAT, keys, enabled, press, release);
   }
 
   /** The same, lasting until its key comes up. */
   public Command until(Runnable value) {
-    return new Command(id, title, cap, group, where, Kind.HOLD, keys, plain, enabled, press, value);
+    return new Command(id, title, cap, group, where, Kind.HOLD, keys, enabled, press, value);
   }
 
   /** The same, with something to do only at times. */
   public Command when(BooleanSupplier value) {
-    return new Command(id, title, cap, group, where, kind, keys, plain, value, press, release);
+    return new Command(id, title, cap, group, where, kind, keys, value, press, release);
   }
 }

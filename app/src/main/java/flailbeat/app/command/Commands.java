@@ -1,8 +1,11 @@
 package flailbeat.app.command;
 
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Keys;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.control.KeyNames;
+import flailbeat.core.keys.KeyLayout;
+import flailbeat.core.keys.PhysicalKey;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -16,8 +19,12 @@ import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
 public final class Commands implements KeyNames {
+  private final List<Command> standard;
+  private final List<Runnable> listeners = new ArrayList<>();
   private final Map<String, Command> byId = new LinkedHashMap<>();
-  private final Map<Where, Map<Keystroke, Command>> byKey = new EnumMap<>(Where.class);
+  private Map<Where, Map<Keystroke, Command>> byKey = new EnumMap<>(Where.class);
+  private Map<PhysicalKey, Command> byPlace = new EnumMap<>(PhysicalKey.class);
+  private KeyLayout layout = KeyLayout.QWERTY;
 
   /**
    * A table.
@@ -25,21 +32,133 @@ public final class Commands implements KeyNames {
    * @throws IllegalArgumentException when two have one id, or one key at the same place
    */
   public Commands(List<Command> commands) {
+    standard = List.copyOf(commands);
     for (Command command : commands) {
       if (byId.put(command.id(), command) != null) {
         throw new IllegalArgumentException("There are two commands \"" + command.id() + "\"");
       }
-      command.keys().forEach(key -> put(command.where(), key, command));
-      command.plain().forEach(key -> put(Where.COMMANDS, key, command));
     }
+    index();
   }
 
-  private void put(Where where, Keystroke key, Command command) {
-    Command other = byKey.computeIfAbsent(where, w -> new HashMap<>()).put(key, command);
+  private void index() {
+    Map<Where, Map<Keystroke, Command>> keys = new EnumMap<>(Where.class);
+    Map<PhysicalKey, Command> places = new EnumMap<>(PhysicalKey.class);
+    for (Command command : byId.values()) {
+      command.keys().own().forEach(key -> put(keys, command.where(), key, command));
+      command.keys().plain().forEach(key -> put(keys, Where.COMMANDS, key, command));
+      for (PhysicalKey place : command.keys().places()) {
+        sayIfTaken(place, places.put(place, command), command);
+      }
+    }
+    byKey = keys;
+    byPlace = places;
+  }
+
+  private static void put(
+      Map<Where, Map<Keystroke, Command>> keys, Where where, Keystroke key, Command command) {
+    sayIfTaken(key, keys.computeIfAbsent(where, w -> new HashMap<>()).put(key, command), command);
+  }
+
+  private static void sayIfTaken(Object key, Command other, Command command) {
     if (other != null) {
       throw new IllegalArgumentException(
           key + " is the key of \"" + other.id() + "\" and of \"" + command.id() + "\"");
     }
+  }
+
+  /** Whether one key there and here would be in doubt. */
+  static boolean meet(Where one, Where other) {
+    boolean both = isPosition(one) && isPosition(other);
+    return one == other || both && (one == Where.ANYWHERE || other == Where.ANYWHERE);
+  }
+
+  private static boolean isPosition(Where where) {
+    return where == Where.ANYWHERE || where == Where.COMMANDS || where == Where.PLAY;
+  }
+
+  /** Calls back whenever commands have other keys. */
+  public void onKeys(Runnable listener) {
+    listeners.add(listener);
+  }
+
+  /**
+   * Gives commands a person's own keys in the place of those that they come with.
+   *
+   * @param wanted the keys of each changed command, by its id, as {@link #written} gives them
+   * @return what was left out and why, a line each
+   * @throws IllegalArgumentException when it leaves no way to a command; nothing has changed then
+   */
+  public List<String> setKeys(Map<String, List<String>> wanted) {
+    KeyPlan plan = KeyPlan.of(standard, wanted);
+    if (plan.refusal().isPresent()) {
+      throw new IllegalArgumentException(plan.refusal().get());
+    }
+    byId.clear();
+    plan.commands().forEach(c -> byId.put(c.id(), c));
+    index();
+    listeners.forEach(Runnable::run);
+    return plan.remarks();
+  }
+
+  /** Why a person's own keys cannot be put in force; empty when they can. */
+  public Optional<String> refusal(Map<String, List<String>> wanted) {
+    return KeyPlan.of(standard, wanted).refusal();
+  }
+
+  /** Why a key cannot be a command's; empty when it can. */
+  public Optional<String> refusal(Command command, Keystroke key) {
+    return KeyPlan.why(command, key);
+  }
+
+  /** The keys of a command as they are kept. */
+  public static List<String> written(Keys keys) {
+    return KeyPlan.written(keys);
+  }
+
+  /** A command's keys with another in the place of the one of its kind: a letter, or any other. */
+  public Keys withKey(Command command, Keystroke key) {
+    Keys keys = command.keys();
+    return KeyPlan.isPlain(command, key)
+        ? new Keys(keys.own(), List.of(key), keys.places())
+        : new Keys(List.of(key), keys.plain(), keys.places());
+  }
+
+  /** The other commands that have a key where it would be this one's. */
+  public List<Command> clashes(Command command, Keystroke key) {
+    Where where = KeyPlan.isPlain(command, key) ? Where.COMMANDS : command.where();
+    return byId.values().stream()
+        .filter(c -> !c.id().equals(command.id()))
+        .filter(
+            c ->
+                c.keys().own().contains(key) && meet(c.where(), where)
+                    || c.keys().plain().contains(key) && meet(Where.COMMANDS, where))
+        .toList();
+  }
+
+  /** The other command that has a place of the keyboard. */
+  public Optional<Command> clash(Command command, PhysicalKey place) {
+    return Optional.ofNullable(byPlace.get(place)).filter(c -> !c.id().equals(command.id()));
+  }
+
+  /** Says what is printed on the person's keys. */
+  public void setLayout(KeyLayout value) {
+    if (!value.equals(layout)) {
+      layout = value;
+      listeners.forEach(Runnable::run);
+    }
+  }
+
+  /** Whether the person's keyboard has a key, as far as can be known. */
+  public boolean isOnKeyboard(Keystroke key) {
+    return !key.withoutModifiers().isTyped()
+        || Stream.of(PhysicalKey.values())
+            .map(p -> layout.signAt(p))
+            .anyMatch(s -> s.code().equals(key.code().name()) || isPrinted(s.text(), key));
+  }
+
+  private static boolean isPrinted(String text, Keystroke key) {
+    return key.withoutModifiers().toString().equalsIgnoreCase(text);
   }
 
   /** All of them, in the order in which they are shown. */
@@ -74,17 +193,50 @@ public final class Commands implements KeyNames {
     return found == null && everywhere && anywhere != null ? anywhere.get(key) : found;
   }
 
+  /** The command that has a place of the keyboard there, or anywhere; null for none. */
+  public Command at(Where where, PhysicalKey place) {
+    Command command = byPlace.get(place);
+    boolean here =
+        command != null && (command.where() == where || command.where() == Where.ANYWHERE);
+    return here ? command : null;
+  }
+
   @Override
   public String of(String command) {
-    Command found = get(command);
-    List<Keystroke> keys = found.keys().isEmpty() ? found.plain() : found.keys();
-    return keys.isEmpty() ? "" : keys.get(0).toString();
+    Keys keys = get(command).keys();
+    return Stream.of(keys.own().stream(), keys.plain().stream(), keys.places().stream())
+        .flatMap(s -> s)
+        .findFirst()
+        .map(this::inWords)
+        .orElse("");
+  }
+
+  private String inWords(Object key) {
+    return key instanceof PhysicalKey place ? layout.cap(place) : key.toString();
   }
 
   /** All keys of a command as people read them; empty for none. */
-  public static String keysOf(Command command) {
-    return Keystroke.inWords(
-        Stream.concat(command.keys().stream(), command.plain().stream()).toList());
+  public String keysOf(Command command) {
+    Keys keys = command.keys();
+    return inWords(
+        Stream.of(keys.own().stream(), keys.plain().stream(), keys.places().stream())
+            .flatMap(s -> s));
+  }
+
+  /** The keys that a command has there as people read them; empty for none. */
+  public String keysOf(Command command, Where where) {
+    boolean here = command.where() == Where.ANYWHERE || command.where() == where;
+    boolean plain = where == Where.COMMANDS && !command.keys().plain().isEmpty();
+    Keys keys = command.keys();
+    return !here
+        ? ""
+        : inWords(
+            Stream.concat(
+                plain ? keys.plain().stream() : keys.own().stream(), keys.places().stream()));
+  }
+
+  private String inWords(Stream<?> keys) {
+    return String.join(" or ", keys.map(this::inWords).toList());
   }
 
   /**

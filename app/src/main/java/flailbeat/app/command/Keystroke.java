@@ -1,12 +1,12 @@
 package flailbeat.app.command;
 
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import java.util.Set;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -18,6 +18,39 @@ import javafx.scene.input.KeyEvent;
 public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shift) {
   private static final Map<KeyCode, String> SHOWN = new EnumMap<>(KeyCode.class);
   private static final Map<String, KeyCode> READ = new HashMap<>();
+
+  private static final Set<KeyCode> PUNCTUATION =
+      EnumSet.of(
+          KeyCode.COMMA,
+          KeyCode.MINUS,
+          KeyCode.PERIOD,
+          KeyCode.SLASH,
+          KeyCode.SEMICOLON,
+          KeyCode.EQUALS,
+          KeyCode.PLUS,
+          KeyCode.OPEN_BRACKET,
+          KeyCode.CLOSE_BRACKET,
+          KeyCode.BACK_SLASH,
+          KeyCode.QUOTE,
+          KeyCode.QUOTEDBL,
+          KeyCode.BACK_QUOTE,
+          KeyCode.AMPERSAND,
+          KeyCode.ASTERISK,
+          KeyCode.LESS,
+          KeyCode.GREATER,
+          KeyCode.BRACELEFT,
+          KeyCode.BRACERIGHT,
+          KeyCode.AT,
+          KeyCode.COLON,
+          KeyCode.CIRCUMFLEX,
+          KeyCode.DOLLAR,
+          KeyCode.EXCLAMATION_MARK,
+          KeyCode.LEFT_PARENTHESIS,
+          KeyCode.RIGHT_PARENTHESIS,
+          KeyCode.NUMBER_SIGN,
+          KeyCode.UNDERSCORE,
+          KeyCode.DEAD_ACUTE,
+          KeyCode.DEAD_CIRCUMFLEX);
 
   static {
     SHOWN.put(KeyCode.LEFT, "\u2190");
@@ -77,6 +110,17 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
     return new Keystroke(code, shortcut, alt, false);
   }
 
+  /** The key alone. */
+  public Keystroke withoutModifiers() {
+    return new Keystroke(code, false, false, false);
+  }
+
+  /** Whether it types a character: at Play such a key is a note's or a place's. */
+  public boolean isTyped() {
+    boolean prints = code.isLetterKey() || code.isDigitKey() || PUNCTUATION.contains(code);
+    return isPlain() && prints && !code.isKeypadKey();
+  }
+
   /** Whether a text field with the caret would want it for itself. */
   public boolean isTextEditing() {
     return !shortcut
@@ -86,11 +130,6 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
         || code == KeyCode.X
         || code == KeyCode.Z
         || code.isArrowKey();
-  }
-
-  /** Several as people read them; empty for none. */
-  public static String inWords(List<Keystroke> keys) {
-    return keys.stream().map(Keystroke::toString).collect(Collectors.joining(" or "));
   }
 
   /** Whether it types something where letters are typed. */

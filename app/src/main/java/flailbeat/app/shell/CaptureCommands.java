@@ -9,6 +9,8 @@ import flailbeat.app.view.RepeatValues;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
@@ -49,8 +51,9 @@ final class CaptureCommands {
                 Group.CAPTURE,
                 "keys-switch",
                 "Give the letter keys to notes or to commands",
-                "F2 or `",
+                "F2",
                 this::switchKeys)
+            .at(PhysicalKey.BACKQUOTE)
             .onCap("keys"),
         of(
             Group.CAPTURE,
@@ -177,7 +180,28 @@ final class CaptureCommands {
                 () -> performer.stepVelocity(-1))
             .repeating()
             .in(Where.PLAY));
+    all.add(place("octave-down", "Move the reach down an octave", "oct -", PhysicalKey.MINUS, -1));
+    all.add(place("octave-up", "Move the reach up an octave", "oct +", PhysicalKey.EQUALS, 1));
+    for (VelocityMark mark : VelocityMark.values()) {
+      all.add(
+          of(
+                  Group.CAPTURE,
+                  "velocity-" + mark.text(),
+                  "Strike " + mark.text() + ", at " + mark.velocity(),
+                  "",
+                  () -> performer.setVelocity(mark.velocity()))
+              .at(mark.key())
+              .in(Where.PLAY)
+              .onCap(mark.text()));
+    }
     return all;
+  }
+
+  private Command place(String id, String title, String cap, PhysicalKey place, int octaves) {
+    return of(Group.CAPTURE, id, title, "", () -> performer.moveOctaves(octaves))
+        .at(place)
+        .in(Where.PLAY)
+        .onCap(cap);
   }
 
   /** What lasts as long as its key is held, and what belongs to it. */

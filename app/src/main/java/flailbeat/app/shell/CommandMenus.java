@@ -17,7 +17,10 @@ import javafx.scene.input.KeyCombination.Modifier;
 
 /** The menu bar: every command by its group, with its key. */
 final class CommandMenus extends MenuBar {
+  private final Commands commands;
+
   CommandMenus(Commands commands) {
+    this.commands = commands;
     setId("menus");
     setFocusTraversable(false);
     setUseSystemMenuBar(true);
@@ -25,6 +28,8 @@ final class CommandMenus extends MenuBar {
     for (Group group : Group.values()) {
       getMenus().add(menu(group, commands.of(group).stream().filter(CommandMenus::fits).toList()));
     }
+    commands.onKeys(this::showKeys);
+    showKeys();
   }
 
   /** What is held by a key cannot be held by a menu; questions have their keys on the deck. */
@@ -36,7 +41,11 @@ final class CommandMenus extends MenuBar {
     Menu menu = new Menu(group.title());
     menu.setId("menu-" + group.name().toLowerCase(java.util.Locale.ROOT));
     for (Command command : commands) {
-      menu.getItems().add(item(command));
+      MenuItem item = new MenuItem();
+      item.setId("menu-" + command.id());
+      item.setOnAction(e -> command.press().run());
+      item.setUserData(command.id());
+      menu.getItems().add(item);
     }
     menu.setOnShowing(
         e -> {
@@ -47,18 +56,19 @@ final class CommandMenus extends MenuBar {
     return menu;
   }
 
-  private static MenuItem item(Command command) {
-    MenuItem item = new MenuItem(command.title());
-    item.setId("menu-" + command.id());
-    item.setOnAction(e -> command.press().run());
-    // A letter alone as an accelerator would be carried out while text is typed.
-    List<Keystroke> safe = command.keys().stream().filter(k -> !isTyped(k)).toList();
-    if (!safe.isEmpty() && command.where() == Where.ANYWHERE) {
-      item.setAccelerator(accelerator(safe.get(0)));
-    } else if (!Commands.keysOf(command).isEmpty()) {
-      item.setText(command.title() + "  (" + Commands.keysOf(command) + ")");
+  private void showKeys() {
+    for (Menu menu : getMenus()) {
+      menu.getItems().forEach(item -> showKeys(item, commands.get((String) item.getUserData())));
     }
-    return item;
+  }
+
+  private void showKeys(MenuItem item, Command command) {
+    // A letter alone as an accelerator would be carried out while text is typed.
+    List<Keystroke> safe = command.keys().own().stream().filter(k -> !isTyped(k)).toList();
+    boolean beside = !safe.isEmpty() && command.where() == Where.ANYWHERE;
+    String keys = commands.keysOf(command);
+    item.setAccelerator(beside ? accelerator(safe.get(0)) : null);
+    item.setText(command.title() + (beside || keys.isEmpty() ? "" : "  (" + keys + ")"));
   }
 
   private static boolean isTyped(Keystroke key) {

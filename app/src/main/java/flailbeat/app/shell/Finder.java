@@ -109,7 +109,7 @@ final class Finder extends VBox {
     return command.kind() != Kind.HOLD && command.enabled().getAsBoolean();
   }
 
-  private static final class Row extends ListCell<Command> {
+  private final class Row extends ListCell<Command> {
     private final Label title = new Label();
     private final Label group = new Label();
     private final Label keys = new Label();
@@ -138,7 +138,7 @@ final class Finder extends VBox {
       if (command != null && !isEmpty) {
         title.setText(command.title());
         group.setText(command.group().title());
-        keys.setText(Commands.keysOf(command) + command.untilWhen());
+        keys.setText(commands.keysOf(command) + command.untilWhen());
         box.setDisable(!isPossible(command));
       }
     }

@@ -4,8 +4,8 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
-import flailbeat.app.view.KeyActions;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
@@ -58,6 +58,7 @@ final class KeyRouter {
   private final Performer performer;
   private final KeyDeck deck;
   private final Commands commands;
+  private final KeyAsk keyAsk;
   private final BooleanSupplier menuIsOpen;
   private final BooleanSupplier sheetIsOpen;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
@@ -72,6 +73,7 @@ final class KeyRouter {
   /**
    * Routes keys.
    *
+   * @param keyAsk while it asks, every key is its answer
    * @param menuIsOpen while one is, keys are its own
    * @param sheetIsOpen while it is, the keys that put it away are its own
    */
@@ -79,12 +81,14 @@ final class KeyRouter {
       Session session,
       KeyDeck deck,
       Commands commands,
+      KeyAsk keyAsk,
       BooleanSupplier menuIsOpen,
       BooleanSupplier sheetIsOpen) {
     this.session = session;
     this.performer = session.performer();
     this.deck = deck;
     this.commands = commands;
+    this.keyAsk = keyAsk;
     this.menuIsOpen = menuIsOpen;
     this.sheetIsOpen = sheetIsOpen;
   }
@@ -108,6 +112,14 @@ final class KeyRouter {
     boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);
     if (!repeat) {
       lastStruck = Optional.of(name);
+    }
+    if (keyAsk.isOn()) {
+      if (!repeat) {
+        keyAsk.press(key, e.getCode().name(), e.getText());
+      }
+      down.putIfAbsent(name, Optional.empty());
+      e.consume();
+      return;
     }
     if (session.keyboard().isAsking() && !hasCommandModifier(e)) {
       answer(e, key, repeat);
@@ -134,7 +146,7 @@ final class KeyRouter {
     }
     boolean handled = repeat && down.getOrDefault(name, Optional.empty()).isPresent();
     if (!handled) {
-      handled = carryOut(key, name, repeat);
+      handled = carryOut(e, key, name, repeat);
     }
     if (!repeat) {
       down.putIfAbsent(name, Optional.empty());
@@ -191,8 +203,12 @@ final class KeyRouter {
     PhysicalKey key = place.get();
     if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
       performer.press(key, e.isShiftDown(), now);
-    } else if (!KeyActions.perform(key, performer)) {
-      return false;
+    } else {
+      Command command = commands.at(Where.PLAY, key);
+      if (command == null) {
+        return false;
+      }
+      command.press().run();
     }
     deck.showDown(key, true);
     down.put(name, place);
@@ -200,8 +216,11 @@ final class KeyRouter {
   }
 
   /** Carries out the command of a key; false when there is none. */
-  private boolean carryOut(Keystroke key, Name name, boolean repeat) {
+  private boolean carryOut(KeyEvent e, Keystroke key, Name name, boolean repeat) {
     Command command = commandAt(key);
+    if (command == null) {
+      command = placeCommand(e);
+    }
     if (command == null) {
       return false;
     }
@@ -215,9 +234,23 @@ final class KeyRouter {
     return true;
   }
 
+  private Command placeCommand(KeyEvent e) {
+    return hasCommandModifier(e)
+        ? null
+        : performer
+            .layout()
+            .placeOf(e.getCode().name(), e.getText())
+            .map(place -> commands.at(position(), place))
+            .orElse(null);
+  }
+
+  private Where position() {
+    return performer.keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
+  }
+
   /** While Shift is held to accent, what a key does while it is held is still there. */
   private Command commandAt(Keystroke key) {
-    Where where = performer.keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
+    Where where = position();
     Command found = commands.at(where, key);
     if (found != null || !key.shift() || where != Where.PLAY) {
       return found;
@@ -259,7 +292,7 @@ final class KeyRouter {
     held.values()
         .removeIf(
             command -> {
-              boolean ends = command.keys().stream().noneMatch(Keystroke::isPlain);
+              boolean ends = command.keys().own().stream().noneMatch(Keystroke::isPlain);
               if (ends) {
                 command.release().run();
               }

@@ -3,11 +3,13 @@ package flailbeat.app.shell;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
+import flailbeat.app.view.KeysPage;
 import flailbeat.app.view.NoticeLine;
 import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
@@ -27,6 +29,7 @@ import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Insets;
@@ -58,7 +61,10 @@ public final class MainWindow {
   private final BackgroundWorkshop workshop;
   private final Background background;
   private final Commands commands;
+  private final KeyAsk keyAsk;
+  private final KeyPapers papers;
   private final Finder finder;
+  private Map<String, List<String>> keysInForce = Map.of();
   private BorderPane middle;
   private final KeysOverlay sheet;
 
@@ -92,8 +98,8 @@ public final class MainWindow {
     this.engine = engine;
     Palette palette = new Palette();
     background = new Background(text -> session.notices().tell(new Notice(text, false)));
-    files =
-        new FileActions(session, prompts == null ? new WindowPrompts(stage) : prompts, background);
+    Prompts asks = prompts == null ? new WindowPrompts(stage) : prompts;
+    files = new FileActions(session, asks, background);
     bench = new BenchView(session, palette);
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
@@ -101,9 +107,12 @@ public final class MainWindow {
     midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundRoom(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
-    SidePane pages = new SidePane(desk, () -> new HandsPage(session), this::recordingPage);
+    SidePane pages =
+        new SidePane(desk, () -> new HandsPage(session), this::recordingPage, this::keysPage);
     commands = new Commands(allCommands(pages, desk));
-    KeyDeck deck = new KeyDeck(session, palette, commands);
+    keyAsk = new KeyAsk(commands, session);
+    papers = new KeyPapers(session, commands, asks, background);
+    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys);
     CommandMenus menus = new CommandMenus(commands);
@@ -121,7 +130,8 @@ public final class MainWindow {
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
     fold(pages);
-    new KeyRouter(session, deck, commands, menus::isOpen, sheet::isVisible).install(stage, scene);
+    new KeyRouter(session, deck, commands, keyAsk, menus::isOpen, sheet::isVisible)
+        .install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -135,11 +145,17 @@ public final class MainWindow {
               }
               if (change.isOf(Aspect.SETTINGS)) {
                 fold(pages);
+                takeKeys();
+              }
+              if (change.isOf(Aspect.LAYOUT)) {
+                commands.setLayout(session.performer().layout());
               }
               if (change.isOf(Aspect.KEYS)) {
                 sheet.refresh();
               }
             });
+    commands.setLayout(session.performer().layout());
+    commands.onKeys(() -> KeyTexts.refresh(scene));
     showTitle();
     root.setFocusTraversable(true);
     root.requestFocus();
@@ -150,7 +166,8 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
-    all.addAll(ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet));
+    all.addAll(
+        ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
     return all;
   }
 
@@ -161,6 +178,33 @@ public final class MainWindow {
   /** Every command. */
   public Commands commands() {
     return commands;
+  }
+
+  private KeysPage keysPage() {
+    return new KeysPage(session, commands, keyAsk, () -> papers.print(stage), papers::savePage);
+  }
+
+  /** Puts the person's own keys in force; what cannot be is told, and kept as it is. */
+  private void takeKeys() {
+    Map<String, List<String>> wanted = session.keySets().inForce();
+    if (wanted.equals(keysInForce)) {
+      return;
+    }
+    keysInForce = wanted;
+    try {
+      List<String> left = commands.setKeys(wanted);
+      if (!left.isEmpty()) {
+        String more = left.size() == 1 ? "" : " (and " + (left.size() - 1) + " more)";
+        tell("Of your keys something is left out: " + left.get(0) + more);
+      }
+    } catch (IllegalArgumentException e) {
+      commands.setKeys(Map.of());
+      tell("The keys are as they came. " + e.getMessage());
+    }
+  }
+
+  private void tell(String text) {
+    session.notices().tell(new Notice(text, true));
   }
 
   private RecordingPage recordingPage() {

@@ -30,6 +30,9 @@ public interface Prompts {
   /** Asks where to save a groove. */
   Optional<Path> grooveToSave(String suggestedName);
 
+  /** Asks where to save a page for a browser. */
+  Optional<Path> pageToSave(String suggestedName);
+
   /** Offers what could be saved of a damaged file; true to take it. */
   boolean takeDamaged(String damage, String loss, int notes);
 }

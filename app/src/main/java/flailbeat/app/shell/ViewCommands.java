@@ -23,7 +23,8 @@ final class ViewCommands {
       BenchView bench,
       SidePane pages,
       Runnable find,
-      Supplier<KeysOverlay> sheet) {
+      Supplier<KeysOverlay> sheet,
+      Supplier<KeyPapers> papers) {
     return List.of(
         of(Group.VIEW, "fit", "Show the whole track", "", bench::fit).plain("F").onCap("fit"),
         of(Group.VIEW, "larger", "Larger", "", () -> bench.zoom(STEP))
@@ -55,6 +56,12 @@ final class ViewCommands {
             "The page Recording",
             "F7",
             () -> show(session, pages, SidePane.Page.RECORDING)),
+        of(
+            Group.VIEW,
+            "page-keys",
+            "The page Keys: other keys for commands",
+            "Shift+F1",
+            () -> show(session, pages, SidePane.Page.KEYS)),
         folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", Room.DECK),
         folding(
             session, "fold-pages", "Fold the pages at the right, or unfold them", "F9", Room.PAGES),
@@ -62,6 +69,18 @@ final class ViewCommands {
         of(Group.HELP, "keys-sheet", "The keys, on one sheet", "F1", () -> sheet.get().toggle()),
         of(Group.HELP, "keys-sheet-close", "Put the sheet away", "Esc", () -> sheet.get().close())
             .in(Where.SHEET),
+        of(
+            Group.HELP,
+            "keys-print",
+            "Print the keys...",
+            "",
+            () -> papers.get().print(bench.getScene().getWindow())),
+        of(
+            Group.HELP,
+            "keys-page-save",
+            "Save the keys as a page...",
+            "",
+            () -> papers.get().savePage()),
         of(Group.HELP, "find-command", "Find a command...", "F4", find));
   }
 

@@ -22,6 +22,7 @@ public final class WindowPrompts implements Prompts {
 
   private static final ExtensionFilter GROOVES =
       new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
+  private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
 
   private final Window owner;
 
@@ -97,6 +98,11 @@ public final class WindowPrompts implements Prompts {
   @Override
   public Optional<Path> grooveToSave(String suggestedName) {
     return save(chooser("Save the groove", suggestedName, GROOVES), GrooveFile.ENDING);
+  }
+
+  @Override
+  public Optional<Path> pageToSave(String suggestedName) {
+    return save(chooser("Save the keys as a page", suggestedName, PAGES), ".html");
   }
 
   private Optional<Path> save(FileChooser chooser, String extension) {

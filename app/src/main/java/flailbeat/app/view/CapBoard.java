@@ -104,7 +104,7 @@ final class CapBoard extends Pane {
       performer.press(pitches, velocityOn(cap.get(), e), now);
     } else {
       underMouse = cap;
-      KeyActions.perform(cap.get().key(), performer);
+      atPlay(cap.get().key()).ifPresent(c -> c.press().run());
     }
     refreshDown();
   }
@@ -161,8 +161,8 @@ final class CapBoard extends Pane {
     Hands hands = performer.hands();
     cap.setLetter(performer.layout().cap(cap.key()));
     if (!playing) {
-      String does = commandOf(cap.key()).map(Command::cap).orElse("");
-      cap.show(does, does.isEmpty() ? "idle" : "does", false);
+      Optional<Command> command = commandOf(cap.key());
+      cap.show(command.map(Command::word).orElse(""), command.isEmpty() ? "idle" : "does", false);
       return;
     }
     List<Integer> pitches = hands.pitchesAt(cap.key());
@@ -173,7 +173,7 @@ final class CapBoard extends Pane {
     } else if (!semitones.isEmpty()) {
       cap.show(hands.base() + semitones.get(0) < 0 ? "too low" : "too high", "idle", false);
     } else {
-      String does = KeyActions.describe(cap.key());
+      String does = atPlay(cap.key()).map(Command::cap).orElse("");
       cap.show(does, does.isEmpty() ? "idle" : "does", false);
     }
   }
@@ -186,7 +186,17 @@ final class CapBoard extends Pane {
         ? Optional.empty()
         : Keystroke.find(performer.layout().cap(key))
             .map(k -> commands.at(Where.COMMANDS, k))
-            .filter(c -> !c.cap().isEmpty());
+            .or(() -> Optional.ofNullable(commands.at(Where.COMMANDS, key)));
+  }
+
+  /** The command of a key on which no note lies, while letters are notes. */
+  private Optional<Command> atPlay(PhysicalKey key) {
+    return Optional.ofNullable(commands.at(Where.PLAY, key));
+  }
+
+  /** What caps say is another by now. */
+  void forget() {
+    shown = "";
   }
 
   /** A note by its name; a chord by the name of its root and what lies above it. */

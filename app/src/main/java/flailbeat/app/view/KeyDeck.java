@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
@@ -43,6 +44,7 @@ public final class KeyDeck extends HBox {
 
   private final Session session;
   private final Performer performer;
+  private final KeyAsk keyAsk;
   private final CapBoard caps;
   private final AskRow ask;
   private final PianoStrip strip;
@@ -60,7 +62,8 @@ public final class KeyDeck extends HBox {
   private String saying = "";
   private String shaped = "";
 
-  public KeyDeck(Session session, Palette palette, Commands commands) {
+  public KeyDeck(Session session, Palette palette, Commands commands, KeyAsk keyAsk) {
+    this.keyAsk = keyAsk;
     this.session = session;
     this.performer = session.performer();
     getStyleClass().add("deck");
@@ -82,6 +85,12 @@ public final class KeyDeck extends HBox {
     getChildren().addAll(left, right);
     show(slimLine, false);
     session.changes().listen(this::onChange);
+    keyAsk.onChange(this::refresh);
+    commands.onKeys(
+        () -> {
+          caps.forget();
+          refresh();
+        });
     refresh();
   }
 
@@ -193,7 +202,7 @@ public final class KeyDeck extends HBox {
     boolean play = performer.keysMode() == KeysMode.PLAY;
     pseudoClassStateChanged(PLAY, play);
     keysSwitch.show(performer.keysMode());
-    String asked = session.doubts().isOn() ? session.doubts().says() : session.keyboard().says();
+    String asked = asked();
     String says =
         !asked.isEmpty()
             ? asked
@@ -230,6 +239,13 @@ public final class KeyDeck extends HBox {
       showLine(asked, reach + "   " + loud);
     }
     strip.refresh();
+  }
+
+  /** What is asked, if anything: the keys are its answers then. */
+  private String asked() {
+    return keyAsk.isOn()
+        ? keyAsk.says()
+        : session.doubts().isOn() ? session.doubts().says() : session.keyboard().says();
   }
 
   /** Shows a key that does something as down. */

@@ -20,7 +20,8 @@ public final class SidePane extends VBox {
   public enum Page {
     TIMING,
     HANDS,
-    RECORDING
+    RECORDING,
+    KEYS
   }
 
   private static final double WIDTH = 292;
@@ -34,14 +35,19 @@ public final class SidePane extends VBox {
           .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard ({page-hands})")
           .add(
               Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
+          .add(Page.KEYS, "Keys", "Which key does what, and other keys for it ({page-keys})")
           .named("page");
 
   /** Makes the pane; the pages are made as they are needed. */
   public SidePane(
-      Region timing, Supplier<? extends Region> hands, Supplier<? extends Region> recording) {
+      Region timing,
+      Supplier<? extends Region> hands,
+      Supplier<? extends Region> recording,
+      Supplier<? extends Region> keys) {
     makers.put(Page.TIMING, () -> timing);
     makers.put(Page.HANDS, hands);
     makers.put(Page.RECORDING, recording);
+    makers.put(Page.KEYS, keys);
     getStyleClass().add("side-pane");
     HBox head = new HBox(chooser);
     head.setPadding(new Insets(6, 12, 2, 13));

@@ -34,7 +34,6 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.Pane;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -87,7 +86,7 @@ class CommandsTest extends HeadlessWindow {
   @Test
   void a_key_is_read_as_it_is_shown() {
     for (Command command : commands().all()) {
-      for (Keystroke key : command.keys()) {
+      for (Keystroke key : command.keys().own()) {
         assertThat(Keystroke.parse(key.toString())).isEqualTo(key);
       }
     }
@@ -191,13 +190,13 @@ class CommandsTest extends HeadlessWindow {
     type(KeyCode.ESCAPE);
     assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
     assertThat(ui.session.performer().keysMode()).as("as before").isEqualTo(KeysMode.PLAY);
-    assertThat(KeySheet.keys(commands().get("mute"), Where.COMMANDS)).isEqualTo("M");
-    assertThat(KeySheet.keys(commands().get("mute"), Where.PLAY)).isEmpty();
-    assertThat(KeySheet.keys(commands().get("sustain"), Where.COMMANDS)).isEmpty();
+    assertThat(commands().keysOf(commands().get("mute"), Where.COMMANDS)).isEqualTo("M");
+    assertThat(commands().keysOf(commands().get("mute"), Where.PLAY)).isEmpty();
+    assertThat(commands().keysOf(commands().get("sustain"), Where.COMMANDS)).isEmpty();
   }
 
   private String sheetTitle() {
-    return ((Label) ((Pane) ui.node("keys-sheet")).getChildren().get(0)).getText();
+    return ((Label) ui.node("keys-sheet").lookup(".song-title")).getText();
   }
 
   @Test

@@ -62,6 +62,11 @@ final class WindowUnderTest {
     }
 
     @Override
+    public Optional<Path> pageToSave(String suggestedName) {
+      return projectToSave(suggestedName);
+    }
+
+    @Override
     public boolean takeDamaged(String damage, String loss, int notes) {
       asked = damage + " | " + loss + " | " + notes;
       return takeDamaged;

@@ -135,7 +135,8 @@ public final class KeyLayout {
     return new KeyLayout(all);
   }
 
-  private KeySign signAt(PhysicalKey key) {
+  /** What the system says of the key at a place, as far as that is known. */
+  public KeySign signAt(PhysicalKey key) {
     if (!signs.isEmpty()) {
       return signs.getOrDefault(key, new KeySign(NO_CODE, ""));
     }

@@ -1,8 +1,6 @@
 package flailbeat.core.keys;
 
-import java.util.Arrays;
 import java.util.Locale;
-import java.util.Optional;
 
 /** The eight dynamic marks and the velocities they stand for here: sixteen steps apart. */
 public enum VelocityMark {
@@ -36,11 +34,6 @@ public enum VelocityMark {
   /** As musicians write it: {@code mf}. */
   public String text() {
     return name().toLowerCase(Locale.ROOT);
-  }
-
-  /** The mark that a key sets; empty for a key that sets none. */
-  public static Optional<VelocityMark> at(PhysicalKey key) {
-    return Arrays.stream(values()).filter(m -> m.key == key).findFirst();
   }
 
   /** The mark nearest to a velocity. */

@@ -18,6 +18,7 @@ public final class Session {
   private final TimingDesk timing;
   private final Presets presets = new Presets(changes);
   private final Rooms rooms = new Rooms(changes);
+  private final KeySets keySets = new KeySets(changes);
   private final SoundDesk sound = new SoundDesk(changes);
   private final Performer performer;
   private final Conductor conductor;
@@ -83,6 +84,11 @@ public final class Session {
   /** Which rooms of the window are folded. */
   public Rooms rooms() {
     return rooms;
+  }
+
+  /** The person's own keys for commands. */
+  public KeySets keySets() {
+    return keySets;
   }
 
   /** The person's own ways to quantize. */

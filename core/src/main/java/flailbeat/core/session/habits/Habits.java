@@ -10,6 +10,7 @@ import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.KeySets;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
@@ -42,7 +43,8 @@ public record Habits(
     Map<String, QuantizeSettings> presets,
     Set<Set<PhysicalKey>> blocked,
     SoundSettings sound,
-    Set<Rooms.Room> folded) {
+    Set<Rooms.Room> folded,
+    KeySets.Kept keys) {
 
   /** What is set in a session now. */
   public static Habits of(Session session) {
@@ -62,7 +64,8 @@ public record Habits(
         session.presets().all(),
         session.keyboard().blockings().combinations(),
         session.sound().settings(),
-        session.rooms().folded());
+        session.rooms().folded(),
+        session.keySets().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -99,6 +102,9 @@ public record Habits(
     }
     if (folded != null) {
       session.rooms().setFolded(folded);
+    }
+    if (keys != null) {
+      session.keySets().setAll(keys);
     }
     if (blocked != null) {
       session.keyboard().setBlockings(new Blockings(blocked));
