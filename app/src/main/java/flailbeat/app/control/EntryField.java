@@ -73,6 +73,11 @@ public final class EntryField extends HBox {
             });
   }
 
+  /** Says in the empty field what it is for. */
+  public void prompt(String text) {
+    field.setPromptText(text);
+  }
+
   /** Shows the value in force; what is being typed stays until it is taken or put back. */
   public void show(String value) {
     boolean typing = field.isFocused() && !taking && !field.getText().equals(shown);

@@ -33,7 +33,8 @@ import javafx.scene.layout.VBox;
 /** Which keys commands have: press another, keep several sets of them, print them. */
 public final class KeysPage extends VBox {
   private static final String AS_IT_CAME = "As they came";
-  private static final double ROW = 42;
+  private static final double NAMES = 24;
+  private static final double ROW = 36;
 
   private final Commands commands;
   private final KeyAsk ask;
@@ -64,6 +65,7 @@ public final class KeysPage extends VBox {
     setId("keys-page");
     saveAs =
         new EntryField("key-set-name", 11, "Keep these keys as a set of this name", this::save);
+    saveAs.prompt("save as a set");
     words.setId("keys-find");
     words.setPromptText("A part of a command's name");
     words.setFocusTraversable(false);
@@ -86,7 +88,7 @@ public final class KeysPage extends VBox {
     said.setId("keys-said");
     said.setWrapText(true);
     said.getStyleClass().add("small");
-    said.setMinHeight(50);
+    said.setMinHeight(34);
     said.setAlignment(Pos.TOP_LEFT);
     change = button("New key", "key-change", "Press a new key for this command", this::ask);
     take = button("Take it", "key-take", "The other command loses it", ask::takeOver);
@@ -99,15 +101,7 @@ public final class KeysPage extends VBox {
             6,
             button("Print...", "keys-print", "All keys on paper, a sheet a position", print),
             button("Save as a page...", "keys-page-save", "To read, or print elsewhere", savePage));
-    getChildren()
-        .addAll(
-            Form.row("Set", chosen),
-            Form.row("Save as", saveAs),
-            words,
-            list,
-            forOne,
-            said,
-            papers);
+    getChildren().addAll(Form.row(NAMES, "Set", chosen, saveAs), words, list, forOne, said, papers);
     commands.onKeys(this::refresh);
     ask.onChange(this::refresh);
     session
@@ -258,7 +252,8 @@ public final class KeysPage extends VBox {
 
     private String whenOf(Command command) {
       boolean anywhere = command.where() == Command.Where.ANYWHERE;
-      String letters = command.keys().own().isEmpty() && anywhere ? "keys at Commands" : "";
+      boolean letter = command.keys().own().isEmpty() && !command.keys().plain().isEmpty();
+      String letters = letter ? "keys at Commands" : "";
       return (anywhere ? letters : command.where().title()) + command.untilWhen();
     }
   }
