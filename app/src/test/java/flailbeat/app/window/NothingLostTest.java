@@ -95,8 +95,7 @@ class NothingLostTest extends HeadlessWindow {
     Path inTheWay = Files.createFile(folder.resolve("file"));
     HabitKeeper keeper = keeperIn(inTheWay.resolve("habits.json"));
     setStep(17);
-    ui.await(
-        () -> ui.session.notices().current().text().startsWith("Your settings cannot be kept"));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Your settings are not kept"));
     ui.run(keeper::close);
   }
 

@@ -6,8 +6,9 @@ import java.util.Optional;
 
 /**
  * The states that something went through, with a cursor and a mark at the one last saved. States
- * are immutable and share structure, so a step costs no more than what it changed. The oldest steps
- * are forgotten beyond {@value #LIMIT}.
+ * are immutable; how much of the one before a state shares, and so what a step costs in memory, is
+ * up to who makes it. Stepping costs the same whatever was changed. The oldest steps are forgotten
+ * beyond {@value #LIMIT}.
  *
  * @param <S> an immutable state
  */

@@ -185,7 +185,7 @@ public final class PlaybackPlan {
     return message >> 16 & 0x7F;
   }
 
-  /** Gathers messages with sort keys of tick (31 bits), rank (2 bits) and index (29 bits). */
+  /** Gathers messages with sort keys of tick (0 to 2^32 - 1), rank (2 bits) and index (29 bits). */
   private static final class Builder {
     private long[] keys = new long[1024];
     private int[] unsorted = new int[1024];

@@ -1,6 +1,7 @@
 package flailbeat.core.time;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -77,10 +78,8 @@ public final class MeterMap {
 
   /** The tick at which a bar starts, the first bar being 0. */
   public long barStart(int bar) {
-    int i = firstBars.length - 1;
-    while (i > 0 && firstBars[i] > bar) {
-      i--;
-    }
+    int found = Arrays.binarySearch(firstBars, bar);
+    int i = Math.max(0, found >= 0 ? found : -found - 2);
     return starts[i] + (bar - firstBars[i]) * changes.get(i).meter().ticksPerBar();
   }
 
