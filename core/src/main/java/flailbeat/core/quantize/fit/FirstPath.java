@@ -46,7 +46,7 @@ final class FirstPath {
           double off = times[i] - slots.ms()[to] - known;
           double way =
               i == 0 ? occupancy.playing(to) : cost[p] + lattice.step(i, before + p, to, occupancy);
-          double total = way + Bell.cost(off / sigma);
+          double total = way + Gaussian.cost(off / sigma);
           if (total < nextCost[c]) {
             nextCost[c] = total;
             nextLag[c] = known + gain * Math.clamp(off, -WILD * spread, WILD * spread);

@@ -14,7 +14,7 @@ import java.util.stream.DoubleStream;
  *
  * <p>The model: the player goes past the slots in order and plays on each with the probability of
  * its place ({@link Occupancy}, {@link Ways}); what is played comes a lag, which drifts slowly
- * ({@link LagTrack}), and a normal error late ({@link Bell}).
+ * ({@link LagTrack}), and a normal error late ({@link Gaussian}).
  *
  * <p>The probabilities of the slots are found by the forward-backward algorithm ({@link Lattice}),
  * and lag, spread and occupancy from them, in turn (expectation-maximisation: A. P. Dempster, N. M.

@@ -68,7 +68,7 @@ final class Lattice {
       first[i] = from;
       least = from;
       for (int c = 0; c < k; c++) {
-        likely[i * k + c] = Bell.at((time - ms[from + c]) * scale);
+        likely[i * k + c] = Gaussian.at((time - ms[from + c]) * scale);
       }
     }
   }

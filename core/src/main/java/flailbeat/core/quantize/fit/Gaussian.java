@@ -4,7 +4,7 @@ package flailbeat.core.quantize.fit;
  * How likely a timing error is: normal but for its tails, since an error of any size is as unlikely
  * as one of {@value #FARTHEST} deviations.
  */
-final class Bell {
+final class Gaussian {
   private static final double FARTHEST = 4;
   private static final int STEPS = 4096;
   private static final double PER_UNIT = STEPS / FARTHEST;
@@ -17,7 +17,7 @@ final class Bell {
     }
   }
 
-  private Bell() {}
+  private Gaussian() {}
 
   /** The likelihood of an error of so many deviations, 1 for none; off by 2e-7 at most. */
   static double at(double deviations) {
