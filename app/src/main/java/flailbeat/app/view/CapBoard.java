@@ -222,7 +222,7 @@ final class CapBoard extends Pane {
     Optional<PhysicalKey> asked = keyboard.lesson().flatMap(Lesson::asked);
     Optional<ChordCheck> check = keyboard.check();
     Set<PhysicalKey> known = new HashSet<>();
-    keyboard.blockings().combinations().forEach(known::addAll);
+    keyboard.ghosting().combinations().forEach(known::addAll);
     Set<PhysicalKey> held = EnumSet.noneOf(PhysicalKey.class);
     caps.keySet().stream().filter(performer.hands()::isDown).forEach(held::add);
     caps.forEach(
@@ -230,7 +230,7 @@ final class CapBoard extends Pane {
           boolean found = check.filter(c -> c.blocked().contains(key)).isPresent();
           boolean wanted = check.filter(c -> c.wanted().contains(key)).isPresent();
           cap.setAsked(asked.filter(key::equals).isPresent() || wanted);
-          cap.setBlocked(found || !held.isEmpty() && keyboard.blockings().blocks(key, held));
+          cap.setBlocked(found || !held.isEmpty() && keyboard.ghosting().blocks(key, held));
           cap.setSuspect(known.contains(key));
         });
   }

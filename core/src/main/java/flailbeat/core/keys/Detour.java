@@ -31,7 +31,7 @@ public record Detour(ArrangementKind kind, int base, Set<PhysicalKey> keys) {
       Set<Integer> pitches,
       ArrangementKind arrangement,
       int base,
-      Blockings blockings,
+      KeyGhosting ghosting,
       int key,
       Scale scale) {
     List<ArrangementKind> kinds = new ArrayList<>(List.of(arrangement));
@@ -42,7 +42,7 @@ public record Detour(ArrangementKind kind, int base, Set<PhysicalKey> keys) {
       Arrangement candidate = Arrangement.of(kind, key, scale);
       int from = kind == arrangement ? base : base + kind.base() - arrangement.base();
       for (int shift : nearestFirst()) {
-        Optional<Detour> found = at(pitches, candidate, from + shift, blockings);
+        Optional<Detour> found = at(pitches, candidate, from + shift, ghosting);
         if (found.isPresent()) {
           return found;
         }
@@ -58,7 +58,7 @@ public record Detour(ArrangementKind kind, int base, Set<PhysicalKey> keys) {
   }
 
   private static Optional<Detour> at(
-      Set<Integer> pitches, Arrangement arrangement, int base, Blockings blockings) {
+      Set<Integer> pitches, Arrangement arrangement, int base, KeyGhosting ghosting) {
     Set<PhysicalKey> keys = EnumSet.noneOf(PhysicalKey.class);
     if (base < Pitch.LOWEST || base > Pitch.HIGHEST) {
       return Optional.empty();
@@ -67,7 +67,7 @@ public record Detour(ArrangementKind kind, int base, Set<PhysicalKey> keys) {
       Optional<PhysicalKey> at =
           Arrays.stream(PhysicalKey.values())
               .filter(k -> arrangement.semitonesAt(k).equals(List.of(pitch - base)))
-              .filter(k -> !blockings.blocks(with(keys, k)))
+              .filter(k -> !ghosting.blocks(with(keys, k)))
               .findFirst();
       if (at.isEmpty()) {
         return Optional.empty();

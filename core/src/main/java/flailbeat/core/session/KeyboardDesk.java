@@ -1,10 +1,10 @@
 package flailbeat.core.session;
 
 import flailbeat.core.keys.ArrangementKind;
-import flailbeat.core.keys.Blockings;
 import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Detour;
 import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeyGhosting;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Lesson;
@@ -26,7 +26,7 @@ public final class KeyboardDesk {
   private final WhileRecording whileRecording;
   private Optional<Lesson> lesson = Optional.empty();
   private Optional<ChordCheck> check = Optional.empty();
-  private Blockings blockings = Blockings.NONE;
+  private KeyGhosting ghosting = KeyGhosting.NONE;
   private String remark = "";
 
   KeyboardDesk(
@@ -60,12 +60,12 @@ public final class KeyboardDesk {
     return check;
   }
 
-  public Blockings blockings() {
-    return blockings;
+  public KeyGhosting ghosting() {
+    return ghosting;
   }
 
-  public void setBlockings(Blockings value) {
-    blockings = value;
+  public void setGhosting(KeyGhosting value) {
+    ghosting = value;
     changes.fire(Aspect.KEYS);
   }
 
@@ -129,7 +129,7 @@ public final class KeyboardDesk {
           boolean waited = c.phase() == ChordCheck.Phase.TOGETHER;
           performer.layout().placeOf(sign.code(), sign.text()).ifPresent(c::release);
           if (waited && c.phase() == ChordCheck.Phase.DONE) {
-            blockings = blockings.with(c);
+            ghosting = ghosting.with(c);
             changes.fire(Aspect.SETTINGS);
           }
         });
@@ -180,7 +180,7 @@ public final class KeyboardDesk {
               c.wanted().forEach(k -> pitches.addAll(hands.pitchesAt(k)));
               ArrangementKind kind = hands.arrangement().kind();
               return Detour.find(
-                  pitches, kind, hands.base(), blockings, performer.tonic(), performer.scale());
+                  pitches, kind, hands.base(), ghosting, performer.tonic(), performer.scale());
             });
   }
 

@@ -75,34 +75,34 @@ class KeyboardFindingsTest {
   @Test
   void a_blocked_combination_is_known_while_its_other_keys_are_held() {
     holdWithoutG();
-    Blockings blockings = Blockings.NONE.with(check);
-    assertThat(blockings.combinations()).containsExactly(CHORD);
-    assertThat(blockings.blocks(PhysicalKey.G, Set.of(PhysicalKey.A, PhysicalKey.D))).isTrue();
-    assertThat(blockings.blocks(PhysicalKey.G, Set.of(PhysicalKey.A))).isFalse();
-    assertThat(blockings.blocks(PhysicalKey.F, Set.of(PhysicalKey.A, PhysicalKey.D))).isFalse();
+    KeyGhosting ghosting = KeyGhosting.NONE.with(check);
+    assertThat(ghosting.combinations()).containsExactly(CHORD);
+    assertThat(ghosting.blocks(PhysicalKey.G, Set.of(PhysicalKey.A, PhysicalKey.D))).isTrue();
+    assertThat(ghosting.blocks(PhysicalKey.G, Set.of(PhysicalKey.A))).isFalse();
+    assertThat(ghosting.blocks(PhysicalKey.F, Set.of(PhysicalKey.A, PhysicalKey.D))).isFalse();
   }
 
   @Test
   void keys_that_pass_after_all_are_no_longer_blocked() {
     holdWithoutG();
-    Blockings blockings = Blockings.NONE.with(check);
+    KeyGhosting ghosting = KeyGhosting.NONE.with(check);
     ChordCheck again = new ChordCheck();
     CHORD.forEach(again::press);
     again.next();
     CHORD.forEach(again::press);
     CHORD.forEach(again::release);
-    assertThat(blockings.with(again)).isEqualTo(Blockings.NONE);
+    assertThat(ghosting.with(again)).isEqualTo(KeyGhosting.NONE);
   }
 
   /** C E G on other keys: the reach a semitone up puts them on keys that nothing is known of. */
   @Test
   void a_detour_plays_the_same_notes_on_keys_that_do_not_block_one_another() {
     holdWithoutG();
-    Blockings blockings = Blockings.NONE.with(check);
+    KeyGhosting ghosting = KeyGhosting.NONE.with(check);
     Detour detour =
-        Detour.find(Set.of(60, 64, 67), ArrangementKind.HOME, 60, blockings, 0, Scale.MAJOR)
+        Detour.find(Set.of(60, 64, 67), ArrangementKind.HOME, 60, ghosting, 0, Scale.MAJOR)
             .orElseThrow();
-    assertThat(blockings.blocks(detour.keys())).isFalse();
+    assertThat(ghosting.blocks(detour.keys())).isFalse();
     Hands hands = new Hands();
     hands.setArrangement(Arrangement.of(detour.kind(), 0, Scale.MAJOR));
     hands.moveReach(detour.base() - hands.base());
@@ -116,7 +116,7 @@ class KeyboardFindingsTest {
   @Test
   void there_is_no_detour_for_notes_that_no_arrangement_reaches() {
     Optional<Detour> none =
-        Detour.find(Set.of(10, 120), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR);
+        Detour.find(Set.of(10, 120), ArrangementKind.HOME, 60, KeyGhosting.NONE, 0, Scale.MAJOR);
     assertThat(none).isEmpty();
   }
 
@@ -126,7 +126,7 @@ class KeyboardFindingsTest {
    */
   @Test
   void the_smallest_shift_that_will_do_is_taken_upward_before_downward() {
-    Blockings blocked = new Blockings(Set.of(Set.of(PhysicalKey.S, PhysicalKey.F)));
+    KeyGhosting blocked = new KeyGhosting(Set.of(Set.of(PhysicalKey.S, PhysicalKey.F)));
     Detour detour =
         Detour.find(Set.of(62, 65), ArrangementKind.HOME, 60, blocked, 0, Scale.MAJOR)
             .orElseThrow();
@@ -140,7 +140,7 @@ class KeyboardFindingsTest {
   @Test
   void where_nothing_is_blocked_the_way_is_where_the_hands_are() {
     Detour detour =
-        Detour.find(Set.of(60, 64, 67), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR)
+        Detour.find(Set.of(60, 64, 67), ArrangementKind.HOME, 60, KeyGhosting.NONE, 0, Scale.MAJOR)
             .orElseThrow();
     assertThat(detour.base()).isEqualTo(60);
     assertThat(detour.keys())
@@ -151,7 +151,7 @@ class KeyboardFindingsTest {
   @Test
   void what_one_arrangement_cannot_reach_is_found_in_another_and_never_in_chords() {
     Detour detour =
-        Detour.find(Set.of(48, 74), ArrangementKind.HOME, 60, Blockings.NONE, 0, Scale.MAJOR)
+        Detour.find(Set.of(48, 74), ArrangementKind.HOME, 60, KeyGhosting.NONE, 0, Scale.MAJOR)
             .orElseThrow();
     assertThat(detour.kind()).isNotIn(ArrangementKind.HOME, ArrangementKind.CHORDS);
     assertThat(detour.keys()).hasSize(2);
@@ -160,11 +160,11 @@ class KeyboardFindingsTest {
   /** E and G on the cap of A in Scale of C would be two keys; in Chords they are one. */
   @Test
   void chords_on_one_key_are_no_detour_and_the_reach_stays_on_the_piano() {
-    assertThat(Detour.find(Set.of(0), ArrangementKind.HOME, 0, Blockings.NONE, 0, Scale.MAJOR))
+    assertThat(Detour.find(Set.of(0), ArrangementKind.HOME, 0, KeyGhosting.NONE, 0, Scale.MAJOR))
         .get()
         .extracting(Detour::base)
         .isEqualTo(0);
-    Blockings low = new Blockings(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D)));
+    KeyGhosting low = new KeyGhosting(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D)));
     Detour up =
         Detour.find(Set.of(0, 4), ArrangementKind.HOME, 0, low, 0, Scale.MAJOR).orElseThrow();
     assertThat(up.base()).isBetween(0, 127);

@@ -7,7 +7,7 @@ import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
-import flailbeat.core.keys.Blockings;
+import flailbeat.core.keys.KeyGhosting;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
@@ -62,7 +62,7 @@ class HabitsTest {
     before.conductor().setRepeat(true, NoteValue.triplet(8));
     before
         .keyboard()
-        .setBlockings(new Blockings(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G))));
+        .setGhosting(new KeyGhosting(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G))));
     QuantizeSettings own =
         QuantizeSettings.recommended()
             .withGrid(Grid.parse("1/16+1/8T"))

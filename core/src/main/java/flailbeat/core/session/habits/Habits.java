@@ -2,7 +2,7 @@ package flailbeat.core.session.habits;
 
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
-import flailbeat.core.keys.Blockings;
+import flailbeat.core.keys.KeyGhosting;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
@@ -62,7 +62,7 @@ public record Habits(
         session.conductor().repeater().value(),
         session.timing().settings(),
         session.presets().all(),
-        session.keyboard().blockings().combinations(),
+        session.keyboard().ghosting().combinations(),
         session.sound().settings(),
         session.rooms().folded(),
         session.keySets().kept());
@@ -107,7 +107,7 @@ public record Habits(
       session.keySets().setAll(keys);
     }
     if (blocked != null) {
-      session.keyboard().setBlockings(new Blockings(blocked));
+      session.keyboard().setGhosting(new KeyGhosting(blocked));
     }
   }
 

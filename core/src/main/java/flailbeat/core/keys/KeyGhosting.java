@@ -9,15 +9,15 @@ import java.util.Set;
  *
  * @param combinations each at least two keys of which one does not arrive
  */
-public record Blockings(Set<Set<PhysicalKey>> combinations) {
-  public static final Blockings NONE = new Blockings(Set.of());
+public record KeyGhosting(Set<Set<PhysicalKey>> combinations) {
+  public static final KeyGhosting NONE = new KeyGhosting(Set.of());
 
-  public Blockings {
+  public KeyGhosting {
     combinations = Set.copyOf(combinations);
   }
 
   /** With what a check found: each key that did not arrive, with all that did. */
-  public Blockings with(ChordCheck check) {
+  public KeyGhosting with(ChordCheck check) {
     Set<Set<PhysicalKey>> result = new LinkedHashSet<>(combinations);
     result.remove(check.wanted());
     for (PhysicalKey missing : check.blocked()) {
@@ -28,7 +28,7 @@ public record Blockings(Set<Set<PhysicalKey>> combinations) {
     if (check.phase() == ChordCheck.Phase.DONE && check.blocked().isEmpty()) {
       result.removeIf(keys -> check.wanted().containsAll(keys));
     }
-    return new Blockings(result);
+    return new KeyGhosting(result);
   }
 
   /** Whether keys that are to be held together hold a combination that does not pass. */
