@@ -77,8 +77,8 @@ public final class MainWindow {
   private final SongMap map;
   private final RunRow runRow;
   private final NoticeLine notices;
-  private final MidiRoom midi;
-  private final SoundRoom sound;
+  private final MidiInputChoice midi;
+  private final SoundDeviceChoice sound;
   private final AnimationTimer timer = new Frames();
 
   /**
@@ -104,8 +104,8 @@ public final class MainWindow {
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
-    midi = new MidiRoom(session, new MidiInputs(Clock.SYSTEM));
-    sound = new SoundRoom(session, engine);
+    midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
+    sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     SidePane pages =
         new SidePane(desk, () -> new HandsPage(session), this::recordingPage, this::keysPage);
@@ -242,12 +242,12 @@ public final class MainWindow {
   }
 
   /** What is played on beside the computer's keys. */
-  public MidiRoom midi() {
+  public MidiInputChoice midi() {
     return midi;
   }
 
   /** Where sound goes. */
-  public SoundRoom sound() {
+  public SoundDeviceChoice sound() {
     return sound;
   }
 

@@ -23,7 +23,7 @@ import javafx.application.Platform;
  * device sends belongs to the choice by which it was opened: once another was made, it is not
  * listened to any more, though its messages were on their way.
  */
-public final class MidiRoom {
+public final class MidiInputChoice {
   private final Session session;
   private final MidiInputs inputs;
   private final Queue<Arrived> arrived = new ConcurrentLinkedQueue<>();
@@ -40,7 +40,7 @@ public final class MidiRoom {
 
   private record Arrived(int choice, Performed event) {}
 
-  MidiRoom(Session session, MidiInputs inputs) {
+  MidiInputChoice(Session session, MidiInputs inputs) {
     this.session = session;
     this.inputs = inputs;
   }

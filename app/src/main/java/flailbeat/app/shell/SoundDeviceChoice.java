@@ -13,14 +13,14 @@ import javafx.application.Platform;
 /**
  * Lets sound go where the person has chosen, and remembers what buffer a device was found to need.
  */
-public final class SoundRoom {
+public final class SoundDeviceChoice {
   private final SoundDesk desk;
   private final AudioEngine engine;
   private Consumer<String> onState = text -> {};
   private String shown = "";
   private SoundSettings opened;
 
-  SoundRoom(Session session, AudioEngine engine) {
+  SoundDeviceChoice(Session session, AudioEngine engine) {
     this.desk = session.sound();
     this.engine = engine;
     session
