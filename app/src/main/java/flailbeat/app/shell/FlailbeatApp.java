@@ -16,7 +16,7 @@ public final class FlailbeatApp extends Application {
   private static final double OUT_OF_SIGHT = 30_000;
 
   private AudioEngine engine;
-  private HabitKeeper keeper;
+  private SettingsKeeper keeper;
 
   @Override
   public void start(Stage stage) {
@@ -29,7 +29,7 @@ public final class FlailbeatApp extends Application {
       session.open(HarbourLamps.song(), Optional.empty());
     }
     MainWindow window = new MainWindow(stage, session, engine, workshop, null);
-    keeper = new HabitKeeper(session);
+    keeper = new SettingsKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.
     keeper.start(() -> new AfterFrames(1, window.sound()::open).start());

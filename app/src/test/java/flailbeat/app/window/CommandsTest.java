@@ -15,7 +15,7 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.TimingDesk.Version;
-import flailbeat.core.session.habits.Habits;
+import flailbeat.core.session.settings.Settings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -296,7 +296,7 @@ class CommandsTest extends HeadlessWindow {
       own.run(() -> own.session.keyboard().leave());
       own.run(() -> own.window.commands().get("page-hands").press().run());
       assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);
-      Habits kept = own.get(() -> Habits.of(own.session));
+      Settings kept = own.get(() -> Settings.of(own.session));
       own.run(() -> own.session.rooms().setFolded(Set.of()));
       own.run(() -> kept.applyTo(own.session));
       assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);

@@ -2,12 +2,12 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import flailbeat.app.shell.HabitKeeper;
 import flailbeat.app.shell.Mishaps;
 import flailbeat.app.shell.Prompts.Unsaved;
+import flailbeat.app.shell.SettingsKeeper;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.Touch;
-import flailbeat.core.session.habits.HabitsFile;
+import flailbeat.core.session.settings.SettingsFile;
 import java.lang.Thread.UncaughtExceptionHandler;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -55,21 +55,21 @@ class NothingLostTest extends HeadlessWindow {
     assertThat(SongFiles.read(file).song().title()).isEqualTo("Mine, longer");
   }
 
-  private HabitKeeper keeperIn(Path file) throws Exception {
-    System.setProperty("flailbeat.habits", file.toString());
+  private SettingsKeeper keeperIn(Path file) throws Exception {
+    System.setProperty("flailbeat.settings", file.toString());
     try {
       AtomicBoolean begun = new AtomicBoolean();
-      HabitKeeper made =
+      SettingsKeeper made =
           ui.get(
               () -> {
-                HabitKeeper keeper = new HabitKeeper(ui.session);
+                SettingsKeeper keeper = new SettingsKeeper(ui.session);
                 keeper.start(() -> begun.set(true));
                 return keeper;
               });
       ui.await(begun::get);
       return made;
     } finally {
-      System.clearProperty("flailbeat.habits");
+      System.clearProperty("flailbeat.settings");
     }
   }
 
@@ -80,20 +80,20 @@ class NothingLostTest extends HeadlessWindow {
 
   @Test
   void a_setting_made_just_before_closing_is_there_the_next_time() throws Exception {
-    Path file = folder.resolve("habits.json");
-    HabitKeeper keeper = keeperIn(file);
+    Path file = folder.resolve("settings.json");
+    SettingsKeeper keeper = keeperIn(file);
     ui.run(keeper::close);
     assertThat(file).as("nothing was set, so nothing is written").doesNotExist();
-    HabitKeeper another = keeperIn(file);
+    SettingsKeeper another = keeperIn(file);
     setStep(17);
     ui.run(another::close);
-    assertThat(HabitsFile.read(file).orElseThrow().touch().step()).isEqualTo(17);
+    assertThat(SettingsFile.read(file).orElseThrow().touch().step()).isEqualTo(17);
   }
 
   @Test
   void settings_that_cannot_be_kept_are_told() throws Exception {
     Path inTheWay = Files.createFile(folder.resolve("file"));
-    HabitKeeper keeper = keeperIn(inTheWay.resolve("habits.json"));
+    SettingsKeeper keeper = keeperIn(inTheWay.resolve("settings.json"));
     setStep(17);
     ui.await(() -> ui.session.notices().current().text().startsWith("Your settings are not kept"));
     ui.run(keeper::close);

@@ -17,9 +17,9 @@ import flailbeat.core.playback.ClickSound;
 import flailbeat.core.quantize.Groove;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.habits.Habits;
-import flailbeat.core.session.habits.HabitsFile;
-import flailbeat.core.session.habits.HabitsPlace;
+import flailbeat.core.session.settings.Settings;
+import flailbeat.core.session.settings.SettingsFile;
+import flailbeat.core.session.settings.SettingsPlace;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.io.IOException;
@@ -31,7 +31,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class HabitsTest {
+class SettingsTest {
   @TempDir private Path folder;
 
   private static Session session() {
@@ -70,11 +70,11 @@ class HabitsTest {
             .withGroove(new Groove("Ferry", 1, 40, List.of(new Groove.Slot(0, 480, 30, 90))));
     before.timing().setSettings(own);
     before.presets().keep("Mine", own.withLag(new Lag.Off()));
-    Path file = folder.resolve("deep/habits.json");
-    HabitsFile.write(Habits.of(before), file);
+    Path file = folder.resolve("deep/settings.json");
+    SettingsFile.write(Settings.of(before), file);
     Session after = session();
-    HabitsFile.read(file).orElseThrow().applyTo(after);
-    assertThat(Habits.of(after)).isEqualTo(Habits.of(before));
+    SettingsFile.read(file).orElseThrow().applyTo(after);
+    assertThat(Settings.of(after)).isEqualTo(Settings.of(before));
     assertThat(after.timing().settings()).isEqualTo(own);
     assertThat(after.timing().grid()).as("the bench shows the same lines").isEqualTo(own.grid());
     assertThat(after.performer().layout().placeOf("DEAD_ACUTE", "")).contains(PhysicalKey.A);
@@ -84,10 +84,10 @@ class HabitsTest {
 
   @Test
   void at_the_first_start_there_is_nothing_and_what_is_damaged_is_told() throws IOException {
-    Path file = folder.resolve("habits.json");
-    assertThat(HabitsFile.read(file)).isEmpty();
+    Path file = folder.resolve("settings.json");
+    assertThat(SettingsFile.read(file)).isEmpty();
     Files.writeString(file, "{\"touch\":{\"floor\":90,\"ceiling\":10}}");
-    assertThatThrownBy(() -> HabitsFile.read(file))
+    assertThatThrownBy(() -> SettingsFile.read(file))
         .isInstanceOf(FileFault.class)
         .hasMessageContaining("cannot be read")
         .hasMessageContaining("not from 90 to 10");
@@ -96,11 +96,11 @@ class HabitsTest {
   @Test
   void it_lies_where_each_system_keeps_such_things() {
     Path home = Path.of("/home/ada");
-    assertThat(HabitsPlace.of(Map.of(), "Linux", home))
-        .isEqualTo(home.resolve(".config/flailbeat/habits.json"));
-    assertThat(HabitsPlace.of(Map.of("XDG_CONFIG_HOME", "/etc/own"), "Linux", home))
-        .isEqualTo(Path.of("/etc/own/flailbeat/habits.json"));
-    assertThat(HabitsPlace.of(Map.of(), "Mac OS X", home))
-        .isEqualTo(home.resolve("Library/Application Support/Flailbeat/habits.json"));
+    assertThat(SettingsPlace.of(Map.of(), "Linux", home))
+        .isEqualTo(home.resolve(".config/flailbeat/settings.json"));
+    assertThat(SettingsPlace.of(Map.of("XDG_CONFIG_HOME", "/etc/own"), "Linux", home))
+        .isEqualTo(Path.of("/etc/own/flailbeat/settings.json"));
+    assertThat(SettingsPlace.of(Map.of(), "Mac OS X", home))
+        .isEqualTo(home.resolve("Library/Application Support/Flailbeat/settings.json"));
   }
 }

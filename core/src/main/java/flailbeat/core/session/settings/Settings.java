@@ -1,4 +1,4 @@
-package flailbeat.core.session.habits;
+package flailbeat.core.session.settings;
 
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
@@ -28,7 +28,7 @@ import java.util.Set;
  * @param learned what was learned of each key, where the layout was learned
  * @param blocked combinations of keys that the keyboard does not let through
  */
-public record Habits(
+public record Settings(
     String layout,
     Map<PhysicalKey, KeySign> learned,
     ArrangementKind arrangement,
@@ -47,9 +47,9 @@ public record Habits(
     KeySets.Kept keys) {
 
   /** What is set in a session now. */
-  public static Habits of(Session session) {
+  public static Settings of(Session session) {
     Performer performer = session.performer();
-    return new Habits(
+    return new Settings(
         performer.layout().name(),
         performer.layout().signs(),
         performer.hands().arrangement().kind(),

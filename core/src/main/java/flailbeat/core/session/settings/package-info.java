@@ -1,2 +1,2 @@
 /** What a person has set, kept from one time to the next. */
-package flailbeat.core.session.habits;
+package flailbeat.core.session.settings;

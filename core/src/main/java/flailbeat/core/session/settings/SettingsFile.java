@@ -1,4 +1,4 @@
-package flailbeat.core.session.habits;
+package flailbeat.core.session.settings;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -16,8 +16,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 
-/** Reads and writes {@link Habits}, as JSON. */
-public final class HabitsFile {
+/** Reads and writes {@link Settings}, as JSON. */
+public final class SettingsFile {
   private static final JsonMapper MAPPER =
       JsonMapper.builder()
           .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
@@ -38,19 +38,19 @@ public final class HabitsFile {
   })
   private interface LagByName {}
 
-  private HabitsFile() {}
+  private SettingsFile() {}
 
   /**
    * Reads it; empty when there is none yet.
    *
    * @throws FileFault when it is damaged, or holds something that cannot be
    */
-  public static Optional<Habits> read(Path file) throws IOException {
+  public static Optional<Settings> read(Path file) throws IOException {
     if (!Files.exists(file)) {
       return Optional.empty();
     }
     try {
-      return Optional.of(MAPPER.readValue(file.toFile(), Habits.class));
+      return Optional.of(MAPPER.readValue(file.toFile(), Settings.class));
     } catch (JsonProcessingException e) {
       throw new FileFault(
           "your settings in " + file + " cannot be read: " + e.getOriginalMessage(), e);
@@ -58,9 +58,9 @@ public final class HabitsFile {
   }
 
   /** Writes it whole or, when that fails, leaves what was there. */
-  public static void write(Habits habits, Path file) throws IOException {
+  public static void write(Settings settings, Path file) throws IOException {
     Files.createDirectories(file.getParent());
-    byte[] bytes = MAPPER.writeValueAsBytes(habits);
+    byte[] bytes = MAPPER.writeValueAsBytes(settings);
     SafeFile.write(file, out -> out.write(bytes));
   }
 }

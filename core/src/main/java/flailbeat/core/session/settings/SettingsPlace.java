@@ -1,14 +1,14 @@
-package flailbeat.core.session.habits;
+package flailbeat.core.session.settings;
 
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 
 /** Where a person's settings are kept. */
-public final class HabitsPlace {
-  private static final String NAME = "habits.json";
+public final class SettingsPlace {
+  private static final String NAME = "settings.json";
 
-  private HabitsPlace() {}
+  private SettingsPlace() {}
 
   /**
    * Where it is kept on this machine: where the system keeps what is a person's own.

@@ -5,9 +5,9 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.habits.Habits;
-import flailbeat.core.session.habits.HabitsFile;
-import flailbeat.core.session.habits.HabitsPlace;
+import flailbeat.core.session.settings.Settings;
+import flailbeat.core.session.settings.SettingsFile;
+import flailbeat.core.session.settings.SettingsPlace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,34 +26,34 @@ import org.slf4j.LoggerFactory;
  * a thread of its own; what was set in the last moment is kept on closing. At the very first start
  * the layout of the keyboard is guessed.
  */
-public final class HabitKeeper {
-  private static final Logger LOG = LoggerFactory.getLogger(HabitKeeper.class);
+public final class SettingsKeeper {
+  private static final Logger LOG = LoggerFactory.getLogger(SettingsKeeper.class);
   private static final Duration MOMENT = Duration.seconds(1);
   private static final int CLOSING_SECONDS = 5;
 
   private final Session session;
   private final Path file;
-  private final ExecutorService writer = Daemons.single("habits");
+  private final ExecutorService writer = Daemons.single("settings");
   private final PauseTransition later = new PauseTransition(MOMENT);
-  private Optional<Habits> kept = Optional.empty();
+  private Optional<Settings> kept = Optional.empty();
   private boolean begun;
   private boolean faultTold;
 
   /** One that keeps settings where this system keeps what is a person's own. */
-  public HabitKeeper(Session session) {
+  public SettingsKeeper(Session session) {
     this(session, place());
   }
 
-  HabitKeeper(Session session, Path file) {
+  SettingsKeeper(Session session, Path file) {
     this.session = session;
     this.file = file;
     later.setOnFinished(e -> keep());
   }
 
   private static Path place() {
-    String elsewhere = System.getProperty("flailbeat.habits");
+    String elsewhere = System.getProperty("flailbeat.settings");
     return elsewhere == null
-        ? HabitsPlace.of(
+        ? SettingsPlace.of(
             System.getenv(),
             System.getProperty("os.name"),
             Path.of(System.getProperty("user.home")))
@@ -67,17 +67,22 @@ public final class HabitKeeper {
    */
   public void start(Runnable then) {
     session.performer().setLayout(KeyLayout.guess(Locale.getDefault()));
-    if (Files.exists(file)) {
+    if (Files.exists(file) || Files.exists(earlier())) {
       writer.execute(() -> read(then));
     } else {
       begin(then);
     }
   }
 
+  /** What the file was called before; it is read as long as there is no other. */
+  private Path earlier() {
+    return file.resolveSibling("habits.json");
+  }
+
   private void read(Runnable then) {
     Runnable found;
     try {
-      Optional<Habits> read = HabitsFile.read(file);
+      Optional<Settings> read = SettingsFile.read(Files.exists(file) ? file : earlier());
       found = () -> read.ifPresent(h -> h.applyTo(session));
     } catch (IOException | RuntimeException e) {
       LOG.warn("Starting with standard settings", e);
@@ -98,7 +103,7 @@ public final class HabitKeeper {
   private void begin(Runnable then) {
     begun = true;
     then.run();
-    kept = Optional.of(Habits.of(session));
+    kept = Optional.of(Settings.of(session));
     session
         .changes()
         .listen(
@@ -114,7 +119,7 @@ public final class HabitKeeper {
     if (!begun || writer.isShutdown()) {
       return;
     }
-    Habits now = Habits.of(session);
+    Settings now = Settings.of(session);
     if (kept.filter(now::equals).isPresent()) {
       return;
     }
@@ -122,9 +127,9 @@ public final class HabitKeeper {
     writer.execute(() -> write(now));
   }
 
-  private void write(Habits habits) {
+  private void write(Settings settings) {
     try {
-      HabitsFile.write(habits, file);
+      SettingsFile.write(settings, file);
       Platform.runLater(() -> faultTold = false);
     } catch (IOException e) {
       LOG.warn("The settings cannot be kept in {}", file, e);
