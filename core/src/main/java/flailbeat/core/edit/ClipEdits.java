@@ -168,7 +168,7 @@ public final class ClipEdits {
         a.range().span(b.range()).length(),
         Clip.NEVER,
         sounding(a).with(added.notes(), added.controls()),
-        new Takes(a.takes().heard(), others));
+        new Takes(a.takes().active(), others));
   }
 
   private static Content sounding(Clip clip) {
@@ -205,7 +205,7 @@ public final class ClipEdits {
         clip.length(),
         Clip.NEVER,
         written(clip, clip.content(), ids),
-        new Takes(clip.takes().heard(), others));
+        new Takes(clip.takes().active(), others));
   }
 
   /** What of any version of a clip begins where it does not sound. */

@@ -165,7 +165,7 @@ public final class NoteEdits {
   }
 
   /**
-   * A clip with takes keeps its place: its heard take gets the notes that begin in it. The others
+   * A clip with takes keeps its place: its active take gets the notes that begin in it. The others
    * go into what lies between such clips, merged with the clips that are there.
    */
   private static List<Clip> merged(Track track, List<Note> added, TickRange range, Ids ids) {

@@ -118,7 +118,7 @@ public final class TakeEdits {
   /** All versions of a clip, the one that is heard among them. */
   private static List<Take> versions(Clip clip) {
     List<Take> result = new ArrayList<>(clip.takes().others());
-    result.add(new Take(clip.takes().heard(), clip.content()));
+    result.add(new Take(clip.takes().active(), clip.content()));
     result.sort(Comparator.comparingInt(Take::number));
     return result;
   }
@@ -137,7 +137,7 @@ public final class TakeEdits {
         });
   }
 
-  /** Takes the take that is heard away; the one before it is heard then. The last one stays. */
+  /** Takes the active take away; the one before it is heard then. The last one stays. */
   public static Song remove(Song song, TrackId track, ClipId id) {
     return change(
         song,
@@ -150,7 +150,7 @@ public final class TakeEdits {
           }
           Take heir =
               others.reversed().stream()
-                  .filter(t -> t.number() < clip.takes().heard())
+                  .filter(t -> t.number() < clip.takes().active())
                   .findFirst()
                   .orElse(others.get(0));
           others.remove(heir);

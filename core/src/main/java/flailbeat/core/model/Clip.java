@@ -180,7 +180,7 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
         to - from,
         period,
         content.part(own).shifted(-own.start()),
-        new Takes(takes.heard(), others).shifted(-own.start()));
+        new Takes(takes.active(), others).shifted(-own.start()));
   }
 
   /** It as it sounds, in song time. */

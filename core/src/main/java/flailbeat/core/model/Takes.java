@@ -10,14 +10,14 @@ import java.util.stream.Stream;
  *
  * @param others in order of number; none for a clip that was recorded once
  */
-public record Takes(int heard, List<Take> others) {
+public record Takes(int active, List<Take> others) {
   /** One version only. */
   public static final Takes NONE = new Takes(1, List.of());
 
   public Takes {
     others = List.copyOf(others);
-    long distinct = IntStream.concat(IntStream.of(heard), numbers(others)).distinct().count();
-    if (heard < 1 || distinct != others.size() + 1) {
+    long distinct = IntStream.concat(IntStream.of(active), numbers(others)).distinct().count();
+    if (active < 1 || distinct != others.size() + 1) {
       throw new IllegalArgumentException("Takes have different numbers, from 1");
     }
   }
@@ -29,7 +29,7 @@ public record Takes(int heard, List<Take> others) {
   Takes shifted(long ticks) {
     return ticks == 0 || others.isEmpty()
         ? this
-        : new Takes(heard, others.stream().map(t -> t.shifted(ticks)).toList());
+        : new Takes(active, others.stream().map(t -> t.shifted(ticks)).toList());
   }
 
   /** Whether there is anything to choose from. */
@@ -39,7 +39,7 @@ public record Takes(int heard, List<Take> others) {
 
   /** The numbers of all, in order. */
   public List<Integer> numbers() {
-    return Stream.concat(Stream.of(heard), others.stream().map(Take::number)).sorted().toList();
+    return Stream.concat(Stream.of(active), others.stream().map(Take::number)).sorted().toList();
   }
 
   /** The number of the latest. */

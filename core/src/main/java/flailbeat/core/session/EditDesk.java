@@ -44,13 +44,13 @@ public final class EditDesk {
       return;
     }
     List<Integer> numbers = clip.get().takes().numbers();
-    int at = numbers.indexOf(clip.get().takes().heard());
+    int at = numbers.indexOf(clip.get().takes().active());
     int wanted = numbers.get(Math.floorMod(at + by, numbers.size()));
     chooseTake(wanted);
     notices.tell(new Notice("Take " + wanted + " of " + numbers.size(), false));
   }
 
-  /** Takes the take that is heard away. */
+  /** Takes the active take away. */
   public void removeTake() {
     document
         .clip()
@@ -58,7 +58,7 @@ public final class EditDesk {
         .ifPresent(
             clip ->
                 edit(
-                    "Remove take " + clip.takes().heard(),
+                    "Remove take " + clip.takes().active(),
                     s -> TakeEdits.remove(s, document.track().id(), clip.id())));
   }
 

@@ -245,7 +245,7 @@ final class RecordingPasses extends Activity {
             .collect(Collectors.joining(" and "));
     String take =
         settings.mode() == RecordingMode.TAKES
-            ? document.clip().map(c -> ", take " + c.takes().heard()).orElse("")
+            ? document.clip().map(c -> ", take " + c.takes().active()).orElse("")
             : "";
     return new Notice(
         "Recorded " + Notice.notes(notes) + in + " onto " + names + take + alsoLeftOut, false);

@@ -10,7 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import org.kordamp.ikonli.remixicon.RemixiconAL;
 
-/** The takes of the chosen clip, of which one is heard; not there when there is but one. */
+/** The takes of the chosen clip, of which one is active; not there when there is but one. */
 final class TakesBar extends HBox {
   private final Session session;
   private Takes shown = Takes.NONE;
@@ -27,7 +27,7 @@ final class TakesBar extends HBox {
   void refresh() {
     Takes takes = session.document().clip().map(c -> c.takes()).orElse(Takes.NONE);
     setVisible(takes.isChoice());
-    if (takes.numbers().equals(shown.numbers()) && takes.heard() == shown.heard()) {
+    if (takes.numbers().equals(shown.numbers()) && takes.active() == shown.active()) {
       return;
     }
     shown = takes;
@@ -38,12 +38,10 @@ final class TakesBar extends HBox {
       numbers.add(number, String.valueOf(number), "Hear this take ({take-previous}, {take-next})");
     }
     numbers.named("take");
-    numbers.show(takes.heard());
+    numbers.show(takes.active());
     Button remove =
         Buttons.icon(
-            RemixiconAL.DELETE_BIN_LINE,
-            "Remove the take that is heard",
-            session.editing()::removeTake);
+            RemixiconAL.DELETE_BIN_LINE, "Remove the active take", session.editing()::removeTake);
     remove.getStyleClass().add("quiet");
     remove.setId("remove-take");
     getChildren().setAll(title, numbers, remove);

@@ -76,7 +76,7 @@ final class ProjectWriter {
         c.loops() ? c.period() : null,
         map(c.content().notes(), ProjectWriter::toRow),
         map(c.content().controls(), ProjectWriter::toRow),
-        c.takes().equals(Takes.NONE) ? null : c.takes().heard(),
+        c.takes().equals(Takes.NONE) ? null : c.takes().active(),
         choice ? map(c.takes().others(), ProjectWriter::toDto) : null);
   }
 
