@@ -45,7 +45,7 @@ class CaptureWindowTest extends HeadlessWindow {
   /** Clicks on the ruler so far from its left edge; gives the place. */
   private long clickRuler(double x) throws Exception {
     dragRuler(x, x);
-    return ui.get(() -> ui.session.conductor().placeTicks());
+    return ui.get(() -> ui.session.conductor().playStartTicks());
   }
 
   private void dragRuler(double from, double to) throws Exception {
@@ -68,7 +68,7 @@ class CaptureWindowTest extends HeadlessWindow {
     assertThat(loop.start()).isCloseTo(from, within(720L));
     assertThat(loop.end()).isCloseTo(to, within(720L));
     assertThat(ui.text("notice")).startsWith("Loop: bars ");
-    assertThat(ui.get(() -> ui.session.conductor().placeTicks())).isEqualTo(place);
+    assertThat(ui.get(() -> ui.session.conductor().playStartTicks())).isEqualTo(place);
     click("loop");
     assertThat(ui.text("notice")).isEqualTo("No loop");
     type(KeyCode.CONTROL, KeyCode.L);

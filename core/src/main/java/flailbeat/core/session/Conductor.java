@@ -139,11 +139,11 @@ public final class Conductor {
   }
 
   /** The tick at which the next start begins, and to which stopping returns. */
-  public long placeTicks() {
-    return playback.placeTicks();
+  public long playStartTicks() {
+    return playback.playStartTicks();
   }
 
-  /** Moves the place to a tick. Playing goes on from there; a recording is not disturbed. */
+  /** Moves the play start to a tick. Playing goes on from there; a recording is not disturbed. */
   public void seek(long tick) {
     if (transport.isRecording()) {
       return;
@@ -157,13 +157,13 @@ public final class Conductor {
     playback.tell();
   }
 
-  /** Plays from the place or, where that lies behind the loop, from the loop's start. */
+  /** Plays from the play start or, where that lies behind the loop, from the loop's start. */
   public void play() {
     playback.start(new Playing(playback, timing));
     repeater.rebase(clock.nanoTime());
   }
 
-  /** Records onto the targets, from the place, after the count-in. */
+  /** Records onto the targets, from the play start, after the count-in. */
   void record() {
     List<Track> onto = targets();
     long from = playback.startTick();
@@ -230,7 +230,7 @@ public final class Conductor {
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
   Notice keepPhrase() {
-    return keeper.keepPhrase(placeTicks(), clock.nanoTime());
+    return keeper.keepPhrase(playStartTicks(), clock.nanoTime());
   }
 
   /** Called for each frame drawn: follows what is heard, and stops what is over. */
@@ -282,7 +282,7 @@ public final class Conductor {
   void calibrate() {
     stop();
     Song song = document.song();
-    Calibration started = new Calibration(song.tempos(), song.meters(), placeTicks());
+    Calibration started = new Calibration(song.tempos(), song.meters(), playStartTicks());
     calibration = Optional.of(started);
     playback.startAt(
         new Calibrating(started, playback, transport, changes, notices),

@@ -30,9 +30,9 @@ final class Keeper {
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
-  Notice keepPhrase(long placeTick, long nowNanos) {
+  Notice keepPhrase(long playStartTick, long nowNanos) {
     Song song = document.song();
-    Rolling.Phrase phrase = rolling.lastPhrase(song.tempos(), placeTick, nowNanos);
+    Rolling.Phrase phrase = rolling.lastPhrase(song.tempos(), playStartTick, nowNanos);
     List<NewNote> notes = phrase.notes();
     if (notes.isEmpty()) {
       return new Notice(

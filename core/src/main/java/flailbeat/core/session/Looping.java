@@ -47,8 +47,8 @@ public final class Looping {
   }
 
   /** Goes round the range, or no longer; the first time it is four bars from a tick's bar. */
-  void toggle(long placeTick) {
-    set(Optional.of(rangeOr(placeTick)), !on);
+  void toggle(long playStartTick) {
+    set(Optional.of(rangeOr(playStartTick)), !on);
   }
 
   /** Goes round the bars of some notes. */
@@ -61,27 +61,27 @@ public final class Looping {
   }
 
   /** Makes it longer, or shorter, by bars; one bar is left. */
-  void lengthen(int bars, long placeTick) {
+  void lengthen(int bars, long playStartTick) {
     MeterMap meters = document.song().meters();
-    TickRange old = rangeOr(placeTick);
+    TickRange old = rangeOr(playStartTick);
     int last = meters.barAt(old.end() - 1) + bars;
     long end = meters.barStart(Math.max(meters.barAt(old.start()), last) + 1);
     set(Optional.of(new TickRange(old.start(), end)), true);
   }
 
   /** Moves it by bars, not before the song's start. */
-  void move(int bars, long placeTick) {
+  void move(int bars, long playStartTick) {
     MeterMap meters = document.song().meters();
-    TickRange old = rangeOr(placeTick);
+    TickRange old = rangeOr(playStartTick);
     int first = meters.barAt(old.start());
     int length = meters.barAt(old.end() - 1) - first + 1;
     int moved = Math.max(0, first + bars);
     set(Optional.of(new TickRange(meters.barStart(moved), meters.barStart(moved + length))), true);
   }
 
-  private TickRange rangeOr(long placeTick) {
+  private TickRange rangeOr(long playStartTick) {
     MeterMap meters = document.song().meters();
-    int bar = meters.barAt(placeTick);
+    int bar = meters.barAt(playStartTick);
     return range.orElseGet(
         () -> new TickRange(meters.barStart(bar), meters.barStart(bar + FIRST_BARS)));
   }

@@ -75,8 +75,8 @@ final class Playback {
   }
 
   /** The tick at which the next start begins, and to which stopping returns. */
-  long placeTicks() {
-    return document.song().tempos().tickAt(transport.placeNanos());
+  long playStartTicks() {
+    return document.song().tempos().tickAt(transport.playStartNanos());
   }
 
   /** How much of a beat a moment is on: within an eighth of it either way. */
@@ -95,12 +95,12 @@ final class Playback {
   }
 
   void setPlace(long tick) {
-    transport.setPlaceNanos(document.song().tempos().nanosAt(Math.max(0, tick)));
+    transport.setPlayStartNanos(document.song().tempos().nanosAt(Math.max(0, tick)));
   }
 
-  /** The place or, where that lies behind the loop, the loop's start. */
+  /** The play start or, where that lies behind the loop, the loop's start. */
   long startTick() {
-    long place = placeTicks();
+    long place = playStartTicks();
     return looping.active().filter(r -> place >= r.end()).map(TickRange::start).orElse(place);
   }
 
@@ -119,7 +119,10 @@ final class Playback {
     return activity;
   }
 
-  /** Starts something from the place or, where that lies behind the loop, from the loop's start. */
+  /**
+   * Starts something from the play start or, where that lies behind the loop, from the loop's
+   * start.
+   */
   void start(Activity what) {
     start(what, false);
   }
@@ -236,7 +239,7 @@ final class Playback {
   /** Whether the song is over: it plays on where it was started beyond its end. */
   boolean isPastEnd() {
     return transport.loop().isEmpty()
-        && transport.placeNanos() < endNanos
+        && transport.playStartNanos() < endNanos
         && transport.positionNanos() >= endNanos;
   }
 
@@ -259,7 +262,7 @@ final class Playback {
       replan();
       return;
     }
-    long place = tempos.tickAt(transport.placeNanos());
+    long place = tempos.tickAt(transport.playStartNanos());
     long position = tempos.tickAt(transport.positionNanos());
     tempos = document.song().tempos();
     goOnFrom(transport.isRunning() ? position : place, place);
@@ -267,21 +270,21 @@ final class Playback {
 
   /** The loop is another: what plays goes on from where it is. */
   void followLoop() {
-    goOnFrom(positionTicks(), placeTicks());
+    goOnFrom(positionTicks(), playStartTicks());
   }
 
-  /** Starts anew at a tick, if it runs; stopping will return to the place. */
+  /** Starts anew at a tick, if it runs; stopping will return to the play start. */
   private void goOnFrom(long tick, long place) {
     boolean running = transport.isRunning();
     player.halt();
-    transport.setPlaceNanos(tempos.nanosAt(tick));
+    transport.setPlayStartNanos(tempos.nanosAt(tick));
     if (running) {
       start(activity);
     }
     transport.setReturnNanos(tempos.nanosAt(place));
   }
 
-  /** Tells of another state, or another place. */
+  /** Tells of another state, or another play start. */
   void tell() {
     toldState = transport.state();
     changes.fire(Aspect.TRANSPORT);

@@ -170,7 +170,7 @@ public final class Repeater {
 
   private Pulses atStandstill(long nowNanos) {
     Song song = document.song();
-    long place = song.tempos().tickAt(transport.placeNanos());
+    long place = song.tempos().tickAt(transport.playStartNanos());
     TempoMap tempos = TempoMap.of(song.tempos().tempoAt(place));
     MeterMap meters = MeterMap.of(song.meters().meterAt(place));
     TickRange range = new TickRange(0, AHEAD_TICKS);

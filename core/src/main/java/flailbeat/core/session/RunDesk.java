@@ -36,7 +36,10 @@ public final class RunDesk {
     }
   }
 
-  /** Starts recording; while recording, stops. From playing, recording starts anew at the place. */
+  /**
+   * Starts recording; while recording, stops. From playing, recording starts anew at the play
+   * start.
+   */
   public void recordOrStop() {
     changes.during(
         () -> {
@@ -58,7 +61,7 @@ public final class RunDesk {
   /** Goes round the loop, or no longer. */
   public void toggleLoop() {
     if (!whileRecording.refuses()) {
-      conductor.looping().toggle(conductor.placeTicks());
+      conductor.looping().toggle(conductor.playStartTicks());
       tellLoop();
     }
   }
@@ -82,7 +85,7 @@ public final class RunDesk {
   /** Makes the loop longer or shorter by bars. */
   public void lengthenLoop(int bars) {
     if (!whileRecording.refuses()) {
-      conductor.looping().lengthen(bars, conductor.placeTicks());
+      conductor.looping().lengthen(bars, conductor.playStartTicks());
       tellLoop();
     }
   }
@@ -90,7 +93,7 @@ public final class RunDesk {
   /** Moves the loop by bars. */
   public void moveLoop(int bars) {
     if (!whileRecording.refuses()) {
-      conductor.looping().move(bars, conductor.placeTicks());
+      conductor.looping().move(bars, conductor.playStartTicks());
       tellLoop();
     }
   }

@@ -10,7 +10,7 @@ import java.util.Optional;
  * <p>Song time is nanoseconds from tick 0. While it runs, <em>unrolled</em> time is clock time plus
  * an offset; whatever makes the sound may correct the offset, so that it is what is being heard.
  * Song time is unrolled time folded back into the {@link Loop}, where one is gone round. Stopped,
- * song time is the <em>place</em>: where stopping returns to, and where the next start begins.
+ * song time is the <em>play start</em>: where stopping returns to, and where the next start begins.
  */
 public final class Transport {
   /** What it is doing. */
@@ -23,7 +23,7 @@ public final class Transport {
 
   private final Clock clock;
   private State state = State.STOPPED;
-  private long placeNanos;
+  private long playStartNanos;
   private long offsetNanos;
   private long fromNanos;
   private boolean toRecord;
@@ -51,19 +51,19 @@ public final class Transport {
   }
 
   /** Where stopping returns to, in song time. */
-  public long placeNanos() {
-    return placeNanos;
+  public long playStartNanos() {
+    return playStartNanos;
   }
 
-  /** Moves the place; a running transport stops first. */
-  public void setPlaceNanos(long songNanos) {
+  /** Moves the play start; a running transport stops first. */
+  public void setPlayStartNanos(long songNanos) {
     stop();
-    placeNanos = Math.max(0, songNanos);
+    playStartNanos = Math.max(0, songNanos);
   }
 
-  /** Moves the place while it runs, without stopping: where stopping will return to. */
+  /** Moves the play start while it runs, without stopping: where stopping will return to. */
   public void setReturnNanos(long songNanos) {
-    placeNanos = songNanos;
+    playStartNanos = songNanos;
   }
 
   /** Song time now. Earlier than where it starts from while counting in. */
@@ -71,15 +71,15 @@ public final class Transport {
     return songNanosAt(clock.nanoTime());
   }
 
-  /** Song time at a moment of the clock's, while running; the place when stopped. */
+  /** Song time at a moment of the clock's, while running; the play start when stopped. */
   public long songNanosAt(long clockNanos) {
     long unrolled = unrolledAt(clockNanos);
-    return isRunning() ? loop.map(l -> l.fold(unrolled)).orElse(unrolled) : placeNanos;
+    return isRunning() ? loop.map(l -> l.fold(unrolled)).orElse(unrolled) : playStartNanos;
   }
 
-  /** Unrolled time at a moment of the clock's, while running; the place when stopped. */
+  /** Unrolled time at a moment of the clock's, while running; the play start when stopped. */
   public long unrolledAt(long clockNanos) {
-    return isRunning() ? clockNanos + offsetNanos : placeNanos;
+    return isRunning() ? clockNanos + offsetNanos : playStartNanos;
   }
 
   /** The loop that is being gone round. */

@@ -206,7 +206,7 @@ class LoopRecordingTest extends SessionRig {
     assertThat(conductor.positionTicks()).as("goes on from where it is").isEqualTo(960);
     assertThat(conductor.transport().loop()).isEmpty();
     session.run().stop();
-    assertThat(conductor.placeTicks()).isEqualTo(7680);
+    assertThat(conductor.playStartTicks()).isEqualTo(7680);
   }
 
   @Test

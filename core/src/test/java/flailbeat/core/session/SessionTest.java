@@ -83,7 +83,7 @@ class SessionTest extends RecordingRig {
     nowMs += 1250;
     assertThat(conductor.positionTicks()).isEqualTo(tick + 960);
     session.run().stop();
-    assertThat(conductor.placeTicks()).isEqualTo(960);
+    assertThat(conductor.playStartTicks()).isEqualTo(960);
   }
 
   @Test

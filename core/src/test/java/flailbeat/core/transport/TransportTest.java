@@ -14,7 +14,7 @@ class TransportTest {
 
   @Test
   void a_count_in_runs_up_to_the_place_and_becomes_recording() {
-    transport.setPlaceNanos(4000);
+    transport.setPlayStartNanos(4000);
     transport.start(new Start(true, 4000, 2000, Optional.empty()), 100);
     now = 100;
     assertThat(transport.state()).isEqualTo(State.COUNTING_IN);
@@ -29,7 +29,7 @@ class TransportTest {
 
   @Test
   void stopping_goes_back_to_the_place() {
-    transport.setPlaceNanos(500);
+    transport.setPlayStartNanos(500);
     transport.start(new Start(false, 500, 0, Optional.empty()), 0);
     now = 300;
     assertThat(transport.positionNanos()).isEqualTo(800);

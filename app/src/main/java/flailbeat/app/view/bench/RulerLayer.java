@@ -28,7 +28,7 @@ final class RulerLayer extends Layer {
     painter.ruler(g, session.song().meters(), HEIGHT);
     Looping looping = session.conductor().looping();
     looping.range().ifPresent(r -> painter.loop(g, r, looping.isOn(), HEIGHT));
-    double x = viewport.scale().xOf(session.conductor().placeTicks());
+    double x = viewport.scale().xOf(session.conductor().playStartTicks());
     g.setFill(palette.color(Ink.WHEAT));
     g.fillPolygon(
         new double[] {x - 6, x + 6, x}, new double[] {HEIGHT - 9, HEIGHT - 9, HEIGHT - 1}, 3);

@@ -78,7 +78,7 @@ final class Sight {
   /** Stopping returns to the place, which may be on another page. */
   void keepPlace() {
     if (!session.conductor().transport().isRunning()) {
-      viewport.bringIntoSight(session.conductor().placeTicks());
+      viewport.bringIntoSight(session.conductor().playStartTicks());
     }
   }
 }
