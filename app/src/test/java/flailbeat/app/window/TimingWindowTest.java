@@ -167,7 +167,7 @@ class TimingWindowTest extends HeadlessWindow {
   void finer_settings_are_set_and_shown() throws Exception {
     click("part-finer");
     ui.run(() -> ((javafx.scene.control.Slider) ui.node("tight")).setValue(8));
-    assertThat(ui.session.timing().settings().reach().tightMs()).isEqualTo(8);
+    assertThat(ui.session.timing().settings().filter().tightMs()).isEqualTo(8);
     click("ends-lengths");
     assertThat(ui.session.timing().settings().ends()).isEqualTo(QuantizeSettings.Ends.LENGTHS);
   }

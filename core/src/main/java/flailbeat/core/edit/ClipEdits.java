@@ -172,7 +172,7 @@ public final class ClipEdits {
   }
 
   private static Content sounding(Clip clip) {
-    return clip.content().part(new TickRange(0, clip.reach()));
+    return clip.content().part(new TickRange(0, clip.contentLength()));
   }
 
   /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
@@ -212,7 +212,7 @@ public final class ClipEdits {
   private static List<Content> silent(Clip clip) {
     List<Content> result = new ArrayList<>();
     Stream.concat(Stream.of(clip.content()), clip.takes().others().stream().map(Take::content))
-        .map(c -> c.part(new TickRange(clip.reach(), Clip.NEVER)))
+        .map(c -> c.part(new TickRange(clip.contentLength(), Clip.NEVER)))
         .filter(c -> !c.isEmpty())
         .forEach(result::add);
     return result;

@@ -55,7 +55,7 @@ public final class NoteEdits {
     List<Note> result = new ArrayList<>();
     for (Clip clip : track.clips()) {
       for (Note note : clip.content().notes().findAll(sortedIds)) {
-        if (note.onset() < clip.reach()) {
+        if (note.onset() < clip.contentLength()) {
           result.add(note.shifted(clip.start()));
         }
       }

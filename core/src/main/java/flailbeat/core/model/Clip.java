@@ -119,13 +119,13 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
   }
 
   /** Up to which tick of its own time its content sounds. */
-  public long reach() {
+  public long contentLength() {
     return Math.min(length, period);
   }
 
   /** How many of its notes sound, each counted once. */
   public int noteCount() {
-    return content.notes().indexAt(reach());
+    return content.notes().indexAt(contentLength());
   }
 
   /** Whether no version has anything in it. */

@@ -108,7 +108,9 @@ public record Track(
     for (Clip clip : clips) {
       Optional<Note> found = clip.content().notes().find(id.value());
       if (found.isPresent()) {
-        return found.filter(n -> n.onset() < clip.reach()).map(n -> n.shifted(clip.start()));
+        return found
+            .filter(n -> n.onset() < clip.contentLength())
+            .map(n -> n.shifted(clip.start()));
       }
     }
     return Optional.empty();

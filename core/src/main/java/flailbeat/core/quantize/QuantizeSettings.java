@@ -11,7 +11,7 @@ import flailbeat.core.time.NoteValue;
  * @param strength how much of the way to its line a note goes, 0 to 100 per cent
  * @param swing 50 (even) to 75 per cent, on the straight values of the grid
  * @param groove moves the lines and, as far as it says, the velocities
- * @param reach which notes are moved at all
+ * @param filter which notes are moved at all
  * @param chords whether the notes of a chord close up
  * @param controls whether the sustain pedal moves with the notes that it belongs to
  */
@@ -21,7 +21,7 @@ public record QuantizeSettings(
     double strength,
     double swing,
     Groove groove,
-    Reach reach,
+    NoteFilter filter,
     Ends ends,
     Chords chords,
     Lag lag,
@@ -66,16 +66,16 @@ public record QuantizeSettings(
    * @param leastLength no note is made shorter than so many ticks, but where the next of its pitch
    *     begins; at least 1
    */
-  public record Reach(double catchRange, boolean outside, double tightMs, long leastLength) {
+  public record NoteFilter(double catchRange, boolean outside, double tightMs, long leastLength) {
     /** A sixty-fourth. */
     public static final long SHORTEST = 60;
 
     private static final double MOST_TIGHT_MS = 100;
 
     /** Every note is moved, however near. */
-    public static final Reach ALL = new Reach(100, false, 0, SHORTEST);
+    public static final NoteFilter ALL = new NoteFilter(100, false, 0, SHORTEST);
 
-    public Reach {
+    public NoteFilter {
       requirePercent("Catch range", catchRange);
       if (!(tightMs >= 0 && tightMs <= MOST_TIGHT_MS)) {
         throw new IllegalArgumentException("Leave tight notes: 0 to 100 ms, not " + tightMs);
@@ -85,20 +85,20 @@ public record QuantizeSettings(
       }
     }
 
-    public Reach withCatchRange(double value) {
-      return new Reach(value, outside, tightMs, leastLength);
+    public NoteFilter withCatchRange(double value) {
+      return new NoteFilter(value, outside, tightMs, leastLength);
     }
 
-    public Reach withOutside(boolean value) {
-      return new Reach(catchRange, value, tightMs, leastLength);
+    public NoteFilter withOutside(boolean value) {
+      return new NoteFilter(catchRange, value, tightMs, leastLength);
     }
 
-    public Reach withTightMs(double value) {
-      return new Reach(catchRange, outside, value, leastLength);
+    public NoteFilter withTightMs(double value) {
+      return new NoteFilter(catchRange, outside, value, leastLength);
     }
 
-    public Reach withLeastLength(long value) {
-      return new Reach(catchRange, outside, tightMs, value);
+    public NoteFilter withLeastLength(long value) {
+      return new NoteFilter(catchRange, outside, tightMs, value);
     }
 
     /** Whether every note is moved. */
@@ -122,7 +122,7 @@ public record QuantizeSettings(
         100,
         GridLines.EVEN,
         Groove.NONE,
-        Reach.ALL,
+        NoteFilter.ALL,
         Ends.KEEP,
         Chords.CLOSE,
         new Lag.Off(),
@@ -136,56 +136,56 @@ public record QuantizeSettings(
 
   public QuantizeSettings withMethod(Method value) {
     return new QuantizeSettings(
-        value, grid, strength, swing, groove, reach, ends, chords, lag, controls);
+        value, grid, strength, swing, groove, filter, ends, chords, lag, controls);
   }
 
   public QuantizeSettings withGrid(Grid value) {
     return new QuantizeSettings(
-        method, value, strength, swing, groove, reach, ends, chords, lag, controls);
+        method, value, strength, swing, groove, filter, ends, chords, lag, controls);
   }
 
   public QuantizeSettings withStrength(double value) {
     return new QuantizeSettings(
-        method, grid, value, swing, groove, reach, ends, chords, lag, controls);
+        method, grid, value, swing, groove, filter, ends, chords, lag, controls);
   }
 
   public QuantizeSettings withSwing(double value) {
     return new QuantizeSettings(
-        method, grid, strength, value, groove, reach, ends, chords, lag, controls);
+        method, grid, strength, value, groove, filter, ends, chords, lag, controls);
   }
 
   public QuantizeSettings withGroove(Groove value) {
     return new QuantizeSettings(
-        method, grid, strength, swing, value, reach, ends, chords, lag, controls);
+        method, grid, strength, swing, value, filter, ends, chords, lag, controls);
   }
 
-  public QuantizeSettings withReach(Reach value) {
+  public QuantizeSettings withFilter(NoteFilter value) {
     return new QuantizeSettings(
         method, grid, strength, swing, groove, value, ends, chords, lag, controls);
   }
 
   public QuantizeSettings withCatchRange(double value) {
-    return withReach(reach.withCatchRange(value));
+    return withFilter(filter.withCatchRange(value));
   }
 
   public QuantizeSettings withEnds(Ends value) {
     return new QuantizeSettings(
-        method, grid, strength, swing, groove, reach, value, chords, lag, controls);
+        method, grid, strength, swing, groove, filter, value, chords, lag, controls);
   }
 
   public QuantizeSettings withChords(Chords value) {
     return new QuantizeSettings(
-        method, grid, strength, swing, groove, reach, ends, value, lag, controls);
+        method, grid, strength, swing, groove, filter, ends, value, lag, controls);
   }
 
   public QuantizeSettings withLag(Lag value) {
     return new QuantizeSettings(
-        method, grid, strength, swing, groove, reach, ends, chords, value, controls);
+        method, grid, strength, swing, groove, filter, ends, chords, value, controls);
   }
 
   public QuantizeSettings withControls(boolean value) {
     return new QuantizeSettings(
-        method, grid, strength, swing, groove, reach, ends, chords, lag, value);
+        method, grid, strength, swing, groove, filter, ends, chords, lag, value);
   }
 
   /** Whether the same lines are meant, so that what was decided for notes still holds. */

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.function.IntToLongFunction;
 
 /**
- * What follows once lines are chosen: who is within reach, that no two notes of one pitch come to
+ * What follows once lines are chosen: which notes are meant, that no two notes of one pitch come to
  * stand on one place, where each note ends, and that none is still held when the next of its pitch
  * begins. O(n log n) at most; O(n) for notes in order with nothing else on their track.
  */
@@ -74,16 +74,16 @@ final class Settling {
   }
 
   private boolean isCaught(int i, long freed, long line) {
-    QuantizeSettings.Reach reach = settings.reach();
-    if (reach.isAll() || drafts.isDecided(i)) {
+    QuantizeSettings.NoteFilter filter = settings.filter();
+    if (filter.isAll() || drafts.isDecided(i)) {
       return true;
     }
-    double within = Math.abs(line - drafts.otherLine(i)) * reach.catchRange() / 200;
-    return Math.abs(freed - line) <= within != reach.outside();
+    double within = Math.abs(line - drafts.otherLine(i)) * filter.catchRange() / 200;
+    return Math.abs(freed - line) <= within != filter.outside();
   }
 
   private boolean isTight(int i, long freed, long line) {
-    double tight = settings.reach().tightMs();
+    double tight = settings.filter().tightMs();
     return tight > 0 && !drafts.isDecided(i) && Math.abs(tempos.millisBetween(freed, line)) < tight;
   }
 
@@ -195,7 +195,7 @@ final class Settling {
     double strength = settings.strength() / 100;
     long step = settings.grid().finestTicks();
     long release = drafts.freed(i) + drafts.played(i).length();
-    long least = Math.min(asPlayed, settings.reach().leastLength());
+    long least = Math.min(asPlayed, settings.filter().leastLength());
     return switch (settings.ends()) {
       case KEEP -> asPlayed;
       case STAY -> Math.max(least, drafts.played(i).release() - drafts.onset(i));

@@ -12,7 +12,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.QuantizeSettings.Method;
-import flailbeat.core.quantize.QuantizeSettings.Reach;
+import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -49,8 +49,8 @@ class AnyInputTest {
         .withEnds(any(random, Ends.values()))
         .withChords(any(random, Chords.values()))
         .withLag(any(random, lags))
-        .withReach(
-            new Reach(
+        .withFilter(
+            new NoteFilter(
                 random.nextInt(101),
                 random.nextBoolean(),
                 random.nextInt(20),

@@ -10,7 +10,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
-import flailbeat.core.quantize.QuantizeSettings.Reach;
+import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -198,8 +198,8 @@ class NearestTest {
               .withGrid(Grid.parse(round % 2 == 0 ? "1/16" : "1/8T"))
               .withStrength(random.nextInt(101))
               .withSwing(50 + random.nextInt(26))
-              .withReach(
-                  new Reach(
+              .withFilter(
+                  new NoteFilter(
                       random.nextInt(101), round % 7 == 0, round % 4 * 5, 1 + random.nextInt(200)))
               .withEnds(ends[round % ends.length])
               .withChords(round % 6 == 0 ? Chords.KEEP : Chords.CLOSE)

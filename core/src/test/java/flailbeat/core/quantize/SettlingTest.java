@@ -17,7 +17,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
-import flailbeat.core.quantize.QuantizeSettings.Reach;
+import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -73,8 +73,8 @@ class SettlingTest {
   void no_note_gets_shorter_than_is_wanted_unless_it_was() {
     play(60, 230, 235);
     play(62, 130, 245);
-    Reach reach = Reach.ALL.withLeastLength(60);
-    QuantizePlan plan = plan(ROUNDED.withEnds(Ends.STAY).withReach(reach));
+    NoteFilter reach = NoteFilter.ALL.withLeastLength(60);
+    QuantizePlan plan = plan(ROUNDED.withEnds(Ends.STAY).withFilter(reach));
     assertThat(plan.notes()).extracting(NotePlan::length).containsExactly(60L, 5L);
   }
 
@@ -82,16 +82,16 @@ class SettlingTest {
   void only_notes_outside_the_catch_range_or_what_is_not_tight_is_moved() {
     play(60, 240 + 20, 400);
     play(62, 480 + 100, 700);
-    Reach outside = Reach.ALL.withCatchRange(50).withOutside(true);
-    assertThat(plan(ROUNDED.withReach(outside)).notes())
+    NoteFilter outside = NoteFilter.ALL.withCatchRange(50).withOutside(true);
+    assertThat(plan(ROUNDED.withFilter(outside)).notes())
         .extracting(NotePlan::outcome)
         .containsExactly(Outcome.OUT_OF_CATCH, Outcome.TO_LINE);
-    QuantizePlan tight = plan(ROUNDED.withReach(Reach.ALL.withTightMs(12.5)));
+    QuantizePlan tight = plan(ROUNDED.withFilter(NoteFilter.ALL.withTightMs(12.5)));
     assertThat(tight.notes())
         .extracting(NotePlan::outcome)
         .containsExactly(Outcome.TIGHT, Outcome.TO_LINE);
     assertThat(tight.notes().get(0).onset()).isEqualTo(260);
-    assertThatThrownBy(() -> Reach.ALL.withTightMs(-1)).hasMessageContaining("0 to 100 ms");
+    assertThatThrownBy(() -> NoteFilter.ALL.withTightMs(-1)).hasMessageContaining("0 to 100 ms");
   }
 
   @Test

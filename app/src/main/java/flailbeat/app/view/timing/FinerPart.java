@@ -23,7 +23,8 @@ final class FinerPart extends DeskPart {
   private final Label reachText = Form.figure();
   private final CheckBox outside;
   private final Slider tight =
-      Form.slider("tight", 0, MOST_TIGHT, v -> change(s -> s.withReach(s.reach().withTightMs(v))));
+      Form.slider(
+          "tight", 0, MOST_TIGHT, v -> change(s -> s.withFilter(s.filter().withTightMs(v))));
   private final Label tightText = Form.figure();
   private final Segments<Ends> ends;
   private final Segments<Ends> only;
@@ -40,7 +41,7 @@ final class FinerPart extends DeskPart {
             "catch-outside",
             "only those farther off",
             "Move only notes that are farther from a line than this; nearer ones stay",
-            on -> change(s -> s.withReach(s.reach().withOutside(on))));
+            on -> change(s -> s.withFilter(s.filter().withOutside(on))));
     ends =
         new Segments<Ends>(e -> change(s -> s.withEnds(e)))
             .add(Ends.KEEP, "Keep length", "Notes stay as long as they were played")
@@ -53,7 +54,7 @@ final class FinerPart extends DeskPart {
             .add(Ends.ONLY, "Only ends", "Starts stay, ends go to a line")
             .named("ends");
     shortest =
-        new Segments<Long>(t -> change(s -> s.withReach(s.reach().withLeastLength(t))))
+        new Segments<Long>(t -> change(s -> s.withFilter(s.filter().withLeastLength(t))))
             .add(NoteValue.straight(64).ticks(), "1/64", "No note becomes shorter than 1/64")
             .add(NoteValue.straight(32).ticks(), "1/32", "No note becomes shorter than 1/32")
             .add(NoteValue.straight(16).ticks(), "1/16", "No note becomes shorter than 1/16");
@@ -117,17 +118,17 @@ final class FinerPart extends DeskPart {
 
   @Override
   void refresh() {
-    reach.setValue(settings().reach().catchRange());
-    outside.setSelected(settings().reach().outside());
-    reachText.setText(percent(settings().reach().catchRange()));
-    tight.setValue(settings().reach().tightMs());
+    reach.setValue(settings().filter().catchRange());
+    outside.setSelected(settings().filter().outside());
+    reachText.setText(percent(settings().filter().catchRange()));
+    tight.setValue(settings().filter().tightMs());
     tightText.setText(
-        settings().reach().tightMs() == 0
+        settings().filter().tightMs() == 0
             ? "none"
-            : String.format(Locale.ROOT, "%.0f ms", settings().reach().tightMs()));
+            : String.format(Locale.ROOT, "%.0f ms", settings().filter().tightMs()));
     ends.show(settings().ends());
     only.show(settings().ends());
-    shortest.show(settings().reach().leastLength());
+    shortest.show(settings().filter().leastLength());
     chords.show(settings().chords());
     pedal.setSelected(settings().controls());
     switch (settings().lag()) {

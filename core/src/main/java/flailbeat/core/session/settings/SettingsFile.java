@@ -1,5 +1,6 @@
 package flailbeat.core.session.settings;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
@@ -11,6 +12,7 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.QuantizeSettings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,6 +27,7 @@ public final class SettingsFile {
           .enable(SerializationFeature.INDENT_OUTPUT)
           .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
           .addMixIn(Lag.class, LagByName.class)
+          .addMixIn(QuantizeSettings.class, EarlierNames.class)
           .defaultPropertyInclusion(
               JsonInclude.Value.construct(JsonInclude.Include.NON_NULL, JsonInclude.Include.ALWAYS))
           .build();
@@ -37,6 +40,12 @@ public final class SettingsFile {
     @JsonSubTypes.Type(value = Lag.Millis.class, name = "given")
   })
   private interface LagByName {}
+
+  /** What was called otherwise in earlier files. */
+  private interface EarlierNames {
+    @JsonAlias("reach")
+    QuantizeSettings.NoteFilter filter();
+  }
 
   private SettingsFile() {}
 
