@@ -67,7 +67,12 @@ final class CaptureCommands {
     return List.of(
         of(Group.CAPTURE, "play", "Play or stop", "Space", run::playOrStop),
         of(Group.CAPTURE, "record", "Record or stop", "Shift+Space", run::recordOrStop),
-        of(Group.CAPTURE, "to-start", "Go to the start", "Home", () -> session.conductor().seek(0)),
+        of(
+            Group.CAPTURE,
+            "to-start",
+            "Go to the start",
+            "Home",
+            () -> session.transportControl().seek(0)),
         of(Group.CAPTURE, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
         of(Group.CAPTURE, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
         of(Group.CAPTURE, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),
@@ -274,27 +279,29 @@ final class CaptureCommands {
   }
 
   private void repeat() {
-    Repeater repeater = session.conductor().repeater();
-    session.conductor().setRepeat(!repeater.isOn(), repeater.value());
+    Repeater repeater = session.transportControl().repeater();
+    session.transportControl().setRepeat(!repeater.isOn(), repeater.value());
   }
 
   private void nextRepeatValue() {
-    session.conductor().setRepeat(true, RepeatValues.after(session.conductor().repeater().value()));
+    session
+        .transportControl()
+        .setRepeat(true, RepeatValues.after(session.transportControl().repeater().value()));
   }
 
   private void nextMode() {
-    RecordSettings old = session.conductor().recordSettings();
+    RecordSettings old = session.transportControl().recordSettings();
     RecordingMode[] modes = RecordingMode.values();
     RecordingMode next = modes[(old.mode().ordinal() + 1) % modes.length];
-    session.conductor().setRecordSettings(old.withMode(next));
+    session.transportControl().setRecordSettings(old.withMode(next));
     session
         .notices()
         .tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
   }
 
   private void quantizeAsPlayed() {
-    RecordSettings old = session.conductor().recordSettings();
-    session.conductor().setRecordSettings(old.withQuantize(!old.quantize()));
+    RecordSettings old = session.transportControl().recordSettings();
+    session.transportControl().setRecordSettings(old.withQuantize(!old.quantize()));
     session
         .notices()
         .tell(
@@ -303,7 +310,7 @@ final class CaptureCommands {
   }
 
   private void click() {
-    PlaySettings old = session.conductor().settings();
-    session.conductor().setSettings(old.withClickInPlay(!old.clickInPlay()));
+    PlaySettings old = session.transportControl().settings();
+    session.transportControl().setSettings(old.withClickInPlay(!old.clickInPlay()));
   }
 }

@@ -303,7 +303,7 @@ public final class MainWindow {
     @Override
     public void handle(long now) {
       session.tick();
-      long tick = session.conductor().positionTicks();
+      long tick = session.transportControl().positionTicks();
       bench.showPosition(tick);
       map.showPosition(tick);
       if (now - lastReadout > READOUT_NANOS) {

@@ -78,14 +78,14 @@ public final class NoticeLine extends HBox {
   }
 
   private void refreshState() {
-    switch (session.conductor().transport().state()) {
+    switch (session.transportControl().transport().state()) {
       case STOPPED -> show("Stopped", null);
       case COUNTING_IN -> show("Count-in", COUNTING);
       case PLAYING ->
           show(
-              session.conductor().isCalibrating()
+              session.transportControl().isCalibrating()
                   ? "Calibrating"
-                  : session.conductor().sweeper().isHeld() ? "Sweeping" : "Playing",
+                  : session.transportControl().sweeper().isHeld() ? "Sweeping" : "Playing",
               PLAYING);
       case RECORDING -> show(recording(), RECORDING);
     }
@@ -93,9 +93,10 @@ public final class NoticeLine extends HBox {
 
   /** Round a loop, the number of the pass is what one loses track of. */
   private String recording() {
-    boolean round = session.conductor().transport().loop().isPresent();
-    String sweeping = session.conductor().sweeper().isHeld() ? ", sweeping" : "";
-    return (round ? "Recording, pass " + session.conductor().passNumber() : "Recording") + sweeping;
+    boolean round = session.transportControl().transport().loop().isPresent();
+    String sweeping = session.transportControl().sweeper().isHeld() ? ", sweeping" : "";
+    return (round ? "Recording, pass " + session.transportControl().passNumber() : "Recording")
+        + sweeping;
   }
 
   private void show(String word, PseudoClass style) {

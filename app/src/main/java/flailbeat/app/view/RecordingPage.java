@@ -8,10 +8,10 @@ import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Conductor;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.TransportControl;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -24,7 +24,7 @@ import javafx.scene.layout.VBox;
 /** How recordings are made: mode, click, early notes, the person's lag, the MIDI input. */
 public final class RecordingPage extends VBox {
   private final Session session;
-  private final Conductor conductor;
+  private final TransportControl transportControl;
   private final Segments<RecordingMode> mode;
   private final Label modeHint = Form.remark("");
   private final CheckBox always;
@@ -41,7 +41,7 @@ public final class RecordingPage extends VBox {
 
   public RecordingPage(Session session, InputMenu input, SoundPart sound) {
     this.session = session;
-    this.conductor = session.conductor();
+    this.transportControl = session.transportControl();
     getStyleClass().add("desk");
     setId("recording-page");
     mode = new Segments<>(m -> set(settings().withMode(m)));
@@ -117,19 +117,19 @@ public final class RecordingPage extends VBox {
   }
 
   private RecordSettings settings() {
-    return conductor.recordSettings();
+    return transportControl.recordSettings();
   }
 
   private PlaySettings play() {
-    return conductor.settings();
+    return transportControl.settings();
   }
 
   private void set(RecordSettings value) {
-    conductor.setRecordSettings(value);
+    transportControl.setRecordSettings(value);
   }
 
   private void set(PlaySettings value) {
-    conductor.setSettings(value);
+    transportControl.setSettings(value);
   }
 
   private void setClickLevel(int level) {
@@ -158,7 +158,7 @@ public final class RecordingPage extends VBox {
   }
 
   private void showCalibration() {
-    Optional<Calibration> calibration = conductor.calibration();
+    Optional<Calibration> calibration = transportControl.calibration();
     boolean usable = calibration.map(c -> c.result().isUsable()).orElse(false);
     taps.setText(
         calibration
@@ -166,7 +166,7 @@ public final class RecordingPage extends VBox {
             .orElse("Tap a note key along to eight bars of click, and see how early or late."));
     take.setDisable(!usable);
     forget.setDisable(settings().offsetMs() == 0);
-    calibrate.setText(conductor.isCalibrating() ? "Again" : "Calibrate");
+    calibrate.setText(transportControl.isCalibrating() ? "Again" : "Calibrate");
   }
 
   private static String said(Calibration calibration) {

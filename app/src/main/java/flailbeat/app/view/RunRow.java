@@ -100,7 +100,8 @@ public final class RunRow extends HBox {
     loop.getStyleClass().add("run-button");
     repeat = Buttons.toggle("Repeat", "Held notes are struck again and again ({repeat})");
     repeat.setId("repeat");
-    repeat.setOnAction(e -> setRepeat(repeat.isSelected(), session.conductor().repeater().value()));
+    repeat.setOnAction(
+        e -> setRepeat(repeat.isSelected(), session.transportControl().repeater().value()));
     repeatValue = menu("repeat-value", "How far apart the strokes are ({repeat-value})");
     for (NoteValue each : RepeatValues.all()) {
       repeatValue.getItems().add(Menus.item(RepeatValues.name(each), () -> setRepeat(true, each)));
@@ -114,7 +115,9 @@ public final class RunRow extends HBox {
   private void build(BenchView bench) {
     Button toStart =
         Buttons.icon(
-            RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.conductor().seek(0));
+            RemixiconMZ.SKIP_BACK_FILL,
+            "To the start (Home)",
+            () -> session.transportControl().seek(0));
     position.getStyleClass().add("position");
     position.setId("position");
     bars.getStyleClass().add("group-label");
@@ -180,11 +183,13 @@ public final class RunRow extends HBox {
   }
 
   private void setMode(RecordingMode value) {
-    session.conductor().setRecordSettings(session.conductor().recordSettings().withMode(value));
+    session
+        .transportControl()
+        .setRecordSettings(session.transportControl().recordSettings().withMode(value));
   }
 
   private void setRepeat(boolean on, NoteValue value) {
-    session.conductor().setRepeat(on, value);
+    session.transportControl().setRepeat(on, value);
   }
 
   private static HBox zoomButtons(BenchView bench) {
@@ -242,11 +247,11 @@ public final class RunRow extends HBox {
   }
 
   private PlaySettings settings() {
-    return session.conductor().settings();
+    return session.transportControl().settings();
   }
 
   private void set(PlaySettings value) {
-    session.conductor().setSettings(value);
+    session.transportControl().setSettings(value);
   }
 
   private void onChange(Change change) {
@@ -259,8 +264,8 @@ public final class RunRow extends HBox {
   }
 
   private void refresh() {
-    boolean running = session.conductor().transport().isRunning();
-    boolean recording = session.conductor().transport().isRecording();
+    boolean running = session.transportControl().transport().isRunning();
+    boolean recording = session.transportControl().transport().isRecording();
     play.setText(running ? "Stop" : "Play");
     ((FontIcon) play.getGraphic())
         .setIconCode(running ? RemixiconMZ.STOP_FILL : RemixiconMZ.PLAY_FILL);
@@ -274,17 +279,17 @@ public final class RunRow extends HBox {
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());
     countIn.setText(settings.countIn().toString());
-    mode.setText(session.conductor().recordSettings().mode().title());
+    mode.setText(session.transportControl().recordSettings().mode().title());
     mode.setDisable(recording);
-    loop.setSelected(session.conductor().looping().isOn());
+    loop.setSelected(session.transportControl().looping().isOn());
     showRepeat();
     shownTick = Long.MIN_VALUE;
     shownBar = Integer.MIN_VALUE;
-    showPosition(session.conductor().positionTicks());
+    showPosition(session.transportControl().positionTicks());
   }
 
   private void showRepeat() {
-    Repeater repeater = session.conductor().repeater();
+    Repeater repeater = session.transportControl().repeater();
     repeat.setSelected(repeater.isOn());
     repeatValue.setText(RepeatValues.name(repeater.value()));
   }

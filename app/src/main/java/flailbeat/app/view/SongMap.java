@@ -56,7 +56,7 @@ public final class SongMap extends Region {
               }
             });
     setOnMousePressed(this::pressed);
-    setOnMouseDragged(e -> session.conductor().seek(tickAt(e.getX())));
+    setOnMouseDragged(e -> session.transportControl().seek(tickAt(e.getX())));
   }
 
   /** Has it drawn anew with the next frame. */
@@ -79,7 +79,7 @@ public final class SongMap extends Region {
       session.document().chooseTrack(tracks.get(lane).id());
       session.document().chooseClipAt(tickAt(e.getX()));
     }
-    session.conductor().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
+    session.transportControl().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
   }
 
   @Override
@@ -133,7 +133,7 @@ public final class SongMap extends Region {
       drawTrack(g, tracks.get(i), i, PAD + i * lane, lane);
     }
     drawNotes(g, tracks, lane);
-    session.conductor().looping().range().ifPresent(r -> drawLoop(g, r));
+    session.transportControl().looping().range().ifPresent(r -> drawLoop(g, r));
   }
 
   private void drawBars(GraphicsContext g) {
@@ -146,7 +146,7 @@ public final class SongMap extends Region {
   }
 
   private void drawLoop(GraphicsContext g, TickRange loop) {
-    boolean on = session.conductor().looping().isOn();
+    boolean on = session.transportControl().looping().isOn();
     double from = xOf(loop.start());
     double to = xOf(loop.end());
     g.setFill(palette.color(Ink.WHEAT, on ? 0.12 : 0.05));

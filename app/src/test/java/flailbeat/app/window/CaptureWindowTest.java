@@ -45,7 +45,7 @@ class CaptureWindowTest extends HeadlessWindow {
   /** Clicks on the ruler so far from its left edge; gives the place. */
   private long clickRuler(double x) throws Exception {
     dragRuler(x, x);
-    return ui.get(() -> ui.session.conductor().playStartTicks());
+    return ui.get(() -> ui.session.transportControl().playStartTicks());
   }
 
   private void dragRuler(double from, double to) throws Exception {
@@ -63,16 +63,16 @@ class CaptureWindowTest extends HeadlessWindow {
     long to = clickRuler(301);
     long place = clickRuler(0);
     dragRuler(301, 101);
-    TickRange loop = ui.get(() -> ui.session.conductor().looping().active()).orElseThrow();
+    TickRange loop = ui.get(() -> ui.session.transportControl().looping().active()).orElseThrow();
     assertThat(loop.start() % 960 + loop.end() % 960).as("whole beats").isZero();
     assertThat(loop.start()).isCloseTo(from, within(720L));
     assertThat(loop.end()).isCloseTo(to, within(720L));
     assertThat(ui.text("notice")).startsWith("Loop: bars ");
-    assertThat(ui.get(() -> ui.session.conductor().playStartTicks())).isEqualTo(place);
+    assertThat(ui.get(() -> ui.session.transportControl().playStartTicks())).isEqualTo(place);
     click("loop");
     assertThat(ui.text("notice")).isEqualTo("No loop");
     type(KeyCode.CONTROL, KeyCode.L);
-    assertThat(ui.get(() -> ui.session.conductor().looping().active())).isPresent();
+    assertThat(ui.get(() -> ui.session.transportControl().looping().active())).isPresent();
   }
 
   @Test
@@ -128,9 +128,11 @@ class CaptureWindowTest extends HeadlessWindow {
   void takes_are_chosen_by_click_and_by_key() throws Exception {
     ui.run(
         () -> {
-          ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
           ui.session
-              .conductor()
+              .transportControl()
+              .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+          ui.session
+              .transportControl()
               .setRecordSettings(RecordSettings.standard().withMode(RecordingMode.TAKES));
         });
     for (KeyCode key : new KeyCode[] {KeyCode.A, KeyCode.S}) {
@@ -211,11 +213,13 @@ class CaptureWindowTest extends HeadlessWindow {
       throws Exception {
     ui.run(
         () ->
-            ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
+            ui.session
+                .transportControl()
+                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     type(KeyCode.TAB);
     type(KeyCode.SHIFT, KeyCode.SPACE);
     press(KeyCode.A);
-    ui.await(() -> ui.session.conductor().pass().orElseThrow().done().size() >= 4);
+    ui.await(() -> ui.session.transportControl().pass().orElseThrow().done().size() >= 4);
     release(KeyCode.A);
     type(KeyCode.SPACE);
     assertThat(notes()).hasSizeGreaterThanOrEqualTo(4);

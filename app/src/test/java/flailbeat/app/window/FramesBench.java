@@ -69,7 +69,7 @@ class FramesBench {
       measure("zooming", i -> scroll(i % 120 < 60 ? -60 : 60, false, true));
       ui.run(((BenchView) ui.node("bench"))::fit);
       measure("scrolling, all notes in sight", i -> scroll(i % 20 < 10 ? -4 : 4, true, false));
-      ui.run(() -> ui.session.conductor().play());
+      ui.run(() -> ui.session.transportControl().play());
       measure("playing, all notes in sight", i -> {});
       ui.run(() -> ui.session.run().stop());
       selecting();

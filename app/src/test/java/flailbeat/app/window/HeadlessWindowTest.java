@@ -84,13 +84,15 @@ class HeadlessWindowTest extends HeadlessWindow {
   void recording_shows_its_notes_and_says_what_it_does() throws Exception {
     ui.run(
         () ->
-            ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
+            ui.session
+                .transportControl()
+                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     type(KeyCode.SHIFT, KeyCode.SPACE);
-    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
     ui.await(() -> ((Label) ui.node("state")).getText().equals("Recording"));
     type(KeyCode.A);
     press(KeyCode.S);
-    assertThat(ui.get(() -> ui.session.conductor().pass().orElseThrow().held().size()))
+    assertThat(ui.get(() -> ui.session.transportControl().pass().orElseThrow().held().size()))
         .isEqualTo(1);
     type(KeyCode.SPACE);
     release(KeyCode.S);

@@ -60,7 +60,9 @@ class LatencyBench {
       ui.run(
           () -> {
             ui.session.open(HarbourLamps.song(), Optional.empty());
-            ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+            ui.session
+                .transportControl()
+                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
             ui.stage.addEventFilter(
                 KeyEvent.KEY_PRESSED,
                 e -> {
@@ -75,7 +77,7 @@ class LatencyBench {
       handled.clear();
       long[] before = processorTime();
       keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-      ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
+      ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
       List<Long> moments = keys.send("~300 " + script());
       keys.send("~300");
       reportStolen(before, processorTime());

@@ -71,17 +71,19 @@ abstract class RealWindow {
     ui.run(
         () -> {
           ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(240)));
-          ui.session.conductor().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+          ui.session
+              .transportControl()
+              .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
           ui.session.run().loop(new TickRange(0, 3840));
         });
   }
 
   void record() throws Exception {
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
   }
 
   void awaitPass(int number) throws Exception {
-    ui.await(() -> ui.session.conductor().passNumber() >= number);
+    ui.await(() -> ui.session.transportControl().passNumber() >= number);
   }
 }

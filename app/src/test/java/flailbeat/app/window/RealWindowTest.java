@@ -24,9 +24,9 @@ class RealWindowTest extends RealWindow {
   @Test
   void a_held_key_is_struck_once_however_long_the_system_repeats_it() throws Exception {
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.conductor().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
     keys.send("+D ~1500 -D ~50 +SPACE -SPACE ~100");
-    ui.await(() -> !ui.session.conductor().transport().isRunning());
+    ui.await(() -> !ui.session.transportControl().transport().isRunning());
     assertThat(notes()).hasSize(1);
     assertThat(ui.session.song().tempos().millisBetween(0, notes().get(0).length()))
         .as("how long exactly is for the bench to say")
@@ -116,7 +116,7 @@ class RealWindowTest extends RealWindow {
     ui.await(() -> ui.session.timing().version() == TimingDesk.Version.PLAYED);
     keys.send("-T -SHIFT -CONTROL ~100");
     ui.await(() -> ui.session.timing().version() == TimingDesk.Version.STANDING);
-    ui.await(() -> !ui.session.conductor().transport().isRunning());
+    ui.await(() -> !ui.session.transportControl().transport().isRunning());
   }
 
   @Test

@@ -124,10 +124,10 @@ class TimingWindowTest extends HeadlessWindow {
   void rounds_begin_and_end_by_their_button() throws Exception {
     click("rounds");
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.PLAYED);
-    assertThat(ui.get(() -> ui.session.conductor().isComparing())).isTrue();
+    assertThat(ui.get(() -> ui.session.transportControl().isComparing())).isTrue();
     click("rounds");
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.STANDING);
-    assertThat(ui.get(() -> ui.session.conductor().transport().isRunning())).isFalse();
+    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isFalse();
   }
 
   @Test
@@ -136,7 +136,7 @@ class TimingWindowTest extends HeadlessWindow {
     type(KeyCode.ALT, KeyCode.B);
     assertThat(buttonIn("beat-guesses", 0).getText()).contains("96.0 bpm");
     click("hear-beat");
-    assertThat(ui.get(() -> ui.session.conductor().transport().isRunning())).isTrue();
+    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isTrue();
     type(KeyCode.SPACE);
     click("take-phrase-fits");
     assertThat(ui.text("notice")).startsWith("Fit the phrase to the song: 96.0 bpm");

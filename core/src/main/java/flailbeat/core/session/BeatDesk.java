@@ -20,7 +20,7 @@ public final class BeatDesk {
   private static final double ONE_TEMPO = 0.03;
 
   private final Document document;
-  private final Conductor conductor;
+  private final TransportControl transportControl;
   private final Changes changes;
   private final Notices notices;
   private final Workshop workshop;
@@ -32,7 +32,7 @@ public final class BeatDesk {
 
   BeatDesk(
       Document document,
-      Conductor conductor,
+      TransportControl transportControl,
       Changes changes,
       Notices notices,
       Workshop workshop,
@@ -41,7 +41,7 @@ public final class BeatDesk {
     this.workshop = workshop;
     this.whileRecording = whileRecording;
     this.document = document;
-    this.conductor = conductor;
+    this.transportControl = transportControl;
     this.changes = changes;
     changes.listen(
         change -> {
@@ -147,7 +147,7 @@ public final class BeatDesk {
         accents[i] = i % guess.beatsPerBar() == 0;
       }
       Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
-      conductor.hearGuess(
+      transportControl.hearGuess(
           NoteEdits.restorePlayed(alone, document.scope().ids()), ClickTrack.of(nanos, accents));
     }
   }

@@ -14,13 +14,17 @@ import java.util.function.UnaryOperator;
 /** The commands that change the song, and take that back. None works while a recording runs. */
 public final class EditDesk {
   private final Document document;
-  private final Conductor conductor;
+  private final TransportControl transportControl;
   private final Notices notices;
   private final WhileRecording whileRecording;
 
-  EditDesk(Document document, Conductor conductor, Notices notices, WhileRecording whileRecording) {
+  EditDesk(
+      Document document,
+      TransportControl transportControl,
+      Notices notices,
+      WhileRecording whileRecording) {
     this.document = document;
-    this.conductor = conductor;
+    this.transportControl = transportControl;
     this.notices = notices;
     this.whileRecording = whileRecording;
   }
@@ -95,8 +99,8 @@ public final class EditDesk {
 
   /** Undoes the last step; while recording, the last pass. */
   public void undo() {
-    if (conductor.transport().isRecording()) {
-      notices.tell(conductor.dropLastPass());
+    if (transportControl.transport().isRecording()) {
+      notices.tell(transportControl.dropLastPass());
       return;
     }
     Optional<String> label = document.undoLabel();

@@ -7,7 +7,7 @@ import flailbeat.core.time.TickRange;
 /** The commands of the run row: play, record, loop, sweep, calibrate, compare. */
 public final class RunDesk {
   private final Document document;
-  private final Conductor conductor;
+  private final TransportControl transportControl;
   private final DoubtWalk doubts;
   private final Changes changes;
   private final Notices notices;
@@ -15,13 +15,13 @@ public final class RunDesk {
 
   RunDesk(
       Document document,
-      Conductor conductor,
+      TransportControl transportControl,
       DoubtWalk doubts,
       Changes changes,
       Notices notices,
       WhileRecording whileRecording) {
     this.document = document;
-    this.conductor = conductor;
+    this.transportControl = transportControl;
     this.doubts = doubts;
     this.changes = changes;
     this.notices = notices;
@@ -29,10 +29,10 @@ public final class RunDesk {
   }
 
   public void playOrStop() {
-    if (conductor.transport().isRunning()) {
+    if (transportControl.transport().isRunning()) {
       stop();
     } else {
-      conductor.play();
+      transportControl.play();
     }
   }
 
@@ -43,25 +43,25 @@ public final class RunDesk {
   public void recordOrStop() {
     changes.during(
         () -> {
-          boolean recording = conductor.transport().isRecording();
+          boolean recording = transportControl.transport().isRecording();
           stop();
           if (doubts.isOn()) {
             doubts.leave();
           }
           if (!recording) {
-            conductor.record();
+            transportControl.record();
           }
         });
   }
 
   public void stop() {
-    conductor.stop();
+    transportControl.stop();
   }
 
   /** Goes round the loop, or no longer. */
   public void toggleLoop() {
     if (!whileRecording.refuses()) {
-      conductor.looping().toggle(conductor.playStartTicks());
+      transportControl.looping().toggle(transportControl.playStartTicks());
       tellLoop();
     }
   }
@@ -69,7 +69,7 @@ public final class RunDesk {
   /** Goes round a range. */
   public void loop(TickRange range) {
     if (!whileRecording.refuses()) {
-      conductor.looping().choose(range);
+      transportControl.looping().choose(range);
       tellLoop();
     }
   }
@@ -77,7 +77,7 @@ public final class RunDesk {
   /** Goes round the bars of the notes in scope. */
   public void loopScope() {
     if (!whileRecording.refuses()) {
-      conductor.looping().chooseAround(document.scope().notes());
+      transportControl.looping().chooseAround(document.scope().notes());
       tellLoop();
     }
   }
@@ -85,7 +85,7 @@ public final class RunDesk {
   /** Makes the loop longer or shorter by bars. */
   public void lengthenLoop(int bars) {
     if (!whileRecording.refuses()) {
-      conductor.looping().lengthen(bars, conductor.playStartTicks());
+      transportControl.looping().lengthen(bars, transportControl.playStartTicks());
       tellLoop();
     }
   }
@@ -93,13 +93,13 @@ public final class RunDesk {
   /** Moves the loop by bars. */
   public void moveLoop(int bars) {
     if (!whileRecording.refuses()) {
-      conductor.looping().move(bars, conductor.playStartTicks());
+      transportControl.looping().move(bars, transportControl.playStartTicks());
       tellLoop();
     }
   }
 
   private void tellLoop() {
-    Looping looping = conductor.looping();
+    Looping looping = transportControl.looping();
     MeterMap meters = document.song().meters();
     String text =
         looping
@@ -116,22 +116,22 @@ public final class RunDesk {
 
   /** Takes back the last pass; recording goes on. */
   public void dropLastPass() {
-    notices.tell(conductor.dropLastPass());
+    notices.tell(transportControl.dropLastPass());
   }
 
   /** Holds the sweep, or lets it go: notes are wiped as the playhead passes them. */
   public void sweep(boolean held) {
-    if (held && !conductor.transport().isRunning()) {
+    if (held && !transportControl.transport().isRunning()) {
       notices.tell("Sweep works while the song plays: start it, then hold");
     } else {
-      notices.tell(conductor.sweep(held));
+      notices.tell(transportControl.sweep(held));
     }
   }
 
   /** Plays eight bars of click to tap along to. */
   public void calibrate() {
     if (!whileRecording.refuses()) {
-      conductor.calibrate();
+      transportControl.calibrate();
       notices.tell(
           new Notice("Tap any note key with the click, eight bars long. {play} stops", false));
     }
@@ -139,25 +139,27 @@ public final class RunDesk {
 
   /** Takes the offset that was found off what is recorded from now on. */
   public void takeOffset() {
-    conductor
+    transportControl
         .calibration()
         .map(Calibration::result)
         .filter(Calibration.Result::isUsable)
         .ifPresent(
             r ->
-                conductor.setRecordSettings(
-                    conductor.recordSettings().withOffsetMs(Math.round(r.offsetMs() * 10) / 10.0)));
+                transportControl.setRecordSettings(
+                    transportControl
+                        .recordSettings()
+                        .withOffsetMs(Math.round(r.offsetMs() * 10) / 10.0)));
   }
 
   /** Silence, at once, whatever sounds. */
   public void panic() {
-    conductor.panic();
+    transportControl.panic();
     notices.tell("All notes off");
   }
 
   /** Keeps what was just played, though it was not recorded. */
   public void keepPhrase() {
-    whileRecording.unless(conductor::keepPhrase);
+    whileRecording.unless(transportControl::keepPhrase);
   }
 
   /** Goes round the loop, as played and as quantized in turn; once more stops it. */
@@ -165,7 +167,7 @@ public final class RunDesk {
     if (whileRecording.refuses()) {
       return;
     }
-    if (conductor.isComparing()) {
+    if (transportControl.isComparing()) {
       stop();
       return;
     }
@@ -173,14 +175,14 @@ public final class RunDesk {
       notices.tell(new Notice("There are no notes here to compare", false));
       return;
     }
-    if (conductor.looping().active().isEmpty()) {
-      conductor.looping().chooseAround(document.scope().notes());
+    if (transportControl.looping().active().isEmpty()) {
+      transportControl.looping().chooseAround(document.scope().notes());
     }
-    conductor.compareRounds();
+    transportControl.compareRounds();
     notices.tell(new Notice("One round as played, the next as quantized. {play} stops", false));
   }
 
   public void hearAsPlayed(boolean held) {
-    conductor.hearAsPlayed(held);
+    transportControl.hearAsPlayed(held);
   }
 }

@@ -21,7 +21,7 @@ public final class Session {
   private final KeySets keySets = new KeySets(changes);
   private final SoundDesk sound = new SoundDesk(changes);
   private final Performer performer;
-  private final Conductor conductor;
+  private final TransportControl transportControl;
   private final Audition audition;
   private final DoubtWalk doubts;
   private final KeyboardDesk keyboard;
@@ -43,15 +43,16 @@ public final class Session {
   public Session(Clock clock, Player player, Workshop workshop) {
     timing = new TimingDesk(document, changes, notices, clock, workshop);
     performer = new Performer(changes, clock);
-    conductor = new Conductor(document, timing, performer, changes, notices, clock, player);
-    WhileRecording whileRecording = new WhileRecording(conductor.transport(), notices);
+    transportControl =
+        new TransportControl(document, timing, performer, changes, notices, clock, player);
+    WhileRecording whileRecording = new WhileRecording(transportControl.transport(), notices);
     audition = new Audition(document, player, clock);
     doubts = new DoubtWalk(timing, changes, notices, audition, performer, whileRecording);
     keyboard = new KeyboardDesk(performer, changes, doubts, whileRecording);
-    run = new RunDesk(document, conductor, doubts, changes, notices, whileRecording);
-    editing = new EditDesk(document, conductor, notices, whileRecording);
+    run = new RunDesk(document, transportControl, doubts, changes, notices, whileRecording);
+    editing = new EditDesk(document, transportControl, notices, whileRecording);
     quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
-    beat = new BeatDesk(document, conductor, changes, notices, workshop, whileRecording);
+    beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
   }
 
   public Changes changes() {
@@ -121,8 +122,8 @@ public final class Session {
   }
 
   /** What goes on. */
-  public Conductor conductor() {
-    return conductor;
+  public TransportControl transportControl() {
+    return transportControl;
   }
 
   /** The commands of the run row. */
@@ -141,8 +142,8 @@ public final class Session {
         () -> {
           run.stop();
           document.open(song, from);
-          conductor.looping().forget();
-          conductor.seek(0);
+          transportControl.looping().forget();
+          transportControl.seek(0);
         });
   }
 
@@ -151,7 +152,7 @@ public final class Session {
     changes.during(
         () -> {
           audition.advance();
-          conductor.tick();
+          transportControl.tick();
           timing.tick();
         });
   }

@@ -67,7 +67,7 @@ class AnySessionTest {
   private void act(Random random) {
     int kind = random.nextInt(22);
     done.add(String.valueOf(kind));
-    Conductor conductor = session.conductor();
+    TransportControl transportControl = session.transportControl();
     PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
     switch (kind) {
       case 0, 1, 2, 3 -> session.performer().press(key, nowMs * MS);
@@ -85,8 +85,8 @@ class AnySessionTest {
       }
       case 14 -> session.run().toggleLoop();
       case 15 ->
-          conductor.setRecordSettings(
-              conductor
+          transportControl.setRecordSettings(
+              transportControl
                   .recordSettings()
                   .withMode(RecordingMode.values()[random.nextInt(3)])
                   .withQuantize(random.nextBoolean()));
@@ -96,7 +96,7 @@ class AnySessionTest {
               .editing()
               .edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(60 + random.nextInt(200))));
       case 18 -> session.quantizing().quantize();
-      case 19 -> conductor.setRepeat(random.nextBoolean(), NoteValue.straight(16));
+      case 19 -> transportControl.setRepeat(random.nextBoolean(), NoteValue.straight(16));
       case 20 -> session.editing().stepTake(1);
       default -> {
         if (random.nextBoolean()) {

@@ -16,12 +16,12 @@ class LoopRecordingTest extends SessionRig {
 
   @BeforeEach
   void loopOneBar() {
-    conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().loop(BAR_1);
   }
 
   private void record(RecordingMode mode) {
-    conductor.setRecordSettings(conductor.recordSettings().withMode(mode));
+    transportControl.setRecordSettings(transportControl.recordSettings().withMode(mode));
     session.run().recordOrStop();
   }
 
@@ -41,7 +41,7 @@ class LoopRecordingTest extends SessionRig {
     runTo(1900);
     assertThat(readyForNextRound()).as("before the loop begins anew").containsExactly(60, 62);
     strike(PhysicalKey.D, 2500);
-    assertThat(conductor.passNumber()).isEqualTo(2);
+    assertThat(transportControl.passNumber()).isEqualTo(2);
     assertThat(heardNow()).containsExactly(60, 62);
     runTo(4100);
     assertThat(heardNow()).containsExactly(60, 64, 62);
@@ -96,7 +96,7 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.A, 10);
     session.run().recordOrStop();
     nowMs = 10_000;
-    conductor.setRecordSettings(conductor.recordSettings().withAlwaysReplace(true));
+    transportControl.setRecordSettings(transportControl.recordSettings().withAlwaysReplace(true));
     record(RecordingMode.REPLACE);
     assertThat(heardNow()).isEmpty();
     runTo(2100);
@@ -128,7 +128,7 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void quantizing_while_recording_puts_notes_on_lines_and_keeps_when_they_were_played() {
-    conductor.setRecordSettings(conductor.recordSettings().withQuantize(true));
+    transportControl.setRecordSettings(transportControl.recordSettings().withQuantize(true));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 20);
     strike(PhysicalKey.S, 540);
@@ -144,7 +144,7 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void the_input_offset_is_taken_off_what_is_recorded() {
-    conductor.setRecordSettings(conductor.recordSettings().withOffsetMs(40));
+    transportControl.setRecordSettings(transportControl.recordSettings().withOffsetMs(40));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 540);
     session.run().recordOrStop();
@@ -197,16 +197,16 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void a_start_behind_the_loop_begins_at_the_loop() {
-    conductor.seek(7680);
+    transportControl.seek(7680);
     session.run().playOrStop();
-    assertThat(conductor.positionTicks()).isZero();
+    assertThat(transportControl.positionTicks()).isZero();
     runTo(2500);
-    assertThat(conductor.positionTicks()).isEqualTo(960);
+    assertThat(transportControl.positionTicks()).isEqualTo(960);
     session.run().toggleLoop();
-    assertThat(conductor.positionTicks()).as("goes on from where it is").isEqualTo(960);
-    assertThat(conductor.transport().loop()).isEmpty();
+    assertThat(transportControl.positionTicks()).as("goes on from where it is").isEqualTo(960);
+    assertThat(transportControl.transport().loop()).isEmpty();
     session.run().stop();
-    assertThat(conductor.playStartTicks()).isEqualTo(7680);
+    assertThat(transportControl.playStartTicks()).isEqualTo(7680);
   }
 
   @Test
@@ -219,11 +219,11 @@ class LoopRecordingTest extends SessionRig {
     session.run().lengthenLoop(1);
     assertThat(session.notices().current().text()).isEqualTo("Loop: bars 1 to 2");
     session.run().moveLoop(2);
-    assertThat(conductor.looping().active()).contains(new TickRange(7680, 15360));
+    assertThat(transportControl.looping().active()).contains(new TickRange(7680, 15360));
     session.run().lengthenLoop(-5);
     assertThat(session.notices().current().text()).isEqualTo("Loop: bars 3 to 3");
     session.run().loopScope();
-    assertThat(conductor.looping().active()).contains(BAR_1);
+    assertThat(transportControl.looping().active()).contains(BAR_1);
     session.run().toggleLoop();
     assertThat(session.notices().current().text()).isEqualTo("No loop");
   }

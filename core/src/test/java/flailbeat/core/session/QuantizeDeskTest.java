@@ -144,7 +144,7 @@ class QuantizeDeskTest {
     assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
     session.run().stop();
     assertThat(session.timing().version()).isEqualTo(Version.STANDING);
-    assertThat(session.conductor().isComparing()).isFalse();
+    assertThat(session.transportControl().isComparing()).isFalse();
   }
 
   @Test
@@ -186,7 +186,9 @@ class QuantizeDeskTest {
     session.open(with, Optional.empty());
     assertThat(session.timing().plan().timing().lagMs()).isCloseTo(83, within(1.0));
     assertThat(session.timing().plan().otherReadings()).isEmpty();
-    session.conductor().setRecordSettings(session.conductor().recordSettings().withOffsetMs(30));
+    session
+        .transportControl()
+        .setRecordSettings(session.transportControl().recordSettings().withOffsetMs(30));
     assertThat(session.timing().plan().otherReadings())
         .as("the other way is now worth hearing")
         .anyMatch(r -> r.lagMs() < -30);

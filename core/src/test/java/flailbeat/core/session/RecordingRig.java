@@ -16,7 +16,7 @@ abstract class RecordingRig {
   final FakePlayer player = new FakePlayer(() -> nowMs * MS);
   final Session session = new Session(() -> nowMs * MS, player);
   final Performer performer = session.performer();
-  final Conductor conductor = session.conductor();
+  final TransportControl transportControl = session.transportControl();
 
   void strike(PhysicalKey key, long atMs, long forMs) {
     nowMs = atMs;

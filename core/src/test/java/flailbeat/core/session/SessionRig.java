@@ -17,7 +17,7 @@ abstract class SessionRig {
 
   final FakePlayer player = new FakePlayer(() -> nowMs * MS);
   final Session session = new Session(() -> nowMs * MS, player);
-  final Conductor conductor = session.conductor();
+  final TransportControl transportControl = session.transportControl();
 
   /** Lets frames be drawn up to a moment after the start. */
   void runTo(long ms) {

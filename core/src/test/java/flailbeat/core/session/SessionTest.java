@@ -58,32 +58,32 @@ class SessionTest extends RecordingRig {
   @Test
   void playing_stops_at_the_end_and_goes_back_to_its_place() {
     session.open(HarbourLamps.song(), Optional.empty());
-    conductor.seek(3840);
+    transportControl.seek(3840);
     session.run().playOrStop();
     nowMs += 1000;
     session.tick();
-    assertThat(conductor.transport().state()).isEqualTo(State.PLAYING);
-    assertThat(conductor.positionTicks()).isEqualTo(3840 + 1536);
+    assertThat(transportControl.transport().state()).isEqualTo(State.PLAYING);
+    assertThat(transportControl.positionTicks()).isEqualTo(3840 + 1536);
     nowMs += 40_000;
     session.tick();
-    assertThat(conductor.transport().state()).isEqualTo(State.STOPPED);
-    assertThat(conductor.positionTicks()).isEqualTo(3840);
+    assertThat(transportControl.transport().state()).isEqualTo(State.STOPPED);
+    assertThat(transportControl.positionTicks()).isEqualTo(3840);
     assertThat(player.playing).isFalse();
   }
 
   @Test
   void another_tempo_while_playing_goes_on_from_the_same_tick() {
     session.open(HarbourLamps.song(), Optional.empty());
-    conductor.seek(960);
+    transportControl.seek(960);
     session.run().playOrStop();
     nowMs += 1250;
-    long tick = conductor.positionTicks();
+    long tick = transportControl.positionTicks();
     session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
-    assertThat(conductor.positionTicks()).isEqualTo(tick);
+    assertThat(transportControl.positionTicks()).isEqualTo(tick);
     nowMs += 1250;
-    assertThat(conductor.positionTicks()).isEqualTo(tick + 960);
+    assertThat(transportControl.positionTicks()).isEqualTo(tick + 960);
     session.run().stop();
-    assertThat(conductor.playStartTicks()).isEqualTo(960);
+    assertThat(transportControl.playStartTicks()).isEqualTo(960);
   }
 
   @Test
@@ -104,10 +104,10 @@ class SessionTest extends RecordingRig {
     session.quantizing().quantize();
     Song song = session.song();
     session.run().hearAsPlayed(true);
-    assertThat(conductor.transport().isRunning()).isTrue();
+    assertThat(transportControl.transport().isRunning()).isTrue();
     assertThat(player.plan().nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
     session.run().hearAsPlayed(false);
-    assertThat(conductor.transport().isRunning()).isFalse();
+    assertThat(transportControl.transport().isRunning()).isFalse();
     assertThat(session.song()).isSameAs(song);
   }
 
@@ -215,8 +215,8 @@ class SessionTest extends RecordingRig {
     recordEight();
     session.run().calibrate();
     session.editing().edit("Tempo 90", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
-    assertThat(conductor.isCalibrating()).isFalse();
-    assertThat(conductor.transport().isRunning()).isFalse();
+    assertThat(transportControl.isCalibrating()).isFalse();
+    assertThat(transportControl.transport().isRunning()).isFalse();
     assertThat(player.playing).isFalse();
     session.tick();
     assertThat(session.notices().current().text())
@@ -227,8 +227,8 @@ class SessionTest extends RecordingRig {
   void another_loop_while_calibrating_leaves_the_clicks_alone() {
     session.run().calibrate();
     session.run().loop(new TickRange(0, 3840));
-    assertThat(conductor.isCalibrating()).isTrue();
-    assertThat(conductor.transport().loop()).isEmpty();
+    assertThat(transportControl.isCalibrating()).isTrue();
+    assertThat(transportControl.transport().loop()).isEmpty();
   }
 
   @Test

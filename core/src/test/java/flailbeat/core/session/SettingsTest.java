@@ -50,16 +50,16 @@ class SettingsTest {
     before.performer().setTouch(new Touch(40, 100, 8, 30, 5, 12));
     before.performer().setBend(new BendSettings(12, 400));
     before
-        .conductor()
+        .transportControl()
         .setSettings(
             PlaySettings.standard()
                 .withCountIn(new CountIn(3, CountIn.Unit.BEATS))
                 .withClick(ClickSound.WOOD, 35));
     before
-        .conductor()
+        .transportControl()
         .setRecordSettings(
             RecordSettings.standard().withMode(RecordingMode.TAKES).withOffsetMs(23.4));
-    before.conductor().setRepeat(true, NoteValue.triplet(8));
+    before.transportControl().setRepeat(true, NoteValue.triplet(8));
     before
         .keyboard()
         .setGhosting(new KeyGhosting(Set.of(Set.of(PhysicalKey.A, PhysicalKey.D, PhysicalKey.G))));
@@ -76,10 +76,14 @@ class SettingsTest {
     SettingsFile.read(file).orElseThrow().applyTo(after);
     assertThat(Settings.of(after)).isEqualTo(Settings.of(before));
     assertThat(after.timing().settings()).isEqualTo(own);
+    Files.writeString(file, Files.readString(file).replace("\"filter\"", "\"reach\""));
+    assertThat(SettingsFile.read(file).orElseThrow().quantize())
+        .as("as earlier files call it")
+        .isEqualTo(own);
     assertThat(after.timing().grid()).as("the bench shows the same lines").isEqualTo(own.grid());
     assertThat(after.performer().layout().placeOf("DEAD_ACUTE", "")).contains(PhysicalKey.A);
     assertThat(after.performer().layout().placeOf("S", "s")).contains(PhysicalKey.S);
-    assertThat(after.conductor().repeater().isOn()).as("it would surprise").isFalse();
+    assertThat(after.transportControl().repeater().isOn()).as("it would surprise").isFalse();
   }
 
   @Test

@@ -18,7 +18,7 @@ class StallTest extends SessionRig {
 
   @BeforeEach
   void noCountIn() {
-    conductor.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
   }
 
   private void start(Runnable how) {
@@ -27,7 +27,7 @@ class StallTest extends SessionRig {
   }
 
   private void record(RecordingMode mode) {
-    conductor.setRecordSettings(conductor.recordSettings().withMode(mode));
+    transportControl.setRecordSettings(transportControl.recordSettings().withMode(mode));
     start(session.run()::recordOrStop);
   }
 
@@ -127,7 +127,7 @@ class StallTest extends SessionRig {
   @Test
   void a_note_struck_as_the_position_steps_back_over_the_seam_is_recorded() {
     session.run().loop(new TickRange(0, 3840));
-    conductor.setRecordSettings(conductor.recordSettings().withCatchMs(0));
+    transportControl.setRecordSettings(transportControl.recordSettings().withCatchMs(0));
     record(RecordingMode.OVERDUB);
     runTo(2010);
     player.stepBack(90 * MS);
@@ -161,7 +161,7 @@ class StallTest extends SessionRig {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
     runTo(1990);
-    conductor.setSettings(conductor.settings().withClickInRecord(false));
+    transportControl.setSettings(transportControl.settings().withClickInRecord(false));
     assertThat(pitches(player.nextRound())).containsExactly(60);
   }
 

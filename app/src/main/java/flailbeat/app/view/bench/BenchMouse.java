@@ -79,7 +79,7 @@ final class BenchMouse {
   private void setPlace(MouseEvent e) {
     long tick = Math.max(0, Math.round(viewport.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
-    session.conductor().seek(free ? tick : session.timing().lines().nearest(tick));
+    session.transportControl().seek(free ? tick : session.timing().lines().nearest(tick));
   }
 
   /** A drag along the ruler chooses the loop; lines are nearest, or anything with Alt. */

@@ -125,11 +125,12 @@ public final class BenchView extends Region {
     if (change.isOf(Aspect.PASS)) {
       showSwept();
       sight.keepPlayed();
-      passLayer.update(session.conductor().pass());
-      empty.setVisible(empty.isVisible() && session.conductor().pass().isEmpty());
+      passLayer.update(session.transportControl().pass());
+      empty.setVisible(empty.isVisible() && session.transportControl().pass().isEmpty());
     }
     if (change.isOf(Aspect.TRANSPORT)) {
-      playhead.pseudoClassStateChanged(RECORDING, session.conductor().transport().isRecording());
+      playhead.pseudoClassStateChanged(
+          RECORDING, session.transportControl().transport().isRecording());
       ruler.mark();
       if (fitted) {
         sight.keepPlace();
@@ -146,7 +147,7 @@ public final class BenchView extends Region {
   }
 
   private void showSwept() {
-    int count = session.conductor().sweeper().wiped().size();
+    int count = session.transportControl().sweeper().wiped().size();
     if (count != sweptShown) {
       sweptShown = count;
       markNotes();
@@ -175,7 +176,7 @@ public final class BenchView extends Region {
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
   public void showPosition(long tick) {
-    if (session.conductor().transport().isRunning() && !scrollingByHand) {
+    if (session.transportControl().transport().isRunning() && !scrollingByHand) {
       viewport.follow(tick);
     }
     playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
@@ -318,14 +319,14 @@ public final class BenchView extends Region {
       return;
     }
     showEmpty();
-    passLayer.show(session.conductor().pass(), viewport.scale(), viewport.width());
+    passLayer.show(session.transportControl().pass(), viewport.scale(), viewport.width());
     updateScrollBars();
   }
 
   /** Says what to do while there are no notes; who has the letter keys decides what that is. */
   private void showEmpty() {
     boolean nothing =
-        session.document().track().noteCount() == 0 && session.conductor().pass().isEmpty();
+        session.document().track().noteCount() == 0 && session.transportControl().pass().isEmpty();
     empty.setVisible(nothing);
     if (nothing) {
       String first =

@@ -81,7 +81,7 @@ final class RollPainter {
     painter = new NotePainter(palette, g, pixels, scale);
     lines = session.timing().lines().walker();
     selected = session.document().selection().noteTest();
-    swept = session.conductor().sweeper().wiped();
+    swept = session.transportControl().sweeper().wiped();
     wheat = Pixels.argb(palette.color(Ink.WHEAT));
     faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
     faintWheat = Pixels.argb(palette.color(Ink.WHEAT, 0.4));

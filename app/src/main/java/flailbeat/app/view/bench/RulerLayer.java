@@ -26,9 +26,9 @@ final class RulerLayer extends Layer {
   void draw(GraphicsContext g) {
     GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
     painter.ruler(g, session.song().meters(), HEIGHT);
-    Looping looping = session.conductor().looping();
+    Looping looping = session.transportControl().looping();
     looping.range().ifPresent(r -> painter.loop(g, r, looping.isOn(), HEIGHT));
-    double x = viewport.scale().xOf(session.conductor().playStartTicks());
+    double x = viewport.scale().xOf(session.transportControl().playStartTicks());
     g.setFill(palette.color(Ink.WHEAT));
     g.fillPolygon(
         new double[] {x - 6, x + 6, x}, new double[] {HEIGHT - 9, HEIGHT - 9, HEIGHT - 1}, 3);

@@ -51,7 +51,7 @@ final class Sight {
   void keepPlayed() {
     boolean hidden =
         session.performer().hands().soundingPitches().stream().anyMatch(p -> !viewport.shows(p, 0));
-    if (session.conductor().pass().isPresent() && hidden) {
+    if (session.transportControl().pass().isPresent() && hidden) {
       showReach();
     }
   }
@@ -77,8 +77,8 @@ final class Sight {
 
   /** Stopping returns to the place, which may be on another page. */
   void keepPlace() {
-    if (!session.conductor().transport().isRunning()) {
-      viewport.bringIntoSight(session.conductor().playStartTicks());
+    if (!session.transportControl().transport().isRunning()) {
+      viewport.bringIntoSight(session.transportControl().playStartTicks());
     }
   }
 }

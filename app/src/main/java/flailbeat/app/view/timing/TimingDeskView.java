@@ -115,7 +115,7 @@ public final class TimingDeskView extends VBox {
                 return;
               }
               if (change.isOf(Aspect.TRANSPORT)) {
-                rounds.setSelected(session.conductor().isComparing());
+                rounds.setSelected(session.transportControl().isComparing());
               }
               if (change.isOf(Aspect.SETTINGS)) {
                 part(shown).refresh();
@@ -205,7 +205,7 @@ public final class TimingDeskView extends VBox {
     histogram.show(plan.timing(), halfGap);
     showApply(plan);
     showWalk();
-    rounds.setSelected(session.conductor().isComparing());
+    rounds.setSelected(session.transportControl().isComparing());
     rounds.setDisable(plan.notes().isEmpty());
     part(shown).refresh();
   }

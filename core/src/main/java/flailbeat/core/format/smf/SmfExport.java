@@ -31,7 +31,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
   public static SmfExport from(Song song) {
     Builder builder = new Builder(song.resolution());
     List<SmfTrack> tracks = new ArrayList<>();
-    tracks.add(builder.conductor(song));
+    tracks.add(builder.transportControl(song));
     song.tracks().forEach(t -> tracks.add(builder.part(t)));
     return new SmfExport(new SmfFile(1, song.resolution(), tracks), builder.remarks(song));
   }
@@ -71,7 +71,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       return result;
     }
 
-    SmfTrack conductor(Song song) {
+    SmfTrack transportControl(Song song) {
       List<SmfEvent> events = new ArrayList<>();
       events.add(name(song.title(), song.carried()));
       for (TempoMap.Change c : song.tempos().changes()) {

@@ -57,9 +57,9 @@ public record Settings(
         performer.scale(),
         performer.hands().touch(),
         performer.pedals().settings(),
-        session.conductor().settings(),
-        session.conductor().recordSettings(),
-        session.conductor().repeater().value(),
+        session.transportControl().settings(),
+        session.transportControl().recordSettings(),
+        session.transportControl().repeater().value(),
         session.timing().settings(),
         session.presets().all(),
         session.keyboard().ghosting().combinations(),
@@ -83,13 +83,13 @@ public record Settings(
       performer.setBend(bend);
     }
     if (play != null) {
-      session.conductor().setSettings(play);
+      session.transportControl().setSettings(play);
     }
     if (record != null) {
-      session.conductor().setRecordSettings(record);
+      session.transportControl().setRecordSettings(record);
     }
     if (repeat != null) {
-      session.conductor().setRepeat(false, repeat);
+      session.transportControl().setRepeat(false, repeat);
     }
     if (quantize != null) {
       session.timing().setSettings(quantize);

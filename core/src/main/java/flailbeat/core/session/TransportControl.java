@@ -19,7 +19,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Holds what goes on, and leads what is performed to the sound and to whoever writes it down. */
-public final class Conductor {
+public final class TransportControl {
   private final Document document;
   private final TimingDesk timing;
   private final Performer performer;
@@ -37,7 +37,7 @@ public final class Conductor {
   private RecordSettings recordSettings = RecordSettings.standard();
   private Optional<Calibration> calibration = Optional.empty();
 
-  Conductor(
+  TransportControl(
       Document document,
       TimingDesk timing,
       Performer performer,
