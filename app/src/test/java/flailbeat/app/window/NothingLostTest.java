@@ -79,7 +79,8 @@ class NothingLostTest extends HeadlessWindow {
   }
 
   @Test
-  void a_setting_made_just_before_closing_is_there_the_next_time() throws Exception {
+  void a_setting_made_just_before_closing_is_there_the_next_time_also_under_the_old_name()
+      throws Exception {
     Path file = folder.resolve("settings.json");
     SettingsKeeper keeper = keeperIn(file);
     ui.run(keeper::close);
@@ -88,6 +89,11 @@ class NothingLostTest extends HeadlessWindow {
     setStep(17);
     ui.run(another::close);
     assertThat(SettingsFile.read(file).orElseThrow().touch().step()).isEqualTo(17);
+    Files.move(file, folder.resolve("habits.json"));
+    setStep(3);
+    SettingsKeeper next = keeperIn(file);
+    ui.await(() -> ui.session.performer().hands().touch().step() == 17);
+    ui.run(next::close);
   }
 
   @Test
