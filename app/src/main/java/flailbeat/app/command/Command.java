@@ -2,13 +2,15 @@ package flailbeat.app.command;
 
 import flailbeat.core.keys.PhysicalKey;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
 /**
  * Something that can be done.
  *
- * @param id never changes: settings and texts name it by this; lower-case letters and hyphens
+ * @param id never changes: settings and texts name it by this; lower-case letters, digits and
+ *     hyphens
  * @param title in plain words, as menus show it
  * @param cap the same in as few letters as a key's cap has room for; empty where it needs none
  * @param kind what holding its key does
@@ -49,7 +51,15 @@ public record Command(
     SONG("Song"),
     EDIT("Edit"),
     CAPTURE("Capture"),
+    /** A part of capture. */
+    LOOP("Loop"),
+    /** A part of capture. */
+    HANDS("Under the hands"),
+    /** A part of capture. */
+    KEYBOARD("Your keyboard"),
     TIMING("Timing"),
+    /** A part of timing. */
+    GRID("Grid"),
     VIEW("View"),
     HELP("Help");
 
@@ -57,6 +67,15 @@ public record Command(
 
     Group(String title) {
       this.title = title;
+    }
+
+    /** The group that this one is a part of; empty for one that stands by itself. */
+    public Optional<Group> whole() {
+      return switch (this) {
+        case LOOP, HANDS, KEYBOARD -> Optional.of(CAPTURE);
+        case GRID -> Optional.of(TIMING);
+        default -> Optional.empty();
+      };
     }
 
     public String title() {

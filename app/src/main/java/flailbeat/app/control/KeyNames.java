@@ -7,7 +7,7 @@ import java.util.regex.Pattern;
 @FunctionalInterface
 public interface KeyNames {
   /** A command in a text, with the bracket that it is alone in, if it is. */
-  Pattern COMMAND = Pattern.compile("( \\()?\\{([a-z-]+)}(\\))?");
+  Pattern COMMAND = Pattern.compile("( \\()?\\{([a-z0-9-]+)}(\\))?");
 
   /** The key of a command as people read it; empty when it has none. */
   String of(String command);

@@ -8,6 +8,7 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.app.view.RepeatValues;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
@@ -41,6 +42,7 @@ final class CaptureCommands {
     all.addAll(looping());
     all.addAll(hands());
     all.addAll(held());
+    all.addAll(keyboard());
     all.addAll(lesson());
     return all;
   }
@@ -85,41 +87,47 @@ final class CaptureCommands {
         of(Group.CAPTURE, "click", "Click while playing, or not", "", this::click)
             .plain("C")
             .onCap("click"),
+        of(
+            Group.CAPTURE,
+            "calibrate",
+            "Measure how early or late I play",
+            "",
+            session.run()::calibrate),
         of(Group.CAPTURE, "all-off", "All notes off", "Ctrl+.", run::panic));
   }
 
   private List<Command> looping() {
     return List.of(
-        of(Group.CAPTURE, "loop", "Go round the loop, or not", "Ctrl+L", run::toggleLoop),
+        of(Group.LOOP, "loop", "Go round the loop, or not", "Ctrl+L", run::toggleLoop),
         of(
-            Group.CAPTURE,
+            Group.LOOP,
             "loop-scope",
             "Loop over the selection or the clip",
             "Ctrl+Shift+L",
             run::loopScope),
         of(
-                Group.CAPTURE,
+                Group.LOOP,
                 "loop-longer",
                 "Make the loop a bar longer",
                 "Alt+Right",
                 () -> run.lengthenLoop(1))
             .repeating(),
         of(
-                Group.CAPTURE,
+                Group.LOOP,
                 "loop-shorter",
                 "Make the loop a bar shorter",
                 "Alt+Left",
                 () -> run.lengthenLoop(-1))
             .repeating(),
         of(
-                Group.CAPTURE,
+                Group.LOOP,
                 "loop-later",
                 "Move the loop on by its length",
                 "Alt+Shift+Right",
                 () -> run.moveLoop(1))
             .repeating(),
         of(
-                Group.CAPTURE,
+                Group.LOOP,
                 "loop-earlier",
                 "Move the loop back by its length",
                 "Alt+Shift+Left",
@@ -131,7 +139,7 @@ final class CaptureCommands {
     List<Command> all = new ArrayList<>();
     all.add(
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "reach-down",
                 "Move the reach down a semitone",
                 "Ctrl+-",
@@ -139,7 +147,7 @@ final class CaptureCommands {
             .repeating());
     all.add(
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "reach-up",
                 "Move the reach up a semitone",
                 "Ctrl+=",
@@ -148,37 +156,31 @@ final class CaptureCommands {
     for (ArrangementKind kind : ArrangementKind.values()) {
       all.add(
           of(
-              Group.CAPTURE,
+              Group.HANDS,
               "arrange-" + kind.name().toLowerCase(Locale.ROOT),
               "Arrange the notes as " + kind.title(),
               "Alt+" + (kind.ordinal() + 1),
               () -> performer.arrange(kind)));
     }
+    all.add(of(Group.HANDS, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
     all.add(
-        of(Group.CAPTURE, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
-    all.add(
-        of(
-                Group.CAPTURE,
-                "repeat",
-                "Strike held notes again and again, or not",
-                "Tab",
-                this::repeat)
+        of(Group.HANDS, "repeat", "Strike held notes again and again, or not", "Tab", this::repeat)
             .in(Where.PLAY));
     all.add(
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "repeat-value",
                 "The next distance of repeated strokes",
                 "Shift+Tab",
                 this::nextRepeatValue)
             .in(Where.PLAY));
     all.add(
-        of(Group.CAPTURE, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
+        of(Group.HANDS, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
             .repeating()
             .in(Where.PLAY));
     all.add(
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "velocity-down",
                 "Strike more softly",
                 "Down",
@@ -190,7 +192,7 @@ final class CaptureCommands {
     for (VelocityMark mark : VelocityMark.values()) {
       all.add(
           of(
-                  Group.CAPTURE,
+                  Group.HANDS,
                   "velocity-" + mark.text(),
                   "Strike " + mark.text() + ", at " + mark.velocity(),
                   "",
@@ -203,7 +205,7 @@ final class CaptureCommands {
   }
 
   private Command place(String id, String title, String cap, PhysicalKey place, int octaves) {
-    return of(Group.CAPTURE, id, title, "", () -> performer.moveOctaves(octaves))
+    return of(Group.HANDS, id, title, "", () -> performer.moveOctaves(octaves))
         .at(place)
         .in(Where.PLAY)
         .onCap(cap);
@@ -212,24 +214,24 @@ final class CaptureCommands {
   /** What lasts as long as its key is held, and what belongs to it. */
   private List<Command> held() {
     return List.of(
-        of(Group.CAPTURE, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
+        of(Group.HANDS, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
             .in(Where.PLAY)
             .until(() -> performer.sustain(false, now())),
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "sustain-latch",
                 "Latch sustain, or let it go",
                 "Shift+Enter",
                 () -> performer.latchSustain(now()))
             .in(Where.PLAY),
-        of(Group.CAPTURE, "bend-down", "Bend down", "Left", () -> performer.bend(-1, now()))
+        of(Group.HANDS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, now()))
             .in(Where.PLAY)
             .until(() -> performer.bend(0, now())),
-        of(Group.CAPTURE, "bend-up", "Bend up", "Right", () -> performer.bend(1, now()))
+        of(Group.HANDS, "bend-up", "Bend up", "Right", () -> performer.bend(1, now()))
             .in(Where.PLAY)
             .until(() -> performer.bend(0, now())),
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "modulation-up",
                 "More modulation",
                 "Shift+Up",
@@ -237,7 +239,7 @@ final class CaptureCommands {
             .repeating()
             .in(Where.PLAY),
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "modulation-down",
                 "Less modulation",
                 "Shift+Down",
@@ -245,13 +247,41 @@ final class CaptureCommands {
             .repeating()
             .in(Where.PLAY),
         of(
-                Group.CAPTURE,
+                Group.HANDS,
                 "sweep",
                 "Sweep: wipe notes as they pass",
                 "Backspace",
                 () -> run.sweep(true))
             .in(Where.PLAY)
             .until(() -> run.sweep(false)));
+  }
+
+  private List<Command> keyboard() {
+    List<Command> all = new ArrayList<>();
+    for (KeyLayout layout : KeyLayout.all()) {
+      all.add(
+          of(
+              Group.KEYBOARD,
+              "layout-" + layout.name().toLowerCase(Locale.ROOT),
+              "My keyboard is " + layout.name(),
+              "",
+              () -> performer.setLayout(layout)));
+    }
+    all.add(
+        of(
+            Group.KEYBOARD,
+            "layout-learn",
+            "Learn my keyboard by pressing its keys",
+            "",
+            session.keyboard()::learn));
+    all.add(
+        of(
+            Group.KEYBOARD,
+            "chord-check",
+            "Find out which keys come through together",
+            "",
+            session.keyboard()::checkChord));
+    return all;
   }
 
   private List<Command> lesson() {

@@ -6,7 +6,9 @@ import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Keystroke;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
@@ -25,8 +27,14 @@ final class CommandMenus extends MenuBar {
     setFocusTraversable(false);
     setUseSystemMenuBar(true);
     setMinWidth(USE_PREF_SIZE);
+    Map<Group, Menu> menus = new EnumMap<>(Group.class);
     for (Group group : Group.values()) {
-      getMenus().add(menu(group, commands.of(group).stream().filter(CommandMenus::fits).toList()));
+      Menu menu = menu(group, commands.of(group).stream().filter(CommandMenus::fits).toList());
+      menus.put(group, menu);
+      group
+          .whole()
+          .ifPresentOrElse(
+              whole -> menus.get(whole).getItems().add(menu), () -> getMenus().add(menu));
     }
     commands.onKeys(this::showKeys);
     showKeys();
@@ -49,7 +57,8 @@ final class CommandMenus extends MenuBar {
     }
     menu.setOnShowing(
         e -> {
-          for (int i = 0; i < commands.size(); i++) {
+          // A menu that opens within this one tells this one too.
+          for (int i = 0; i < commands.size() && e.getTarget() == menu; i++) {
             menu.getItems().get(i).setDisable(!commands.get(i).enabled().getAsBoolean());
           }
         });
@@ -57,8 +66,16 @@ final class CommandMenus extends MenuBar {
   }
 
   private void showKeys() {
-    for (Menu menu : getMenus()) {
-      menu.getItems().forEach(item -> showKeys(item, commands.get((String) item.getUserData())));
+    getMenus().forEach(this::showKeys);
+  }
+
+  private void showKeys(Menu menu) {
+    for (MenuItem item : menu.getItems()) {
+      if (item instanceof Menu part) {
+        showKeys(part);
+      } else {
+        showKeys(item, commands.get((String) item.getUserData()));
+      }
     }
   }
 

@@ -6,12 +6,17 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.view.SidePane;
+import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
+import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.session.DoubtWalk;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.QuantizeDesk;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,6 +53,13 @@ final class TimingCommands {
                         "Ctrl+Shift+T",
                         () -> session.run().hearAsPlayed(true))
                     .until(() -> session.run().hearAsPlayed(false)),
+                of(
+                        Group.TIMING,
+                        "as-played-stay",
+                        "Hear it as it was played, until this is chosen again",
+                        "",
+                        this::turnAsPlayed)
+                    .when(this::hasNotes),
                 of(
                         Group.TIMING,
                         "rounds",
@@ -88,7 +100,39 @@ final class TimingCommands {
                     "Alt+B",
                     () -> onDesk(desk::findBeat))));
     all.addAll(walk());
+    all.addAll(grids());
     return all;
+  }
+
+  private void turnAsPlayed() {
+    session.run().hearAsPlayed(session.timing().version() != Version.PLAYED);
+  }
+
+  private List<Command> grids() {
+    List<Command> all = new ArrayList<>();
+    for (int part : GridChoices.DENOMINATORS) {
+      all.add(grid("grid-" + part, "Lines 1/" + part + " apart", NoteValue.straight(part)));
+    }
+    for (int part : GridChoices.DENOMINATORS) {
+      all.add(
+          grid("grid-" + part + "t", "Lines of triplets of 1/" + part, NoteValue.triplet(part)));
+    }
+    all.add(method("method-nearest", "Each note to its nearest line", Method.NEAREST));
+    all.add(method("method-fit", "The likeliest lines for the whole: Fit", Method.FIT));
+    return all;
+  }
+
+  private Command grid(String id, String title, NoteValue value) {
+    return of(Group.GRID, id, title, "", () -> session.timing().setGrid(Grid.of(value)));
+  }
+
+  private Command method(String id, String title, Method method) {
+    return of(
+        Group.GRID,
+        id,
+        title,
+        "",
+        () -> session.timing().setSettings(session.timing().settings().withMethod(method)));
   }
 
   private List<Command> walk() {

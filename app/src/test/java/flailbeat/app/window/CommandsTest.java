@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
@@ -27,6 +28,7 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javafx.event.Event;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -36,6 +38,8 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The table of commands, and what is made from it. */
 class CommandsTest extends HeadlessWindow {
@@ -110,13 +114,29 @@ class CommandsTest extends HeadlessWindow {
     assertThat(commands().inText("Open ({song-demo})")).as("one with no key").isEqualTo("Open");
   }
 
+  private static void collect(Menu menu, List<MenuItem> into) {
+    for (MenuItem item : menu.getItems()) {
+      into.add(item);
+      if (item instanceof Menu part) {
+        collect(part, into);
+      }
+    }
+  }
+
   @Test
   void every_command_is_in_a_menu_and_looks_unavailable_where_it_is() throws Exception {
     List<MenuItem> items = new ArrayList<>();
     for (Menu menu : ui.get(() -> ((MenuBar) ui.node("menus")).getMenus())) {
-      items.addAll(menu.getItems());
-      ui.run(() -> menu.getOnShowing().handle(null));
+      collect(menu, items);
+      ui.run(() -> Event.fireEvent(menu, new Event(menu, menu, Menu.ON_SHOWING)));
     }
+    assertThat(items)
+        .extracting(MenuItem::getId)
+        .containsAll(
+            commands().all().stream()
+                .filter(c -> c.kind() != Kind.HOLD && !c.isAnswer())
+                .map(c -> "menu-" + c.id())
+                .toList());
     assertThat(items)
         .extracting(MenuItem::getId)
         .contains("menu-undo", "menu-quantize", "menu-mute", "menu-find-command");
@@ -314,5 +334,44 @@ class CommandsTest extends HeadlessWindow {
     release(KeyCode.CONTROL);
     assertThat(ui.session.timing().version()).isEqualTo(Version.STANDING);
     release(KeyCode.T);
+  }
+
+  /** What the README's ten steps need, by what their words find. */
+  @ParameterizedTest
+  @CsvSource({
+    "arrange chords, arrange-chords",
+    "keyboard azerty, layout-azerty",
+    "octave down, octave-down",
+    "strike ff, velocity-ff",
+    "latch sustain, sustain-latch",
+    "give letter notes, keys-switch",
+    "sound after, sound-next",
+    "add track, track-add",
+    "record, record",
+    "keep played, keep",
+    "round loop, loop",
+    "drop pass, drop-pass",
+    "triplets 1/8, grid-8t",
+    "nearest, method-nearest",
+    "which grid, which-grid",
+    "quantize, quantize",
+    "doubtful, decide",
+    "find beat, find-beat",
+    "hear played until, as-played-stay",
+    "one round, rounds",
+    "put back, bring-back",
+    "undo, undo",
+    "select all, select-all",
+    "octave up notes, move-octave-up",
+    "velocity lane, velocity-lane",
+    "export, song-export",
+    "measure early late, calibrate"
+  })
+  void each_of_the_ten_steps_is_found_by_words_and_in_a_menu(String words, String id)
+      throws Exception {
+    assertThat(commands().find(words)).extracting(Command::id).contains(id);
+    List<MenuItem> items = new ArrayList<>();
+    ui.get(() -> ((MenuBar) ui.node("menus")).getMenus()).forEach(m -> collect(m, items));
+    assertThat(items).extracting(MenuItem::getId).contains("menu-" + id);
   }
 }

@@ -20,7 +20,6 @@ import javafx.scene.layout.VBox;
 
 /** Which lines, by which method, and how far towards them. */
 final class LinesPart extends DeskPart {
-  private static final int[] DENOMINATORS = {4, 8, 16, 32};
   private static final int RANKED = 3;
 
   private final Segments<Grid> straight;
@@ -38,7 +37,7 @@ final class LinesPart extends DeskPart {
     super(session);
     straight = new Segments<>(session.timing()::setGrid);
     triplet = new Segments<>(session.timing()::setGrid);
-    for (int d : DENOMINATORS) {
+    for (int d : GridChoices.DENOMINATORS) {
       straight.add(Grid.of(NoteValue.straight(d)), "1/" + d, "Lines 1/" + d + " apart");
       triplet.add(Grid.of(NoteValue.triplet(d)), "1/" + d + "T", "Triplets of 1/" + d);
     }
