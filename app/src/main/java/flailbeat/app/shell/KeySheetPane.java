@@ -6,29 +6,51 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
 import java.util.List;
+import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.transform.Scale;
 
 /** All keys for whoever has them, in columns: over the window, or on paper. */
 final class KeySheetPane extends VBox {
-  private static final double COLUMN = 370;
+  private static final double COLUMN = 366;
   private static final double HEIGHT = 600;
+  private static final double LEAST_SCALE = 0.5;
+  private static final double STEP = 0.05;
 
-  /** A group of more than this goes on in the next column. */
-  private static final int ROWS = 12;
+  /** A group may go on in the next column after each so many. */
+  private static final int ROWS = 8;
 
   private final Label title = new Label();
-  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 24, 10);
+  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 20, 4);
 
   KeySheetPane() {
     title.getStyleClass().add("song-title");
     groups.setPrefWrapLength(HEIGHT);
     VBox.setVgrow(groups, Priority.ALWAYS);
     getChildren().addAll(title, groups);
+  }
+
+  /** Takes the largest size at which all of it has room. */
+  void fit(double width, double height) {
+    double scale = 1;
+    while (!fits(width / scale, height / scale) && scale > LEAST_SCALE) {
+      scale -= STEP;
+    }
+    getTransforms().setAll(new Scale(scale, scale));
+  }
+
+  private boolean fits(double width, double height) {
+    applyCss();
+    groups.setPrefWrapLength(Math.floor(height - title.prefHeight(-1)) - 1);
+    System.err.printf(
+        "FIT %.0f %.0f pref %.0f %.0f wrap %.0f%n",
+        width, height, prefWidth(-1), prefHeight(-1), groups.getPrefWrapLength());
+    return prefWidth(-1) <= width && prefHeight(-1) <= height;
   }
 
   /** Shows the keys that there are there. */
@@ -47,9 +69,12 @@ final class KeySheetPane extends VBox {
   private static GridPane part(String name, List<Command> list, Commands commands, Where here) {
     GridPane grid = new GridPane(10, 1);
     grid.setPrefWidth(COLUMN);
-    Label head = new Label(name);
-    head.getStyleClass().add("group-label");
-    grid.add(head, 0, 0, 2, 1);
+    if (!name.isEmpty()) {
+      Label head = new Label(name);
+      head.getStyleClass().add("group-label");
+      head.setPadding(new Insets(6, 0, 0, 0));
+      grid.add(head, 0, 0, 2, 1);
+    }
     for (int i = 0; i < list.size(); i++) {
       Command command = list.get(i);
       Label keys = new Label(commands.keysOf(command, here));

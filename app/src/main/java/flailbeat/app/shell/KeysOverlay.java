@@ -3,10 +3,14 @@ package flailbeat.app.shell;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import java.util.function.Supplier;
+import javafx.scene.Group;
 import javafx.scene.layout.StackPane;
 
 /** All keys for whoever has them now, on one sheet over the window; a click or its key ends it. */
 final class KeysOverlay extends StackPane {
+  /** What lies around it: its margins and its edge. */
+  private static final double AROUND = 90;
+
   private final Commands commands;
   private final Supplier<Where> where;
   private final KeySheetPane sheet = new KeySheetPane();
@@ -16,7 +20,8 @@ final class KeysOverlay extends StackPane {
     this.where = where;
     getStyleClass().add("overlay");
     setId("keys-sheet");
-    getChildren().add(sheet);
+    getChildren().add(new Group(sheet));
+    setMaxWidth(USE_PREF_SIZE);
     setOnMouseClicked(e -> close());
     setMaxHeight(USE_PREF_SIZE);
     setVisible(false);
@@ -39,6 +44,7 @@ final class KeysOverlay extends StackPane {
       String away = commands.of("keys-sheet-close");
       sheet.fill(
           "The keys, with %s (%s puts it away)".formatted(here.title(), away), commands, here);
+      sheet.fit(getScene().getWidth() - AROUND, getScene().getHeight() - AROUND);
     }
   }
 }

@@ -63,8 +63,8 @@ public final class KeysPage extends VBox {
     this.sets = session.keySets();
     getStyleClass().add("desk");
     setId("keys-page");
-    saveAs =
-        new EntryField("key-set-name", 11, "Keep these keys as a set of this name", this::save);
+    saveAs = new EntryField("key-set-name", 7, "Keep these keys as a set of this name", this::save);
+    chosen.setMinWidth(134);
     saveAs.prompt("save as a set");
     words.setId("keys-find");
     words.setPromptText("A part of a command's name");

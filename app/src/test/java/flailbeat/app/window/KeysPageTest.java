@@ -17,6 +17,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Menu;
@@ -25,6 +27,8 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** A person's own keys: pressed, kept in sets, printed, and what cannot be. */
 class KeysPageTest extends HeadlessWindow {
@@ -253,5 +257,28 @@ class KeysPageTest extends HeadlessWindow {
     List<String> shown = ui.get(() -> List.copyOf(list().getItems()));
     assertThat(shown).hasSameSizeAs(commands().all());
     assertThat(commands().all()).extracting(Command::where).contains(Where.WALK, Where.LESSON);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"900, 600, 0.65", "1280, 800, 0.95"})
+  void the_sheet_of_keys_is_whole_in_any_window_and_as_large_as_it_can_be(
+      double width, double height, double scale) throws Exception {
+    WindowUnderTest own = WindowUnderTest.open(width, height);
+    try {
+      own.run(() -> own.window.commands().get("keys-sheet").press().run());
+      Bounds sheet = own.get(() -> onScene(own.node("keys-sheet")));
+      assertThat(sheet.getMinX()).isNotNegative();
+      assertThat(sheet.getMaxX()).isLessThanOrEqualTo(width);
+      assertThat(sheet.getMaxY()).isLessThanOrEqualTo(height);
+      Node any = own.get(() -> own.node("keys-sheet").lookup(".key-name"));
+      assertThat(own.get(() -> any.getLocalToSceneTransform().getMxx()))
+          .isGreaterThanOrEqualTo(scale);
+    } finally {
+      own.close();
+    }
+  }
+
+  private static Bounds onScene(Node node) {
+    return node.localToScene(node.getLayoutBounds());
   }
 }
