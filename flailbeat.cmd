@@ -21,5 +21,8 @@ if not defined jar (
   popd
   for %%f in ("%root%app\target\flailbeat-app-*.jar") do set "jar=%%f"
 )
-"%jdk%\bin\java" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -jar "%jar%" %*
+rem A pause of the collector is heard, so the one that never stops for long, where this JDK has it.
+set "collector=-XX:+UseShenandoahGC -XX:ShenandoahGCMode=generational"
+"%jdk%\bin\java" %collector% -version >nul 2>&1 || set "collector=-XX:+UseSerialGC"
+"%jdk%\bin\java" %collector% -XX:TieredStopAtLevel=1 -jar "%jar%" %*
 exit /b %errorlevel%

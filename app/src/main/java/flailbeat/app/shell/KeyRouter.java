@@ -267,7 +267,7 @@ final class KeyRouter {
     if (session.keyboard().isAsking()) {
       session.keyboard().release(signOf(e));
     }
-    if (!passedOn.remove(name) && !down.containsKey(name) && !isTyping(e)) {
+    if (!passedOn.remove(name) && !down.containsKey(name) && !isTyping(e) && couldPlay(e)) {
       releaseUnknown(now);
     }
     Optional<PhysicalKey> place = down.remove(name);
@@ -298,6 +298,11 @@ final class KeyRouter {
               }
               return ends;
             });
+  }
+
+  /** Whether a key might play in some layout: Esc, say, that went down in a menu, does not. */
+  private static boolean couldPlay(KeyEvent e) {
+    return e.getCode() == KeyCode.UNDEFINED || Keystroke.of(e).withoutModifiers().isTyped();
   }
 
   /**

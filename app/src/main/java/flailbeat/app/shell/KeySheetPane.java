@@ -47,9 +47,6 @@ final class KeySheetPane extends VBox {
   private boolean fits(double width, double height) {
     applyCss();
     groups.setPrefWrapLength(Math.floor(height - title.prefHeight(-1)) - 1);
-    System.err.printf(
-        "FIT %.0f %.0f pref %.0f %.0f wrap %.0f%n",
-        width, height, prefWidth(-1), prefHeight(-1), groups.getPrefWrapLength());
     return prefWidth(-1) <= width && prefHeight(-1) <= height;
   }
 

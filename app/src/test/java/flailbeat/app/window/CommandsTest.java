@@ -222,6 +222,17 @@ class CommandsTest extends HeadlessWindow {
     type(KeyCode.F1);
     type(KeyCode.ESCAPE);
     assertThat(sounding()).containsExactly(60);
+    Menu song = ui.get(() -> ((MenuBar) ui.node("menus")).getMenus().get(0));
+    ui.run(song::show);
+    type(KeyCode.S);
+    assertThat(sounding()).as("letters are the menu's").containsExactly(60);
+    type(KeyCode.ESCAPE);
+    ui.run(song::hide);
+    assertThat(sounding()).containsExactly(60);
+    type(KeyCode.S);
+    press(KeyCode.S);
+    assertThat(sounding()).as("they are the notes' again").containsExactly(60, 62);
+    release(KeyCode.S);
     release(KeyCode.A);
     assertThat(sounding()).isEmpty();
   }

@@ -180,6 +180,20 @@ class KeysPageTest extends HeadlessWindow {
   }
 
   @Test
+  void settings_that_say_nothing_where_keys_should_be_are_read(@TempDir Path folder)
+      throws Exception {
+    Path file = folder.resolve("settings.json");
+    Files.writeString(
+        file,
+        "{\"keys\":{\"chosen\":\"A\",\"sets\":{\"A\":{\"undo\":null,\"redo\":[null,\"F12\"]},\"B\":null}}}");
+    Settings kept = SettingsFile.read(file).orElseThrow();
+    ui.run(() -> kept.applyTo(ui.session));
+    assertThat(keyOf("undo")).isEmpty();
+    assertThat(keyOf("redo")).isEqualTo("F12");
+    assertThat(ui.session.keySets().names()).containsExactly("A", "B");
+  }
+
+  @Test
   void unknown_commands_and_nonsense_keys_in_the_settings_are_told_and_kept() throws Exception {
     Map<String, List<String>> odd =
         Map.of(

@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -29,7 +30,26 @@ public final class KeySets {
 
     public Kept {
       chosen = chosen == null ? AS_IT_CAME : chosen;
-      sets = sets == null ? Map.of() : sets;
+      sets = sets == null ? Map.of() : withoutGaps(sets);
+    }
+
+    /** A file may say nothing where it should say something. */
+    private static Map<String, Map<String, List<String>>> withoutGaps(
+        Map<String, Map<String, List<String>>> sets) {
+      Map<String, Map<String, List<String>>> result = new TreeMap<>();
+      sets.forEach(
+          (name, commands) -> {
+            Map<String, List<String>> whole = new TreeMap<>();
+            if (commands != null) {
+              commands.forEach((id, keys) -> whole.put(id, withoutGaps(keys)));
+            }
+            result.put(name, whole);
+          });
+      return result;
+    }
+
+    private static List<String> withoutGaps(List<String> keys) {
+      return keys == null ? List.of() : keys.stream().filter(Objects::nonNull).toList();
     }
   }
 
