@@ -102,9 +102,4 @@ final class CommandMenus extends MenuBar {
             .toArray(Modifier[]::new);
     return new KeyCodeCombination(key.code(), modifiers);
   }
-
-  /** Whether a menu is open: the keys are its own then. */
-  boolean isOpen() {
-    return getMenus().stream().anyMatch(Menu::isShowing);
-  }
 }

@@ -59,7 +59,7 @@ final class KeyRouter {
   private final KeyDeck deck;
   private final Commands commands;
   private final KeyAsk keyAsk;
-  private final BooleanSupplier menuIsOpen;
+  private final OpenMenus menus = new OpenMenus();
   private final BooleanSupplier sheetIsOpen;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
 
@@ -74,7 +74,6 @@ final class KeyRouter {
    * Routes keys.
    *
    * @param keyAsk while it asks, every key is its answer
-   * @param menuIsOpen while one is, keys are its own
    * @param sheetIsOpen while it is, the keys that put it away are its own
    */
   KeyRouter(
@@ -82,14 +81,12 @@ final class KeyRouter {
       KeyDeck deck,
       Commands commands,
       KeyAsk keyAsk,
-      BooleanSupplier menuIsOpen,
       BooleanSupplier sheetIsOpen) {
     this.session = session;
     this.performer = session.performer();
     this.deck = deck;
     this.commands = commands;
     this.keyAsk = keyAsk;
-    this.menuIsOpen = menuIsOpen;
     this.sheetIsOpen = sheetIsOpen;
   }
 
@@ -105,7 +102,7 @@ final class KeyRouter {
     long now = System.nanoTime();
     Keystroke key = Keystroke.of(e);
     Name name = Name.of(e);
-    if (menuIsOpen.getAsBoolean() || isTyping(e) && key.isTextEditing()) {
+    if (menus.isOpen() || isTyping(e) && key.isTextEditing()) {
       passedOn.add(name);
       return;
     }

@@ -130,8 +130,7 @@ public final class MainWindow {
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
     fold(pages);
-    new KeyRouter(session, deck, commands, keyAsk, menus::isOpen, sheet::isVisible)
-        .install(stage, scene);
+    new KeyRouter(session, deck, commands, keyAsk, sheet::isVisible).install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
