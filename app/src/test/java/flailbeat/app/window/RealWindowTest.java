@@ -7,10 +7,13 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.TimingDesk;
 import flailbeat.core.transport.Transport.State;
+import java.util.List;
 import java.util.Optional;
 import javafx.event.Event;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
@@ -31,6 +34,23 @@ class RealWindowTest extends RealWindow {
     assertThat(ui.session.song().tempos().millisBetween(0, notes().get(0).length()))
         .as("how long exactly is for the bench to say")
         .isGreaterThan(200.0);
+  }
+
+  @Test
+  void a_menu_that_is_left_by_esc_or_enter_leaves_keys_and_held_notes_as_they_were()
+      throws Exception {
+    Menu edit = ui.get(() -> ((MenuBar) ui.node("menus")).getMenus().get(1));
+    keys.send("+A ~60");
+    for (String end : List.of("ESCAPE", "ENTER")) {
+      ui.run(edit::show);
+      keys.send("~150 +DOWN -DOWN ~50 +" + end + " -" + end + " ~150");
+      ui.await(() -> !edit.isShowing());
+      expectSounding(60);
+      assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+      assertThat(ui.session.performer().pedals().isSustaining()).isFalse();
+    }
+    keys.send("-A ~60");
+    expectSounding();
   }
 
   /** No release comes for keys held as the focus goes; on the way back they may repeat. */
