@@ -39,12 +39,12 @@ class RealWindowTest extends RealWindow {
   @Test
   void a_menu_that_is_left_by_esc_or_enter_leaves_keys_and_held_notes_as_they_were()
       throws Exception {
-    Menu edit = ui.get(() -> ((MenuBar) ui.node("menus")).getMenus().get(1));
+    Menu view = ui.get(() -> ((MenuBar) ui.node("menus")).getMenus().get(4));
     keys.send("+A ~60");
     for (String end : List.of("ESCAPE", "ENTER")) {
-      ui.run(edit::show);
+      ui.run(view::show);
       keys.send("~150 +DOWN -DOWN ~50 +" + end + " -" + end + " ~150");
-      ui.await(() -> !edit.isShowing());
+      ui.await(() -> !view.isShowing());
       expectSounding(60);
       assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
       assertThat(ui.session.performer().pedals().isSustaining()).isFalse();
