@@ -13,6 +13,7 @@ final class KeysOverlay extends StackPane {
 
   private final Commands commands;
   private final Supplier<Where> where;
+  private Where filled;
   private final KeySheetPane sheet = new KeySheetPane();
 
   KeysOverlay(Commands commands, Supplier<Where> where) {
@@ -25,22 +26,29 @@ final class KeysOverlay extends StackPane {
     setOnMouseClicked(e -> close());
     setMaxHeight(USE_PREF_SIZE);
     setVisible(false);
-    commands.onKeys(this::refresh);
+    commands.onKeys(this::fill);
   }
 
   void toggle() {
     setVisible(!isVisible());
-    refresh();
+    fill();
   }
 
   void close() {
     setVisible(false);
   }
 
-  /** Shows the keys of whoever has them by now. */
+  /** Shows the keys of whoever has them by now; a note that is played makes nothing anew. */
   void refresh() {
+    if (where.get() != filled) {
+      fill();
+    }
+  }
+
+  private void fill() {
     if (isVisible()) {
       Where here = where.get();
+      filled = here;
       String away = commands.of("keys-sheet-close");
       sheet.fill(
           "The keys, with %s (%s puts it away)".formatted(here.title(), away), commands, here);

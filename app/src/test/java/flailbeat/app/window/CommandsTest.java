@@ -29,6 +29,7 @@ import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.event.Event;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -194,9 +195,13 @@ class CommandsTest extends HeadlessWindow {
   void the_sheet_shows_the_keys_of_whoever_has_them_and_takes_none() throws Exception {
     type(KeyCode.F1);
     assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isTrue();
+    Node key = ui.get(() -> ui.node("keys-sheet").lookup(".key-name"));
     press(KeyCode.A);
     assertThat(sounding()).containsExactly(60);
     release(KeyCode.A);
+    assertThat(ui.get(() -> ui.node("keys-sheet").lookup(".key-name")))
+        .as("a note makes nothing of it anew")
+        .isSameAs(key);
     type(KeyCode.F2);
     assertThat(ui.get(() -> sheetTitle())).contains("Keys at Commands");
     type(KeyCode.F2);
