@@ -159,6 +159,42 @@ final class Placing {
     return this;
   }
 
+  /**
+   * Adds notes where a person puts them, in song time, whose ids none has yet: into the clip that
+   * is there; else into one that ends in or just before their bar, which grows by bars; else into a
+   * new clip of that bar. A clip that keeps notes beyond its end does not grow: they would sound.
+   */
+  Placing enter(Collection<Note> notes) {
+    notes.forEach(this::enter);
+    return this;
+  }
+
+  private void enter(Note note) {
+    touched = true;
+    int at = indexAtOrBefore(note.onset());
+    if (at >= 0 && places.get(at).contains(note.onset())) {
+      places.get(at).add(note);
+      return;
+    }
+    TickRange bar = meters.barRangeAt(note.onset());
+    long first = Math.max(bar.start(), at < 0 ? 0 : places.get(at).end);
+    long last = Math.min(bar.end(), startOf(at + 1));
+    boolean grows = at >= 0 && places.get(at).end == first && !hidesNotes(places.get(at).clip);
+    Optional<Place> before = grows ? growing(at) : Optional.empty();
+    if (before.isPresent()) {
+      before.get().end = last;
+      before.get().add(note);
+    } else {
+      Place fresh = new Place(Clip.of(ids.clip(), new TickRange(first, last), List.of()));
+      places.add(at + 1, fresh);
+      fresh.add(note);
+    }
+  }
+
+  private static boolean hidesNotes(Clip clip) {
+    return clip.noteCount() < clip.content().notes().size();
+  }
+
   private void place(Timed<?> element, Optional<Place> from) {
     touched = true;
     long tick = element.tick();

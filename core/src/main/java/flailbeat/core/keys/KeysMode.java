@@ -5,5 +5,12 @@ public enum KeysMode {
   /** Letters are shortcuts. */
   COMMANDS,
   /** Letters are notes. */
-  PLAY
+  PLAY,
+  /** Letters are notes that are entered a step at a time. */
+  STEPS;
+
+  /** Whether letters are notes. */
+  public boolean playsNotes() {
+    return this != COMMANDS;
+  }
 }

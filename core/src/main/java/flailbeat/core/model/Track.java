@@ -88,6 +88,19 @@ public record Track(
     return Placed.of(clips, range);
   }
 
+  /** The notes that begin in a stretch of the song, in song time: found without looking at each. */
+  public List<Note> notesBeginningIn(TickRange range) {
+    List<Note> result = new ArrayList<>();
+    layOut(
+        range,
+        (note, repeated) -> {
+          if (range.contains(note.onset())) {
+            result.add(note);
+          }
+        });
+    return result;
+  }
+
   /** All that sounds. */
   public Placed placed() {
     return placed(EVER);

@@ -16,6 +16,8 @@ public enum Aspect {
   LOOP,
   /** How things are played and recorded. */
   SETTINGS,
+  /** Where steps are entered, how, and what was entered last. */
+  STEPS,
   /** What a recording has gathered. */
   PASS,
   /** How to quantize, the grid, or what is previewed. */

@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import flailbeat.core.model.Note;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
+import flailbeat.core.step.Struck;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,6 +28,20 @@ final class Audition {
   void sound(List<Note> notes) {
     end();
     Parts.of(document.song(), document.track()).ifPresent(part -> sound(part, notes));
+    endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
+  }
+
+  /** Sounds notes that are not in the song yet, or no longer. */
+  void soundPitches(List<Struck> notes) {
+    end();
+    Parts.of(document.song(), document.track())
+        .ifPresent(
+            part ->
+                notes.forEach(
+                    n -> {
+                      player.noteOn(part, n.pitch(), n.velocity());
+                      sounding.add(new int[] {part, n.pitch()});
+                    }));
     endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
   }
 

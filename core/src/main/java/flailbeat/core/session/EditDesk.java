@@ -105,16 +105,17 @@ public final class EditDesk {
     }
     Optional<String> label = document.undoLabel();
     if (!whileRecording.refuses()) {
-      document.undo();
+      // Told first: what it does to others may be worth a word of theirs.
       notices.tell(new Notice(label.map(l -> "Undone: " + l).orElse("Nothing to undo"), false));
+      document.undo();
     }
   }
 
   public void redo() {
     Optional<String> label = document.redoLabel();
     if (!whileRecording.refuses()) {
-      document.redo();
       notices.tell(new Notice(label.map(l -> "Redone: " + l).orElse("Nothing to redo"), false));
+      document.redo();
     }
   }
 }

@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Calibration;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 
@@ -8,6 +9,7 @@ import flailbeat.core.time.TickRange;
 public final class RunDesk {
   private final Document document;
   private final TransportControl transportControl;
+  private final Performer performer;
   private final DoubtWalk doubts;
   private final Changes changes;
   private final Notices notices;
@@ -16,12 +18,14 @@ public final class RunDesk {
   RunDesk(
       Document document,
       TransportControl transportControl,
+      Performer performer,
       DoubtWalk doubts,
       Changes changes,
       Notices notices,
       WhileRecording whileRecording) {
     this.document = document;
     this.transportControl = transportControl;
+    this.performer = performer;
     this.doubts = doubts;
     this.changes = changes;
     this.notices = notices;
@@ -41,6 +45,10 @@ public final class RunDesk {
    * start.
    */
   public void recordOrStop() {
+    if (performer.keysMode() == KeysMode.STEPS && !transportControl.transport().isRecording()) {
+      notices.warn("Keys stand at Steps: put them at Play ({keys-switch}) to record");
+      return;
+    }
     changes.during(
         () -> {
           boolean recording = transportControl.transport().isRecording();

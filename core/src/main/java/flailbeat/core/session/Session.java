@@ -1,5 +1,7 @@
 package flailbeat.core.session;
 
+import flailbeat.core.event.Performed;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
 import flailbeat.core.time.Clock;
@@ -29,6 +31,7 @@ public final class Session {
   private final EditDesk editing;
   private final QuantizeDesk quantizing;
   private final BeatDesk beat;
+  private final StepDesk steps;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -48,11 +51,32 @@ public final class Session {
     WhileRecording whileRecording = new WhileRecording(transportControl.transport(), notices);
     audition = new Audition(document, player, clock);
     doubts = new DoubtWalk(timing, changes, notices, audition, performer, whileRecording);
-    keyboard = new KeyboardDesk(performer, changes, doubts, whileRecording);
-    run = new RunDesk(document, transportControl, doubts, changes, notices, whileRecording);
+    steps =
+        new StepDesk(
+            document, transportControl, timing, audition, changes, notices, whileRecording);
+    performer.playTo(this::route, this::beatAt);
+    keyboard = new KeyboardDesk(performer, changes, doubts, steps, whileRecording);
+    run =
+        new RunDesk(
+            document, transportControl, performer, doubts, changes, notices, whileRecording);
     editing = new EditDesk(document, transportControl, notices, whileRecording);
     quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
+  }
+
+  /** Who hears what is performed: the position of the Keys switch says so. */
+  private void route(Performed event) {
+    if (performer.keysMode() == KeysMode.STEPS) {
+      steps.hear(event);
+    } else {
+      transportControl.hear(event);
+    }
+  }
+
+  private double beatAt(long nanos) {
+    return performer.keysMode() == KeysMode.STEPS
+        ? steps.beatAtCursor()
+        : transportControl.beatAt(nanos);
   }
 
   public Changes changes() {
@@ -110,6 +134,11 @@ public final class Session {
   /** The commands that change the song, and take that back. */
   public EditDesk editing() {
     return editing;
+  }
+
+  /** Entering a part a step at a time. */
+  public StepDesk steps() {
+    return steps;
   }
 
   public Performer performer() {

@@ -60,7 +60,6 @@ public final class TransportControl {
     this.live = new LiveSound(document, performer, player, repeater);
     PlanMaker plans = new PlanMaker(document, timing, sweeper, looping);
     this.playback = new Playback(document, looping, plans, changes, clock, player, transport);
-    performer.playTo(this::hear, playback::beatAt);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
     playback.setSettings(playback.settings());
@@ -335,7 +334,7 @@ public final class TransportControl {
   }
 
   /** Sounds and writes down what is performed. While sweeping, keys say what is wiped. */
-  private void hear(Performed event) {
+  void hear(Performed event) {
     if (sweeper.isHeld() && event instanceof Performed.NoteOn) {
       followSweep();
       return;
@@ -345,6 +344,16 @@ public final class TransportControl {
     repeater.hear(event);
     live.sound(event);
     write(event);
+  }
+
+  /** Lets what is performed be heard, and nothing more. */
+  void sound(Performed event) {
+    live.sound(event);
+  }
+
+  /** See {@link Performer#playTo}. */
+  double beatAt(long nanos) {
+    return playback.beatAt(nanos);
   }
 
   private void writeRepeats(long nowNanos) {

@@ -30,6 +30,15 @@ public record NoteValue(int denominator, Division division) {
       this.divisor = divisor;
     }
 
+    /** How many {@link #divisor()}ths of the plain value it is long. */
+    public int numerator() {
+      return numerator;
+    }
+
+    public int divisor() {
+      return divisor;
+    }
+
     private static Division of(String suffix) {
       for (Division division : values()) {
         if (division.suffix.equals(suffix)) {

@@ -7,11 +7,13 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.step.StepLength;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
@@ -65,7 +67,7 @@ class AnySessionTest {
   }
 
   private void act(Random random) {
-    int kind = random.nextInt(22);
+    int kind = random.nextInt(26);
     done.add(String.valueOf(kind));
     TransportControl transportControl = session.transportControl();
     PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
@@ -98,6 +100,8 @@ class AnySessionTest {
       case 18 -> session.quantizing().quantize();
       case 19 -> transportControl.setRepeat(random.nextBoolean(), NoteValue.straight(16));
       case 20 -> session.editing().stepTake(1);
+      case 21 -> session.keyboard().setKeysMode(KeysMode.values()[random.nextInt(3)]);
+      case 22, 23, 24 -> step(random);
       default -> {
         if (random.nextBoolean()) {
           session.run().compareRounds();
@@ -105,6 +109,30 @@ class AnySessionTest {
           session.run().calibrate();
         }
       }
+    }
+  }
+
+  private void step(Random random) {
+    StepDesk steps = session.steps();
+    switch (random.nextInt(12)) {
+      case 0, 1 -> steps.advance();
+      case 2 -> steps.back();
+      case 3 -> steps.remove();
+      case 4 -> steps.repeatLast();
+      case 5 -> steps.tie();
+      case 6 -> steps.chooseLength(StepLength.of(1 << random.nextInt(7)));
+      case 7 -> steps.changeLength(StepLength::dotted);
+      case 8 -> steps.moveToLine(random.nextBoolean() ? 1 : -1);
+      case 9 -> steps.moveTo(random.nextLong(20_000));
+      case 10 -> steps.fill();
+      default ->
+          steps.set(
+              steps
+                  .settings()
+                  .withAdds(random.nextBoolean())
+                  .withFindsFirst(random.nextBoolean())
+                  .withOntoRhythm(random.nextInt(3) == 0)
+                  .withWraps(random.nextBoolean()));
     }
   }
 
