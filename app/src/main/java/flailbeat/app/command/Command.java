@@ -1,5 +1,6 @@
 package flailbeat.app.command;
 
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.List;
 import java.util.Optional;
@@ -54,6 +55,8 @@ public record Command(
     /** A part of capture. */
     LOOP("Loop"),
     /** A part of capture. */
+    STEPS("Step entry"),
+    /** A part of capture. */
     HANDS("Under the hands"),
     /** A part of capture. */
     KEYBOARD("Your keyboard"),
@@ -72,7 +75,7 @@ public record Command(
     /** The group that this one is a part of; empty for one that stands by itself. */
     public Optional<Group> whole() {
       return switch (this) {
-        case LOOP, HANDS, KEYBOARD -> Optional.of(CAPTURE);
+        case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };
@@ -91,6 +94,10 @@ public record Command(
     COMMANDS("Keys at Commands"),
     /** The Keys switch stands at Play. */
     PLAY("Keys at Play"),
+    /** The Keys switch stands at Steps. */
+    STEPS("Keys at Steps"),
+    /** The Keys switch stands at Play or at Steps: letters are notes. */
+    NOTES("Keys at Play or Steps"),
     /** Doubtful notes are walked through. */
     WALK("deciding doubtful notes"),
     /** The application asks for keys. */
@@ -100,8 +107,36 @@ public record Command(
 
     private final String title;
 
+    private static final List<Where> AT_COMMANDS = List.of(COMMANDS, ANYWHERE);
+    private static final List<Where> AT_PLAY = List.of(PLAY, NOTES, ANYWHERE);
+    private static final List<Where> AT_STEPS = List.of(STEPS, NOTES, ANYWHERE);
+
     Where(String title) {
       this.title = title;
+    }
+
+    /** Who has the keys while the Keys switch stands so. */
+    public static Where of(KeysMode mode) {
+      return switch (mode) {
+        case COMMANDS -> COMMANDS;
+        case PLAY -> PLAY;
+        case STEPS -> STEPS;
+      };
+    }
+
+    /** Where commands are looked for that have a key here; the first that has it is meant. */
+    public List<Where> among() {
+      return switch (this) {
+        case COMMANDS -> AT_COMMANDS;
+        case PLAY -> AT_PLAY;
+        case STEPS -> AT_STEPS;
+        default -> List.of(this);
+      };
+    }
+
+    /** Whether letters are notes wherever it holds. */
+    boolean isOfNotes() {
+      return this == PLAY || this == STEPS || this == NOTES;
     }
 
     public String title() {

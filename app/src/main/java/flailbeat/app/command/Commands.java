@@ -19,11 +19,13 @@ import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
 public final class Commands implements KeyNames {
+  private static final List<Where> POSITIONS = List.of(Where.COMMANDS, Where.PLAY, Where.STEPS);
+
   private final List<Command> standard;
   private final List<Runnable> listeners = new ArrayList<>();
   private final Map<String, Command> byId = new LinkedHashMap<>();
   private Map<Where, Map<Keystroke, Command>> byKey = new EnumMap<>(Where.class);
-  private Map<PhysicalKey, Command> byPlace = new EnumMap<>(PhysicalKey.class);
+  private Map<Where, Map<PhysicalKey, Command>> byPlace = new EnumMap<>(Where.class);
   private KeyLayout layout = KeyLayout.QWERTY;
 
   /**
@@ -43,12 +45,17 @@ public final class Commands implements KeyNames {
 
   private void index() {
     Map<Where, Map<Keystroke, Command>> keys = new EnumMap<>(Where.class);
-    Map<PhysicalKey, Command> places = new EnumMap<>(PhysicalKey.class);
+    Map<Where, Map<PhysicalKey, Command>> places = new EnumMap<>(Where.class);
     for (Command command : byId.values()) {
       command.keys().own().forEach(key -> put(keys, command.where(), key, command));
       command.keys().plain().forEach(key -> put(keys, Where.COMMANDS, key, command));
       for (PhysicalKey place : command.keys().places()) {
-        sayIfTaken(place, places.put(place, command), command);
+        sayIfTaken(
+            place,
+            places
+                .computeIfAbsent(command.where(), w -> new EnumMap<>(PhysicalKey.class))
+                .put(place, command),
+            command);
       }
     }
     byKey = keys;
@@ -69,12 +76,8 @@ public final class Commands implements KeyNames {
 
   /** Whether one key there and here would be in doubt. */
   static boolean meet(Where one, Where other) {
-    boolean both = isPosition(one) && isPosition(other);
-    return one == other || both && (one == Where.ANYWHERE || other == Where.ANYWHERE);
-  }
-
-  private static boolean isPosition(Where where) {
-    return where == Where.ANYWHERE || where == Where.COMMANDS || where == Where.PLAY;
+    return one == other
+        || POSITIONS.stream().anyMatch(p -> p.among().contains(one) && p.among().contains(other));
   }
 
   /** Calls back whenever commands have other keys. */
@@ -138,7 +141,10 @@ public final class Commands implements KeyNames {
 
   /** The other command that has a place of the keyboard. */
   public Optional<Command> clash(Command command, PhysicalKey place) {
-    return Optional.ofNullable(byPlace.get(place)).filter(c -> !c.id().equals(command.id()));
+    return byId.values().stream()
+        .filter(c -> c.keys().places().contains(place) && !c.id().equals(command.id()))
+        .filter(c -> meet(c.where(), command.where()))
+        .findFirst();
   }
 
   /** Says what is printed on the person's keys. */
@@ -186,19 +192,23 @@ public final class Commands implements KeyNames {
 
   /** The command that has a key there, or anywhere; null for none: keys must not wait. */
   public Command at(Where where, Keystroke key) {
-    Map<Keystroke, Command> there = byKey.get(where);
-    Command found = there == null ? null : there.get(key);
-    boolean everywhere = where == Where.COMMANDS || where == Where.PLAY;
-    Map<Keystroke, Command> anywhere = byKey.get(Where.ANYWHERE);
-    return found == null && everywhere && anywhere != null ? anywhere.get(key) : found;
+    return first(byKey, where, key);
+  }
+
+  private static <K> Command first(Map<Where, Map<K, Command>> from, Where where, K key) {
+    for (Where each : where.among()) {
+      Map<K, Command> there = from.get(each);
+      Command found = there == null ? null : there.get(key);
+      if (found != null) {
+        return found;
+      }
+    }
+    return null;
   }
 
   /** The command that has a place of the keyboard there, or anywhere; null for none. */
   public Command at(Where where, PhysicalKey place) {
-    Command command = byPlace.get(place);
-    boolean here =
-        command != null && (command.where() == where || command.where() == Where.ANYWHERE);
-    return here ? command : null;
+    return first(byPlace, where, place);
   }
 
   @Override
@@ -225,7 +235,7 @@ public final class Commands implements KeyNames {
 
   /** The keys that a command has there as people read them; empty for none. */
   public String keysOf(Command command, Where where) {
-    boolean here = command.where() == Where.ANYWHERE || command.where() == where;
+    boolean here = where.among().contains(command.where());
     boolean plain = where == Where.COMMANDS && !command.keys().plain().isEmpty();
     Keys keys = command.keys();
     return !here

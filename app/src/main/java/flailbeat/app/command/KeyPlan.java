@@ -113,9 +113,9 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
 
   /** Why a key cannot be a command's; empty when it can. */
   static Optional<String> why(Command command, Keystroke key) {
-    return command.where() == Where.PLAY && key.isTyped()
+    return command.where().isOfNotes() && key.isTyped()
         ? Optional.of(
-            key + " cannot be the key of \"" + command.title() + "\": at Play, letters are notes")
+            key + " cannot be the key of \"" + command.title() + "\": there, letters are notes")
         : Optional.empty();
   }
 
@@ -123,8 +123,10 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
   private static final class Taken {
     private record Spot(Where where, Keystroke key) {}
 
+    private record PlaceSpot(Where where, PhysicalKey place) {}
+
     private final Map<Spot, Command> owners = new HashMap<>();
-    private final Map<PhysicalKey, Command> places = new HashMap<>();
+    private final Map<PlaceSpot, Command> places = new HashMap<>();
     private final Map<String, Boolean> changed = new HashMap<>();
     private final List<String> remarks;
 
@@ -139,11 +141,12 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
       List<Keystroke> plain = free(command, Where.COMMANDS, command.keys().plain(), isChanged);
       List<PhysicalKey> at = new ArrayList<>();
       for (PhysicalKey place : command.keys().places()) {
-        Command other = places.putIfAbsent(place, command);
-        if (other == null) {
+        Optional<Command> other = ownerOf(command.where(), place, isChanged);
+        if (other.isEmpty()) {
+          places.put(new PlaceSpot(command.where(), place), command);
           at.add(place);
         } else {
-          remarks.add(both("the place of " + place, other, command));
+          remarks.add(both("the place of " + place, other.get(), command));
         }
       }
       return command.with(new Keys(own, plain, List.copyOf(at)));
@@ -170,6 +173,17 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
     private Optional<Command> ownerOf(Where where, Keystroke key, boolean isChanged) {
       for (Where each : Where.values()) {
         Command other = owners.get(new Spot(each, key));
+        boolean wished = other != null && (isChanged || changed.get(other.id()));
+        if (other != null && (each == where || wished && Commands.meet(each, where))) {
+          return Optional.of(other);
+        }
+      }
+      return Optional.empty();
+    }
+
+    private Optional<Command> ownerOf(Where where, PhysicalKey place, boolean isChanged) {
+      for (Where each : Where.values()) {
+        Command other = places.get(new PlaceSpot(each, place));
         boolean wished = other != null && (isChanged || changed.get(other.id()));
         if (other != null && (each == where || wished && Commands.meet(each, where))) {
           return Optional.of(other);

@@ -73,6 +73,12 @@ public final class EntryField extends HBox {
             });
   }
 
+  /** Gives it the caret, with all of it selected. */
+  public void edit() {
+    field.requestFocus();
+    field.selectAll();
+  }
+
   /** Says in the empty field what it is for. */
   public void prompt(String text) {
     field.setPromptText(text);

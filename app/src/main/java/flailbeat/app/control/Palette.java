@@ -35,7 +35,8 @@ public final class Palette extends Region {
     LATE,
     ROW_DARK,
     CAP_DARK,
-    LEVEL
+    LEVEL,
+    STEP
   }
 
   private static final List<CssMetaData<? extends Styleable, ?>> META = meta();

@@ -62,7 +62,13 @@ final class CaptureCommands {
             "keys-commands",
             "Give the letter keys to commands",
             "Esc",
-            () -> session.keyboard().setKeysMode(KeysMode.COMMANDS)));
+            () -> session.keyboard().setKeysMode(KeysMode.COMMANDS)),
+        of(
+            Group.CAPTURE,
+            "keys-steps",
+            "Enter notes a step at a time",
+            "F3",
+            () -> session.keyboard().setKeysMode(KeysMode.STEPS)));
   }
 
   private List<Command> running() {
@@ -177,7 +183,7 @@ final class CaptureCommands {
     all.add(
         of(Group.HANDS, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
             .repeating()
-            .in(Where.PLAY));
+            .in(Where.NOTES));
     all.add(
         of(
                 Group.HANDS,
@@ -186,7 +192,7 @@ final class CaptureCommands {
                 "Down",
                 () -> performer.stepVelocity(-1))
             .repeating()
-            .in(Where.PLAY));
+            .in(Where.NOTES));
     all.add(place("octave-down", "Move the reach down an octave", "oct -", PhysicalKey.MINUS, -1));
     all.add(place("octave-up", "Move the reach up an octave", "oct +", PhysicalKey.EQUALS, 1));
     for (VelocityMark mark : VelocityMark.values()) {
@@ -198,7 +204,7 @@ final class CaptureCommands {
                   "",
                   () -> performer.setVelocity(mark.velocity()))
               .at(mark.key())
-              .in(Where.PLAY)
+              .in(Where.NOTES)
               .onCap(mark.text()));
     }
     return all;
@@ -207,7 +213,7 @@ final class CaptureCommands {
   private Command place(String id, String title, String cap, PhysicalKey place, int octaves) {
     return of(Group.HANDS, id, title, "", () -> performer.moveOctaves(octaves))
         .at(place)
-        .in(Where.PLAY)
+        .in(Where.NOTES)
         .onCap(cap);
   }
 
@@ -237,7 +243,7 @@ final class CaptureCommands {
                 "Shift+Up",
                 () -> performer.modulate(1, now()))
             .repeating()
-            .in(Where.PLAY),
+            .in(Where.NOTES),
         of(
                 Group.HANDS,
                 "modulation-down",
@@ -245,7 +251,7 @@ final class CaptureCommands {
                 "Shift+Down",
                 () -> performer.modulate(-1, now()))
             .repeating()
-            .in(Where.PLAY),
+            .in(Where.NOTES),
         of(
                 Group.HANDS,
                 "sweep",

@@ -20,7 +20,7 @@ import javafx.stage.Window;
 
 /** The keys on paper, a sheet for each position of the Keys switch, or as a page of its own. */
 final class KeyPapers {
-  private static final List<Where> SHEETS = List.of(Where.PLAY, Where.COMMANDS);
+  private static final List<Where> SHEETS = List.of(Where.PLAY, Where.STEPS, Where.COMMANDS);
 
   private final Session session;
   private final Commands commands;

@@ -190,7 +190,7 @@ final class KeyRouter {
 
   /** Notes first: a letter that plays must not wait for a table to be searched. */
   private boolean playNote(KeyEvent e, Name name, long now) {
-    if (performer.keysMode() != KeysMode.PLAY || hasCommandModifier(e)) {
+    if (!performer.keysMode().playsNotes() || hasCommandModifier(e)) {
       return false;
     }
     Optional<PhysicalKey> place = performer.layout().placeOf(e.getCode().name(), e.getText());
@@ -201,7 +201,7 @@ final class KeyRouter {
     if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
       performer.press(key, e.isShiftDown(), now);
     } else {
-      Command command = commands.at(Where.PLAY, key);
+      Command command = commands.at(position(), key);
       if (command == null) {
         return false;
       }
@@ -231,25 +231,28 @@ final class KeyRouter {
     return true;
   }
 
+  /** At Steps, Ctrl or Alt reaches the command at a place that a note covers. */
   private Command placeCommand(KeyEvent e) {
-    return hasCommandModifier(e)
+    boolean covered = performer.keysMode() == KeysMode.STEPS && e.isShortcutDown() != e.isAltDown();
+    return hasCommandModifier(e) && !covered
         ? null
         : performer
             .layout()
             .placeOf(e.getCode().name(), e.getText())
             .map(place -> commands.at(position(), place))
+            .filter(command -> !covered || command.where() == Where.STEPS)
             .orElse(null);
   }
 
   private Where position() {
-    return performer.keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
+    return Where.of(performer.keysMode());
   }
 
   /** While Shift is held to accent, what a key does while it is held is still there. */
   private Command commandAt(Keystroke key) {
     Where where = position();
     Command found = commands.at(where, key);
-    if (found != null || !key.shift() || where != Where.PLAY) {
+    if (found != null || !key.shift() || where == Where.COMMANDS) {
       return found;
     }
     Command plain = commands.at(where, key.withoutShift());

@@ -16,12 +16,12 @@ import flailbeat.app.view.RunRow;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
 import flailbeat.app.view.SoundPart;
+import flailbeat.app.view.StepStrip;
 import flailbeat.app.view.TrackTabs;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
-import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Rooms.Room;
@@ -75,6 +75,7 @@ public final class MainWindow {
   private final FileActions files;
   private final BenchView bench;
   private final SongMap map;
+  private final StepStrip stepStrip;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -104,6 +105,7 @@ public final class MainWindow {
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
+    stepStrip = new StepStrip(session);
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
@@ -164,6 +166,7 @@ public final class MainWindow {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
+    all.addAll(new StepCommands(session, stepStrip::openPattern).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
     all.addAll(
         ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
@@ -171,7 +174,7 @@ public final class MainWindow {
   }
 
   private Where whoHasTheKeys() {
-    return session.performer().keysMode() == KeysMode.PLAY ? Where.PLAY : Where.COMMANDS;
+    return Where.of(session.performer().keysMode());
   }
 
   /** Every command. */
@@ -223,6 +226,7 @@ public final class MainWindow {
         new TopBar(session, menus),
         new TrackTabs(session),
         map,
+        stepStrip,
         middle,
         notices,
         runRow,

@@ -140,7 +140,7 @@ final class CapBoard extends Pane {
   void refresh(boolean play, String arrangement) {
     playing = play;
     String state =
-        play
+        performer.keysMode()
             + " "
             + doubts.isOn()
             + " "
@@ -191,7 +191,7 @@ final class CapBoard extends Pane {
 
   /** The command of a key on which no note lies, while letters are notes. */
   private Optional<Command> atPlay(PhysicalKey key) {
-    return Optional.ofNullable(commands.at(Where.PLAY, key));
+    return Optional.ofNullable(commands.at(Where.of(performer.keysMode()), key));
   }
 
   /** What caps say is another by now. */

@@ -37,6 +37,11 @@ public final class KeyDeck extends HBox {
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
+  private static final PseudoClass STEPS = PseudoClass.getPseudoClass("steps");
+  private static final String STEP_KEYS =
+      "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
+          + " enters it again, {step-tie} ties it, {step-line} goes to the next line";
+
   private static final double LEFT = 200;
   private static final double ASKING_WIDTH = 420;
   private static final double SLIM_HEIGHT = 70;
@@ -71,7 +76,8 @@ public final class KeyDeck extends HBox {
     keysSwitch =
         new Segments<KeysMode>(session.keyboard()::setKeysMode)
             .add(KeysMode.COMMANDS, "Commands", "Letters are commands ({keys-commands})")
-            .add(KeysMode.PLAY, "Play", "Letters are notes ({keys-switch})");
+            .add(KeysMode.PLAY, "Play", "Letters are notes ({keys-switch})")
+            .add(KeysMode.STEPS, "Steps", "Letters are notes, entered step by step ({keys-steps})");
     keysSwitch.getStyleClass().add("keys-switch");
     keysSwitch.setId("keys-switch");
     arrangements = new ArrangementMenu(performer);
@@ -120,6 +126,7 @@ public final class KeyDeck extends HBox {
             readout("Velocity", velocity),
             pedals);
     pedals.getStyleClass().add("small");
+    pedals.setWrapText(true);
     pedals.setId("pedals");
     side.setMinWidth(LEFT);
     side.setPrefWidth(LEFT);
@@ -199,16 +206,20 @@ public final class KeyDeck extends HBox {
 
   private void refresh() {
     showSlim();
-    boolean play = performer.keysMode() == KeysMode.PLAY;
-    pseudoClassStateChanged(PLAY, play);
+    KeysMode mode = performer.keysMode();
+    boolean play = mode.playsNotes();
+    pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
+    pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
     keysSwitch.show(performer.keysMode());
     String asked = asked();
     String says =
         !asked.isEmpty()
             ? asked
-            : play
-                ? "Letter keys are notes. {keys-commands} gives them to commands."
-                : "Letter keys are commands. {keys-switch} makes them notes.";
+            : switch (mode) {
+              case PLAY -> "Letter keys are notes. {keys-commands} gives them to commands.";
+              case STEPS -> "Letter keys are steps. {keys-switch} plays, {keys-commands} commands.";
+              case COMMANDS -> "Letter keys are commands. {keys-switch} makes them notes.";
+            };
     pseudoClassStateChanged(ASKING, !asked.isEmpty());
     if (!saying.equals(says)) {
       saying = says;
@@ -230,7 +241,7 @@ public final class KeyDeck extends HBox {
     if (!velocity.getText().equals(loud)) {
       velocity.setText(loud);
     }
-    String shaping = pedalText(performer.pedals(), play);
+    String shaping = pedalText(performer.pedals(), mode);
     if (!shaped.equals(shaping)) {
       shaped = shaping;
       KeyTexts.set(pedals, shaping);
@@ -254,7 +265,7 @@ public final class KeyDeck extends HBox {
   }
 
   /** What shapes the notes now; what could, with its keys, when nothing does. */
-  private static String pedalText(Pedals p, boolean play) {
+  private static String pedalText(Pedals p, KeysMode mode) {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
     String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
     String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
@@ -262,7 +273,13 @@ public final class KeyDeck extends HBox {
         Stream.of(sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
-    return all.isEmpty() && play ? "{sustain} sustains, {bend-down} {bend-up} bend" : all;
+    return !all.isEmpty()
+        ? all
+        : switch (mode) {
+          case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
+          case STEPS -> STEP_KEYS;
+          case COMMANDS -> "";
+        };
   }
 
   private static String name(int pitch) {

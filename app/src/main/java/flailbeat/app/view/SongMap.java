@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.app.view.bench.BenchView;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
@@ -31,6 +32,7 @@ public final class SongMap extends Region {
   private final Palette palette;
   private final Canvas canvas = new Canvas();
   private final Line playhead = new Line();
+  private final Line stepCursor = new Line();
   private final Pixels pixels = new Pixels();
   private Drawn drawn = new Drawn(List.of(), 0, 0, 0);
   private boolean marked = true;
@@ -44,7 +46,10 @@ public final class SongMap extends Region {
     playhead.getStyleClass().add("playhead");
     playhead.setManaged(false);
     playhead.setMouseTransparent(true);
-    getChildren().addAll(canvas, playhead);
+    stepCursor.getStyleClass().add("step-cursor");
+    stepCursor.setManaged(false);
+    stepCursor.setMouseTransparent(true);
+    getChildren().addAll(canvas, playhead, stepCursor);
     setMinHeight(USE_PREF_SIZE);
     palette.onChange(this::mark);
     session
@@ -54,9 +59,12 @@ public final class SongMap extends Region {
               if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
                 mark();
               }
+              if (change.isOf(Aspect.STEPS, Aspect.KEYS)) {
+                showStepCursor();
+              }
             });
     setOnMousePressed(this::pressed);
-    setOnMouseDragged(e -> session.transportControl().seek(tickAt(e.getX())));
+    setOnMouseDragged(e -> setPlace(tickAt(e.getX())));
   }
 
   /** Has it drawn anew with the next frame. */
@@ -79,7 +87,32 @@ public final class SongMap extends Region {
       session.document().chooseTrack(tracks.get(lane).id());
       session.document().chooseClipAt(tickAt(e.getX()));
     }
-    session.transportControl().seek(session.song().meters().barRangeAt(tickAt(e.getX())).start());
+    setPlace(session.song().meters().barRangeAt(tickAt(e.getX())).start());
+  }
+
+  /** The place is the step cursor's at Steps, by whole bars; else it is where playing starts. */
+  private void setPlace(long tick) {
+    if (atSteps()) {
+      session.steps().moveTo(session.song().meters().barRangeAt(tick).start());
+    } else {
+      session.transportControl().seek(tick);
+    }
+  }
+
+  private boolean atSteps() {
+    return session.performer().keysMode() == KeysMode.STEPS;
+  }
+
+  /** The step cursor, on the lane of the chosen track. */
+  private void showStepCursor() {
+    stepCursor.setVisible(atSteps());
+    if (atSteps()) {
+      double top = PAD + session.song().tracks().indexOf(session.document().track()) * laneHeight();
+      stepCursor.setStartY(top);
+      stepCursor.setEndY(top + laneHeight());
+      stepCursor.setTranslateX(
+          Math.min(getWidth(), Math.round(xOf(session.steps().place().cursorTick()))));
+    }
   }
 
   @Override
@@ -103,6 +136,7 @@ public final class SongMap extends Region {
       lengthTicks = measure();
       draw();
     }
+    showStepCursor();
     playhead.setStartY(0);
     playhead.setEndY(getHeight());
   }

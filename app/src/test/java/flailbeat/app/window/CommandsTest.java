@@ -236,8 +236,10 @@ class CommandsTest extends HeadlessWindow {
     assertThat(ui.get(song::isShowing)).isFalse();
     assertThat(sounding()).containsExactly(60);
     assertThat(ui.session.performer().keysMode()).as("as before").isEqualTo(KeysMode.PLAY);
-    ui.run(() -> ((MenuButton) ui.node("layout-menu")).show());
+    MenuButton layout = (MenuButton) ui.node("layout-menu");
+    ui.run(layout::show);
     type(KeyCode.ESCAPE);
+    ui.await(() -> !layout.isShowing());
     assertThat(ui.session.performer().keysMode()).as("as before").isEqualTo(KeysMode.PLAY);
     press(KeyCode.S);
     assertThat(sounding()).as("they are the notes' again").containsExactly(60, 62);

@@ -156,7 +156,7 @@ public final class StepDesk {
   /** The Keys switch comes to stand at Steps: the first time, the cursor goes to the play start. */
   void begin() {
     if (!placed) {
-      moveTo(transportControl.playStartTicks());
+      moveToPlayStart();
     }
   }
 
@@ -221,6 +221,11 @@ public final class StepDesk {
   /** The cursor goes to the end of the clip that it is in or behind. */
   public void moveToClipEnd() {
     clip().ifPresent(c -> moveTo(c.end()));
+  }
+
+  /** The cursor goes to where playing would start. */
+  public void moveToPlayStart() {
+    moveTo(transportControl.playStartTicks());
   }
 
   /** Plays from where the cursor stands. */

@@ -11,6 +11,7 @@ import flailbeat.core.model.Song;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,47 +22,18 @@ import org.junit.jupiter.params.provider.CsvSource;
  * notation, which stands beside them with its sources. CI makes those files anew.
  */
 class MelodiesTest {
-  /** The first eight bars, one key a note and a length key where a length differs. */
-  static final String ODE =
-      """
-      F#4 F#4 G4 A4  A4 G4 F#4 E4  D4 D4 E4 F#4  +F#4 . -F#4 +E4 /8 -E4 +E4 /2 -E4
-      F#4 F#4 G4 A4  A4 G4 F#4 E4  D4 D4 E4 F#4  +E4 . -E4 +D4 /8 -D4 +D4 /2 -D4
-      """;
-
-  static final String MINUET =
-      """
-      /8 +D5 /4 -D5 G4 A4 B4 C5  /4 D5 G4 G4  +E5 > -E5 /8 C5 D5 E5 F#5  /4 G5 G4 G4
-      C5 /8 D5 C5 B4 A4  +B4 /4 -B4 C5 B4 A4 G4  +F#4 /4 -F#4 G4 A4 B4 G4  +A4 /2 . -A4
-      """;
-
-  static final String MOONLIGHT =
-      """
-      /8 t G#3 C#4 E4  G#3 C#4 E4  G#3 C#4 E4  G#3 C#4 E4
-      G#3 C#4 E4  G#3 C#4 E4  G#3 C#4 E4  G#3 C#4 E4
-      A3 C#4 E4  A3 C#4 E4  A3 D4 F#4  A3 D4 F#4
-      G#3 C4 F#4  G#3 C#4 E4  G#3 C#4 D#4  F#3 C4 D#4
-      """;
-
   @ParameterizedTest
   @CsvSource({"ode", "minuet", "moonlight"})
   void a_melody_stepped_in_and_exported_is_what_its_notation_says(String name) throws IOException {
     StepScript steps = new StepScript();
-    steps.press(keys(name));
+    steps.press(new String(file(name + ".keys"), StandardCharsets.UTF_8));
     ByteArrayOutputStream file = new ByteArrayOutputStream();
     SmfWriter.write(SmfExport.of(steps.song), file);
-    assertThat(sounding(file.toByteArray(), 0)).isEqualTo(sounding(notated(name), 1));
+    assertThat(sounding(file.toByteArray(), 0)).isEqualTo(sounding(file(name + ".mid"), 1));
   }
 
-  private static String keys(String name) {
-    return switch (name) {
-      case "ode" -> ODE;
-      case "minuet" -> MINUET;
-      default -> MOONLIGHT;
-    };
-  }
-
-  private static byte[] notated(String name) throws IOException {
-    try (InputStream in = MelodiesTest.class.getResourceAsStream(name + ".mid")) {
+  private static byte[] file(String name) throws IOException {
+    try (InputStream in = MelodiesTest.class.getResourceAsStream(name)) {
       return in.readAllBytes();
     }
   }

@@ -4,6 +4,7 @@ import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.session.Session;
@@ -76,10 +77,16 @@ final class BenchMouse {
         });
   }
 
+  /** The place is the step cursor's at Steps; else it is where playing starts. */
   private void setPlace(MouseEvent e) {
     long tick = Math.max(0, Math.round(viewport.scale().tickAt(e.getX())));
     boolean free = e.isAltDown();
-    session.transportControl().seek(free ? tick : session.timing().lines().nearest(tick));
+    long wanted = free ? tick : session.timing().lines().nearest(tick);
+    if (session.performer().keysMode() == KeysMode.STEPS) {
+      session.steps().moveTo(wanted);
+    } else {
+      session.transportControl().seek(wanted);
+    }
   }
 
   /** A drag along the ruler chooses the loop; lines are nearest, or anything with Alt. */

@@ -45,6 +45,7 @@ public final class BenchView extends Region {
   private final Label laneTitle;
   private final Pane roll;
   private final PassLayer passLayer;
+  private final StepLayer stepLayer;
   private final TakesBar takes;
   private final Line playhead = new Line();
   private final Label empty = new Label();
@@ -69,8 +70,9 @@ public final class BenchView extends Region {
     lane = new VelocityLane(this, session, palette, viewport, mouse::gesture);
     laneTitle = new Label(lane.title());
     passLayer = new PassLayer(palette);
+    stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
-    roll = new Pane(ground, notes.picture(), notes, box, passLayer, empty, playhead);
+    roll = new Pane(ground, notes.picture(), notes, box, passLayer, stepLayer, empty, playhead);
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
     roll.setId("roll");
@@ -93,6 +95,8 @@ public final class BenchView extends Region {
     empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     passLayer.setManaged(false);
+    stepLayer.setManaged(false);
+    viewport.onChange(stepLayer::refresh);
     laneTitle.getStyleClass().addAll("group-label", "lane-title");
     showLane(false);
     clip(roll);
@@ -136,6 +140,12 @@ public final class BenchView extends Region {
         sight.keepPlace();
       }
     }
+    if (change.isOf(Aspect.STEPS, Aspect.KEYS, Aspect.SONG, Aspect.CHOICE)) {
+      stepLayer.refresh();
+    }
+    if (change.isOf(Aspect.STEPS)) {
+      sight.keepStep();
+    }
     if (change.isOf(Aspect.KEYS)) {
       int base = session.performer().hands().base();
       if (base != shownBase && session.document().track().noteCount() == 0) {
@@ -176,7 +186,8 @@ public final class BenchView extends Region {
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
   public void showPosition(long tick) {
-    if (session.transportControl().transport().isRunning() && !scrollingByHand) {
+    boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
+    if (session.transportControl().transport().isRunning() && !scrollingByHand && !atSteps) {
       viewport.follow(tick);
     }
     playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
@@ -281,6 +292,7 @@ public final class BenchView extends Region {
     }
     place(w, h, laneHeight);
     viewport.resize(w, h);
+    stepLayer.size(h);
     if (!fitted) {
       fitted = true;
       sight.fit(OPENING_BARS);
@@ -330,16 +342,14 @@ public final class BenchView extends Region {
     empty.setVisible(nothing);
     if (nothing) {
       String first =
-          session.performer().keysMode() == KeysMode.PLAY
-              ? "Play the letter keys: A is C."
-              : "{keys-switch} makes the letter keys notes: A is C then.";
-      KeyTexts.set(
-          empty,
-          "Nothing on "
-              + session.document().track().name()
-              + " yet.\n"
-              + first
-              + "  {record} records after a count-in.");
+          switch (session.performer().keysMode()) {
+            case PLAY -> "Play the letter keys: A is C.  {record} records after a count-in.";
+            case STEPS -> "Each letter key that you let go is a step: A is C.";
+            case COMMANDS ->
+                "{keys-switch} makes the letter keys notes: A is C then.  {record} records after a"
+                    + " count-in.";
+          };
+      KeyTexts.set(empty, "Nothing on " + session.document().track().name() + " yet.\n" + first);
     }
   }
 }

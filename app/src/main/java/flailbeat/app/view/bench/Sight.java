@@ -1,6 +1,7 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
@@ -72,6 +73,18 @@ final class Sight {
       if (!viewport.shows(asked.note().pitch(), 1)) {
         viewport.centrePitch(asked.note().pitch());
       }
+    }
+  }
+
+  /** The step cursor stays in sight, and so do the notes under the hands. */
+  void keepStep() {
+    if (session.performer().keysMode() != KeysMode.STEPS || !viewport.hasSize()) {
+      return;
+    }
+    viewport.follow(session.steps().place().cursorTick());
+    boolean hidden = session.steps().held().stream().anyMatch(s -> !viewport.shows(s.pitch(), 0));
+    if (hidden) {
+      viewport.centrePitch(session.steps().held().getLast().pitch());
     }
   }
 

@@ -16,6 +16,8 @@ import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
 import flailbeat.core.session.Rooms;
 import flailbeat.core.session.Session;
+import flailbeat.core.step.PatternFill;
+import flailbeat.core.step.StepSettings;
 import flailbeat.core.time.NoteValue;
 import java.util.Map;
 import java.util.Set;
@@ -44,7 +46,9 @@ public record Settings(
     Set<Set<PhysicalKey>> blocked,
     SoundSettings sound,
     Set<Rooms.Room> folded,
-    KeySets.Kept keys) {
+    KeySets.Kept keys,
+    StepSettings steps,
+    PatternFill pattern) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -65,7 +69,9 @@ public record Settings(
         session.keyboard().ghosting().combinations(),
         session.sound().settings(),
         session.rooms().folded(),
-        session.keySets().kept());
+        session.keySets().kept(),
+        session.steps().settings().withOntoRhythm(false),
+        session.steps().pattern());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -105,6 +111,12 @@ public record Settings(
     }
     if (keys != null) {
       session.keySets().setAll(keys);
+    }
+    if (steps != null) {
+      session.steps().set(steps);
+    }
+    if (pattern != null) {
+      session.steps().setPattern(pattern);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));

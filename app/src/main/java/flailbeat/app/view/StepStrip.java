@@ -1,0 +1,404 @@
+package flailbeat.app.view;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.KeyTexts;
+import flailbeat.app.control.Menus;
+import flailbeat.app.control.NoteSymbol;
+import flailbeat.app.control.Segments;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.VelocityMark;
+import flailbeat.core.session.Aspect;
+import flailbeat.core.session.Change;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.StepDesk;
+import flailbeat.core.step.PatternFill;
+import flailbeat.core.step.Step;
+import flailbeat.core.step.StepLength;
+import flailbeat.core.step.StepSettings;
+import flailbeat.core.step.StepWords;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.NoteValue.Division;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.apache.commons.numbers.fraction.BigFraction;
+
+/**
+ * Says in words what the next key does while the Keys switch stands at Steps: how long the step is,
+ * where it goes, and what was entered last. Its parts can be clicked.
+ */
+public final class StepStrip extends VBox {
+  private static final int RECENT = 3;
+
+  private final Session session;
+  private final StepDesk steps;
+  private final NoteSymbol symbol = new NoteSymbol();
+  private final MenuButton length;
+  private final EntryField beats;
+  private final Label ticks = Form.figure();
+  private final ToggleButton dot;
+  private final ToggleButton triplet;
+  private final MenuButton velocity;
+  private final Segments<Boolean> adds;
+  private final ToggleButton finds;
+  private final ToggleButton rhythm;
+  private final MenuButton position;
+  private final Label left = new Label();
+  private final MenuButton more;
+  private final CheckMenuItem hears = new CheckMenuItem("Hear each step");
+  private final CheckMenuItem wraps = new CheckMenuItem("Go on at the loop's start past its end");
+  private final EntryField gate;
+  private final Label says = new Label();
+  private final HBox recent = new HBox(4);
+  private final PatternRow pattern;
+  private List<Step> shownRecent = List.of();
+  private StepLength shownLength;
+
+  public StepStrip(Session session) {
+    this.session = session;
+    steps = session.steps();
+    getStyleClass().add("step-strip");
+    setId("step-strip");
+    setMinHeight(USE_PREF_SIZE);
+    length = Menus.button("step-length", "How long the next step is");
+    length.getStyleClass().add("step-length");
+    length.setGraphic(symbol);
+    length.setMinWidth(USE_PREF_SIZE);
+    for (int denominator = 1; denominator <= 64; denominator *= 2) {
+      StepLength value = StepLength.of(denominator);
+      length.getItems().add(Menus.item("1/" + denominator, () -> steps.chooseLength(value)));
+    }
+    beats =
+        new EntryField(
+            "step-beats", 4, "How long the step is, as a fraction of a beat", this::setBeats);
+    ticks.setId("step-ticks");
+    dot = toggle("step-dot", "Dot", "Half as long again ({step-dot})");
+    dot.setOnAction(e -> steps.changeLength(StepLength::dotted));
+    triplet = toggle("step-triplet", "Triplet", "Three in the place of two ({step-triplet})");
+    triplet.setOnAction(e -> steps.changeLength(StepLength::triplet));
+    velocity = Menus.button("step-velocity", "How hard the next note is struck");
+    velocity.setMinWidth(USE_PREF_SIZE);
+    for (VelocityMark mark : VelocityMark.values()) {
+      velocity
+          .getItems()
+          .add(
+              Menus.item(
+                  mark.text() + "  " + mark.velocity(),
+                  () -> session.performer().setVelocity(mark.velocity())));
+    }
+    adds =
+        new Segments<Boolean>(value -> steps.set(settings().withAdds(value)))
+            .add(false, "Replace", "A step takes the place of what stands there ({step-add})")
+            .add(true, "Add", "A step is added to what stands there ({step-add})");
+    adds.setId("step-adds");
+    adds.setMinWidth(USE_PREF_SIZE);
+    adds.setMaxHeight(USE_PREF_SIZE);
+    finds =
+        toggle("step-finds", "Find first", "Keys only sound until you enter them ({step-find})");
+    finds.setOnAction(e -> steps.set(settings().withFindsFirst(finds.isSelected())));
+    rhythm =
+        toggle(
+            "step-rhythm",
+            "Onto rhythm",
+            "Keys give their pitches to the notes that are there ({step-rhythm})");
+    rhythm.setOnAction(e -> steps.set(settings().withOntoRhythm(rhythm.isSelected())));
+    gate =
+        Form.number(
+            "step-gate",
+            "How much of its step a note lasts, in per cent",
+            value -> steps.set(settings().withGate(value)));
+    position = Menus.button("step-position", "Where the next step goes");
+    position.getStyleClass().add("figures");
+    position.setMinWidth(USE_PREF_SIZE);
+    left.setId("step-left");
+    left.setMinWidth(USE_PREF_SIZE);
+    more = Menus.button("step-more", "More about steps");
+    more.setText("More");
+    more.setMinWidth(USE_PREF_SIZE);
+    pattern = new PatternRow();
+    fillMenus();
+    build();
+    session.changes().listen(this::onChange);
+    refresh();
+  }
+
+  private static ToggleButton toggle(String id, String text, String hint) {
+    ToggleButton button = Buttons.toggle(text, hint);
+    button.setId(id);
+    return button;
+  }
+
+  private void fillMenus() {
+    position
+        .getItems()
+        .addAll(
+            Menus.item("To the next line", () -> steps.moveToLine(1)),
+            Menus.item("To the line before", () -> steps.moveToLine(-1)),
+            Menus.item("To the next bar", () -> steps.moveByBar(1)),
+            Menus.item("To the bar before", () -> steps.moveByBar(-1)),
+            new SeparatorMenuItem(),
+            Menus.item("To the start of the clip", steps::moveToClipStart),
+            Menus.item("To the end of the clip", steps::moveToClipEnd),
+            Menus.item("To where playing starts", steps::moveToPlayStart));
+    hears.setOnAction(e -> steps.set(settings().withSounds(hears.isSelected())));
+    wraps.setOnAction(e -> steps.set(settings().withWraps(wraps.isSelected())));
+    more.getItems()
+        .addAll(
+            hears,
+            wraps,
+            new SeparatorMenuItem(),
+            Menus.item("Repeat the last steps as a pattern...", this::openPattern));
+  }
+
+  private void build() {
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox parts =
+        row(
+            length,
+            ticks,
+            dot,
+            triplet,
+            label("Beats"),
+            beats,
+            velocity,
+            label("Gate %"),
+            gate,
+            adds,
+            finds,
+            rhythm,
+            more,
+            gap,
+            position,
+            left);
+    says.getStyleClass().add("step-says");
+    says.setId("step-says");
+    says.setMinWidth(0);
+    Region between = new Region();
+    HBox.setHgrow(between, Priority.ALWAYS);
+    recent.setId("step-recent");
+    recent.setMinWidth(USE_PREF_SIZE);
+    recent.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
+    HBox words = row(says, between, recent);
+    words.setMinHeight(24);
+    getChildren().addAll(parts, words, pattern);
+  }
+
+  private static HBox row(Node... nodes) {
+    HBox row = new HBox(nodes);
+    row.getStyleClass().add("step-row");
+    return row;
+  }
+
+  private static Label label(String text) {
+    Label label = new Label(text);
+    label.getStyleClass().add("group-label");
+    label.setMinWidth(USE_PREF_SIZE);
+    return label;
+  }
+
+  private StepSettings settings() {
+    return steps.settings();
+  }
+
+  private void setBeats(String text) {
+    steps.chooseLength(StepLength.parseBeats(text, meter()));
+    showLength();
+  }
+
+  private Meter meter() {
+    return session.song().meters().meterAt(steps.place().cursorTick());
+  }
+
+  /** Asks for the pattern that is to be repeated. */
+  public void openPattern() {
+    pattern.open();
+  }
+
+  private void onChange(Change change) {
+    if (change.isOf(
+        Aspect.STEPS, Aspect.SONG, Aspect.KEYS, Aspect.CHOICE, Aspect.SETTINGS, Aspect.LOOP)) {
+      refresh();
+    }
+  }
+
+  private void refresh() {
+    boolean shown = session.performer().keysMode() == KeysMode.STEPS;
+    setVisible(shown);
+    setManaged(shown);
+    if (!shown) {
+      return;
+    }
+    showLength();
+    int loud = session.performer().hands().velocity();
+    set(velocity, "Velocity " + loud + " " + VelocityMark.nearest(loud).text());
+    adds.show(settings().adds());
+    finds.setSelected(settings().findsFirst());
+    rhythm.setSelected(settings().ontoRhythm());
+    hears.setSelected(settings().sounds());
+    wraps.setSelected(settings().wraps());
+    gate.show(Integer.toString(settings().gate()));
+    StepWords words = steps.words();
+    set(position, words.position());
+    if (!left.getText().equals(words.left())) {
+      left.setText(words.left());
+    }
+    KeyTexts.set(says, words.next());
+    showRecent();
+    pattern.refresh();
+  }
+
+  private static void set(MenuButton button, String text) {
+    if (!button.getText().equals(text)) {
+      button.setText(text);
+    }
+  }
+
+  private void showLength() {
+    StepLength now = settings().length();
+    beats.show(inBeats(now));
+    if (now.equals(shownLength)) {
+      showDivision(now);
+      return;
+    }
+    shownLength = now;
+    length.setText(now.toString());
+    symbol.show(
+        now.isWritten() ? now.of() : 0,
+        now.division() == Division.DOTTED,
+        now.division() == Division.TRIPLET);
+    ticks.setText(number(now.ticks()) + " ticks");
+    ticks.setMinWidth(USE_PREF_SIZE);
+    showDivision(now);
+  }
+
+  private void showDivision(StepLength now) {
+    dot.setSelected(now.division() == Division.DOTTED);
+    triplet.setSelected(now.division() == Division.TRIPLET);
+  }
+
+  private String inBeats(StepLength value) {
+    return number(value.ticks().multiply(meter().unit()).divide(Ticks.WHOLE));
+  }
+
+  private static String number(BigFraction value) {
+    return value.getDenominator().equals(java.math.BigInteger.ONE)
+        ? value.getNumerator().toString()
+        : value.getNumerator() + "/" + value.getDenominator();
+  }
+
+  /** The last three steps; a click goes back to one. */
+  private void showRecent() {
+    List<Step> all = steps.place().recent();
+    List<Step> last = all.subList(Math.max(0, all.size() - RECENT), all.size());
+    if (last.equals(shownRecent)) {
+      return;
+    }
+    shownRecent = List.copyOf(last);
+    List<Node> nodes = new ArrayList<>();
+    if (!last.isEmpty()) {
+      nodes.add(label("Last"));
+    }
+    for (Step step : last) {
+      Button button =
+          Buttons.text(
+              StepWords.of(step), "Back to this step", () -> steps.moveTo(step.onsetTick()));
+      button.getStyleClass().add("recent");
+      nodes.add(button);
+    }
+    recent.getChildren().setAll(nodes);
+  }
+
+  /** What a pattern is, and the button that fills it in. */
+  private final class PatternRow extends HBox {
+    private final EntryField count;
+    private final EntryField times;
+    private final EntryField semitones;
+
+    PatternRow() {
+      getStyleClass().add("step-row");
+      setId("step-pattern");
+      count =
+          Form.number(
+              "pattern-steps",
+              "How many of the last steps, 1 to 16",
+              n -> steps.setPattern(new PatternFill(n, now().times(), now().semitones())));
+      times =
+          new EntryField(
+              "pattern-times",
+              3,
+              "How often; \"end\" goes on to the end of the clip",
+              this::setTimes);
+      semitones =
+          Form.number(
+              "pattern-semitones",
+              "How many semitones higher each time, -24 to 24",
+              n -> steps.setPattern(new PatternFill(now().steps(), now().times(), n)));
+      Button fill =
+          Buttons.text("Repeat", "Repeat them behind the cursor ({step-fill})", steps::fill);
+      fill.setId("pattern-fill");
+      fill.getStyleClass().add("primary");
+      Button close = Buttons.text("Close", "Put this row away", () -> show(false));
+      Label hint = Form.remark("{step-fill} repeats them, whether this is open or not");
+      KeyTexts.set(hint, "{step-fill} repeats them, whether this row is open or not");
+      getChildren()
+          .addAll(
+              label("Repeat the last"),
+              count,
+              label("steps, times"),
+              times,
+              label("semitones higher each time"),
+              semitones,
+              fill,
+              close,
+              hint);
+      show(false);
+    }
+
+    private PatternFill now() {
+      return steps.pattern();
+    }
+
+    private void setTimes(String text) {
+      int value;
+      try {
+        value = text.equalsIgnoreCase("end") ? PatternFill.TO_THE_END : Integer.parseInt(text);
+      } catch (NumberFormatException e) {
+        throw new IllegalArgumentException("A whole number, or \"end\"", e);
+      }
+      if (value == PatternFill.TO_THE_END && !text.equalsIgnoreCase("end")) {
+        throw new IllegalArgumentException("A pattern is repeated once at least");
+      }
+      steps.setPattern(new PatternFill(now().steps(), value, now().semitones()));
+    }
+
+    void open() {
+      show(true);
+      count.edit();
+    }
+
+    private void show(boolean shown) {
+      setVisible(shown);
+      setManaged(shown);
+    }
+
+    void refresh() {
+      count.show(Integer.toString(now().steps()));
+      times.show(now().times() == PatternFill.TO_THE_END ? "end" : Integer.toString(now().times()));
+      semitones.show(Integer.toString(now().semitones()));
+    }
+  }
+}

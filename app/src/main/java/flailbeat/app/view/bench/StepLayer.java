@@ -1,0 +1,90 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Note;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.StepDesk;
+import flailbeat.core.step.Struck;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * Where the next step goes: the step cursor, how long the step will be, the notes that are held, or
+ * those that take the next pitches. All of it is nodes, so that a key press draws no more than
+ * itself.
+ */
+final class StepLayer extends Group {
+  private static final double ARC = 8;
+  private static final double LEAST = 4;
+
+  private final Session session;
+  private final Viewport viewport;
+  private final Line cursor = new Line();
+  private final Polygon cap = new Polygon(-7, 0, 7, 0, 0, 9);
+  private final Rectangle ghost = new Rectangle();
+  private final Group held = new Group();
+
+  StepLayer(Session session, Viewport viewport) {
+    this.session = session;
+    this.viewport = viewport;
+    setId("step-layer");
+    cursor.getStyleClass().add("step-cursor");
+    cap.getStyleClass().add("step-cap");
+    ghost.getStyleClass().add("step-ghost");
+    getChildren().addAll(ghost, held, cursor, cap);
+    setMouseTransparent(true);
+    refresh();
+  }
+
+  void size(double height) {
+    cursor.setEndY(height);
+    ghost.setHeight(height);
+  }
+
+  /** Shows where steps stand now, or nothing while the letters are none. */
+  void refresh() {
+    boolean shown = session.performer().keysMode() == KeysMode.STEPS;
+    setVisible(shown);
+    if (!shown) {
+      return;
+    }
+    StepDesk steps = session.steps();
+    Scale scale = viewport.scale();
+    double x = Math.round(scale.xOf(steps.place().cursorTick()));
+    cursor.setTranslateX(x);
+    cap.setTranslateX(x);
+    List<Note> waiting = steps.waitingForPitch();
+    ghost.setVisible(!steps.settings().ontoRhythm() && !steps.isOpen());
+    ghost.setX(x);
+    ghost.setWidth(Math.max(LEAST, scale.xOf(steps.nextEndTick()) - x));
+    List<Node> pills = new ArrayList<>();
+    for (Note note : waiting) {
+      pills.add(pill(note.pitch(), note.onset(), note.end()));
+    }
+    if (!steps.isOpen()) {
+      for (Struck note : steps.held()) {
+        long from = waiting.isEmpty() ? steps.place().cursorTick() : waiting.getFirst().onset();
+        long to = waiting.isEmpty() ? steps.nextEndTick() : waiting.getFirst().end();
+        pills.add(pill(note.pitch(), from, to));
+      }
+    }
+    held.getChildren().setAll(pills);
+  }
+
+  private Rectangle pill(int pitch, long from, long to) {
+    Scale scale = viewport.scale();
+    double x = scale.xOf(from);
+    Rectangle r =
+        new Rectangle(
+            x, scale.yOf(pitch) + 1, Math.max(LEAST, scale.xOf(to) - x), scale.rowHeight() - 2);
+    r.setArcWidth(ARC);
+    r.setArcHeight(ARC);
+    r.getStyleClass().add("step-held");
+    return r;
+  }
+}
