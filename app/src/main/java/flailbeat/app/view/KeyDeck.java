@@ -265,7 +265,7 @@ public final class KeyDeck extends HBox {
   }
 
   /** What shapes the notes now; what could, with its keys, when nothing does. */
-  private static String pedalText(Pedals p, KeysMode mode) {
+  private String pedalText(Pedals p, KeysMode mode) {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
     String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
     String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
@@ -277,7 +277,7 @@ public final class KeyDeck extends HBox {
         ? all
         : switch (mode) {
           case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
-          case STEPS -> STEP_KEYS;
+          case STEPS -> windowHeight < TALL_ENOUGH ? "" : STEP_KEYS;
           case COMMANDS -> "";
         };
   }

@@ -43,6 +43,7 @@ public final class SongMap extends Region {
     this.palette = palette;
     this.lengthTicks = measure();
     getStyleClass().add("song-map");
+    setId("song-map");
     playhead.getStyleClass().add("playhead");
     playhead.setManaged(false);
     playhead.setMouseTransparent(true);

@@ -43,6 +43,9 @@ import org.apache.commons.numbers.fraction.BigFraction;
 public final class StepStrip extends VBox {
   private static final int RECENT = 3;
 
+  /** A narrower one leaves out what can be done without. */
+  private static final double WIDE = 1120;
+
   private final Session session;
   private final StepDesk steps;
   private final NoteSymbol symbol = new NoteSymbol();
@@ -166,16 +169,18 @@ public final class StepStrip extends VBox {
   private void build() {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
+    Label beatsLabel = label("Beats");
+    Label gateLabel = label("Gate %");
     HBox parts =
         row(
             length,
             ticks,
             dot,
             triplet,
-            label("Beats"),
+            beatsLabel,
             beats,
             velocity,
-            label("Gate %"),
+            gateLabel,
             gate,
             adds,
             finds,
@@ -184,6 +189,17 @@ public final class StepStrip extends VBox {
             gap,
             position,
             left);
+    setMinWidth(0);
+    widthProperty()
+        .addListener(
+            (property, before, now) -> {
+              boolean narrow = now.doubleValue() < WIDE;
+              for (Node node : List.of(ticks, beatsLabel, gateLabel, gate)) {
+                node.setVisible(!narrow);
+                node.setManaged(!narrow);
+              }
+              showVelocity();
+            });
     says.getStyleClass().add("step-says");
     says.setId("step-says");
     says.setMinWidth(0);
@@ -243,8 +259,7 @@ public final class StepStrip extends VBox {
       return;
     }
     showLength();
-    int loud = session.performer().hands().velocity();
-    set(velocity, "Velocity " + loud + " " + VelocityMark.nearest(loud).text());
+    showVelocity();
     adds.show(settings().adds());
     finds.setSelected(settings().findsFirst());
     rhythm.setSelected(settings().ontoRhythm());
@@ -259,6 +274,13 @@ public final class StepStrip extends VBox {
     KeyTexts.set(says, words.next());
     showRecent();
     pattern.refresh();
+  }
+
+  private void showVelocity() {
+    int loud = session.performer().hands().velocity();
+    set(
+        velocity,
+        (getWidth() < WIDE ? "" : "Velocity ") + loud + " " + VelocityMark.nearest(loud).text());
   }
 
   private static void set(MenuButton button, String text) {

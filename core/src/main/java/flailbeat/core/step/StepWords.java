@@ -118,7 +118,7 @@ public final class StepWords {
         BigFraction.of(bar.end())
             .subtract(state.place().cursor())
             .divide(meters().meterAt(bar.start()).ticksPerBeat());
-    return mixed(beats) + (beats.equals(BigFraction.ONE) ? " beat left" : " beats left");
+    return mixed(beats) + (beats.compareTo(BigFraction.ONE) <= 0 ? " beat left" : " beats left");
   }
 
   private TickRange bar() {

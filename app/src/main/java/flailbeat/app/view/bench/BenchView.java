@@ -76,6 +76,7 @@ public final class BenchView extends Region {
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
     roll.setId("roll");
+    ruler.setId("ruler");
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);
