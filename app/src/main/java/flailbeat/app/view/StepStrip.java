@@ -66,9 +66,12 @@ public final class StepStrip extends VBox {
   private final EntryField gate;
   private final Label says = new Label();
   private final HBox recent = new HBox(4);
+  private final Label recentLabel = label("Last");
+  private final List<Button> recentSteps = new ArrayList<>();
   private final PatternRow pattern;
   private List<Step> shownRecent = List.of();
   private StepLength shownLength;
+  private String said = "";
 
   public StepStrip(Session session) {
     this.session = session;
@@ -208,6 +211,16 @@ public final class StepStrip extends VBox {
     recent.setId("step-recent");
     recent.setMinWidth(USE_PREF_SIZE);
     recent.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
+    recentLabel.setVisible(false);
+    recent.getChildren().add(recentLabel);
+    for (int i = 0; i < RECENT; i++) {
+      Button button = Buttons.text("", "Back to this step", () -> {});
+      button.getStyleClass().add("recent");
+      button.setVisible(false);
+      button.setManaged(false);
+      recentSteps.add(button);
+      recent.getChildren().add(button);
+    }
     HBox words = row(says, between, recent);
     words.setMinHeight(24);
     getChildren().addAll(parts, words, pattern);
@@ -271,9 +284,16 @@ public final class StepStrip extends VBox {
     if (!left.getText().equals(words.left())) {
       left.setText(words.left());
     }
-    KeyTexts.set(says, words.next());
+    say(words.next());
     showRecent();
     pattern.refresh();
+  }
+
+  private void say(String text) {
+    if (!said.equals(text)) {
+      said = text;
+      KeyTexts.set(says, text);
+    }
   }
 
   private void showVelocity() {
@@ -330,18 +350,18 @@ public final class StepStrip extends VBox {
       return;
     }
     shownRecent = List.copyOf(last);
-    List<Node> nodes = new ArrayList<>();
-    if (!last.isEmpty()) {
-      nodes.add(label("Last"));
+    recentLabel.setVisible(!last.isEmpty());
+    for (int i = 0; i < RECENT; i++) {
+      Button button = recentSteps.get(i);
+      boolean shown = i < last.size();
+      button.setVisible(shown);
+      button.setManaged(shown);
+      if (shown) {
+        Step step = last.get(i);
+        button.setText(StepWords.of(step));
+        button.setOnAction(e -> steps.moveTo(step.onsetTick()));
+      }
     }
-    for (Step step : last) {
-      Button button =
-          Buttons.text(
-              StepWords.of(step), "Back to this step", () -> steps.moveTo(step.onsetTick()));
-      button.getStyleClass().add("recent");
-      nodes.add(button);
-    }
-    recent.getChildren().setAll(nodes);
   }
 
   /** What a pattern is, and the button that fills it in. */

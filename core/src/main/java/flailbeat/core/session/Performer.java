@@ -247,9 +247,12 @@ public final class Performer {
   }
 
   private void perform(List<Performed> events) {
-    events.forEach(heardBy);
     if (!events.isEmpty()) {
-      changes.fire(Aspect.KEYS);
+      changes.during(
+          () -> {
+            events.forEach(heardBy);
+            changes.fire(Aspect.KEYS);
+          });
     }
   }
 }

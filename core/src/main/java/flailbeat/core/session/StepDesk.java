@@ -305,7 +305,9 @@ public final class StepDesk {
         return;
       }
       if (entry.before() == change.before() && entry.after() == change.after()) {
-        show(state.with(entry.to()));
+        if (state.place() != entry.to()) {
+          show(state.with(entry.to()));
+        }
         return;
       }
     }

@@ -53,6 +53,7 @@ public final class BenchView extends Region {
   private final ScrollBar upDown = new ScrollBar();
   private TrackId shownTrack;
   private int sweptShown;
+  private List<Object> shownLines = List.of();
   private int shownBase;
   private int shownOpening;
   private boolean fitted;
@@ -173,11 +174,22 @@ public final class BenchView extends Region {
       shownOpening = session.document().openings();
       fitWhenShown();
     }
-    markAll();
+    markLines();
+    List.of(notes, box, lane).forEach(Layer::mark);
   }
 
   private void markAll() {
     List.of(ground, ruler, rail, notes, box, lane).forEach(Layer::mark);
+  }
+
+  /** The lines under the notes, and the bars, stay where they were when only notes are others. */
+  private void markLines() {
+    List<Object> lines =
+        List.of(session.timing().settings(), session.song().meters(), session.song().tempos());
+    if (!lines.equals(shownLines)) {
+      shownLines = lines;
+      List.of(ground, ruler).forEach(Layer::mark);
+    }
   }
 
   /** Other notes, or the mouse does something else to them. */

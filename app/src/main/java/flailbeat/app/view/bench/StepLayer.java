@@ -5,10 +5,8 @@ import flailbeat.core.model.Note;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.StepDesk;
 import flailbeat.core.step.Struck;
-import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Group;
-import javafx.scene.Node;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
@@ -62,29 +60,39 @@ final class StepLayer extends Group {
     ghost.setVisible(!steps.settings().ontoRhythm() && !steps.isOpen());
     ghost.setX(x);
     ghost.setWidth(Math.max(LEAST, scale.xOf(steps.nextEndTick()) - x));
-    List<Node> pills = new ArrayList<>();
+    int count = 0;
     for (Note note : waiting) {
-      pills.add(pill(note.pitch(), note.onset(), note.end()));
+      show(pill(count++), note.pitch(), note.onset(), note.end());
     }
-    if (!steps.isOpen()) {
-      for (Struck note : steps.held()) {
-        long from = waiting.isEmpty() ? steps.place().cursorTick() : waiting.getFirst().onset();
-        long to = waiting.isEmpty() ? steps.nextEndTick() : waiting.getFirst().end();
-        pills.add(pill(note.pitch(), from, to));
-      }
+    for (Struck note : steps.isOpen() ? List.<Struck>of() : steps.held()) {
+      long from = waiting.isEmpty() ? steps.place().cursorTick() : waiting.getFirst().onset();
+      long to = waiting.isEmpty() ? steps.nextEndTick() : waiting.getFirst().end();
+      show(pill(count++), note.pitch(), from, to);
     }
-    held.getChildren().setAll(pills);
+    for (int i = count; i < held.getChildren().size(); i++) {
+      held.getChildren().get(i).setVisible(false);
+    }
   }
 
-  private Rectangle pill(int pitch, long from, long to) {
+  /** One of the pills, which are kept: a new one would have to be dressed. */
+  private Rectangle pill(int index) {
+    if (index == held.getChildren().size()) {
+      Rectangle made = new Rectangle();
+      made.setArcWidth(ARC);
+      made.setArcHeight(ARC);
+      made.getStyleClass().add("step-held");
+      held.getChildren().add(made);
+    }
+    return (Rectangle) held.getChildren().get(index);
+  }
+
+  private void show(Rectangle pill, int pitch, long from, long to) {
     Scale scale = viewport.scale();
     double x = scale.xOf(from);
-    Rectangle r =
-        new Rectangle(
-            x, scale.yOf(pitch) + 1, Math.max(LEAST, scale.xOf(to) - x), scale.rowHeight() - 2);
-    r.setArcWidth(ARC);
-    r.setArcHeight(ARC);
-    r.getStyleClass().add("step-held");
-    return r;
+    pill.setX(x);
+    pill.setY(scale.yOf(pitch) + 1);
+    pill.setWidth(Math.max(LEAST, scale.xOf(to) - x));
+    pill.setHeight(scale.rowHeight() - 2);
+    pill.setVisible(true);
   }
 }
