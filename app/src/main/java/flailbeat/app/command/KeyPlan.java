@@ -115,7 +115,12 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
   static Optional<String> why(Command command, Keystroke key) {
     return command.where().isOfNotes() && key.isTyped()
         ? Optional.of(
-            key + " cannot be the key of \"" + command.title() + "\": there, letters are notes")
+            key
+                + " cannot be the key of \""
+                + command.title()
+                + "\": with "
+                + command.where().title()
+                + ", letters are notes")
         : Optional.empty();
   }
 

@@ -4,6 +4,7 @@ import flailbeat.core.model.Note;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
@@ -66,7 +67,7 @@ abstract class HeadlessWindow {
   }
 
   Set<Integer> sounding() {
-    return ui.get(() -> ui.session.performer().hands().soundingPitches());
+    return ui.get(() -> new TreeSet<>(ui.session.performer().hands().soundingPitches()));
   }
 
   List<Note> notes() {

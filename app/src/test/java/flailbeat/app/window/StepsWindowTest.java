@@ -51,6 +51,7 @@ class StepsWindowTest extends HeadlessWindow {
             ((HBox) ui.node("step-recent"))
                 .getChildren().stream()
                     .skip(1)
+                    .filter(Node::isVisible)
                     .map(n -> ((javafx.scene.control.Button) n).getText())
                     .toList());
   }
