@@ -23,6 +23,7 @@ import flailbeat.core.time.NoteValue.Division;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
@@ -41,6 +42,7 @@ import org.apache.commons.numbers.fraction.BigFraction;
  * where it goes, and what was entered last. Its parts can be clicked.
  */
 public final class StepStrip extends VBox {
+  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
   private static final int RECENT = 3;
 
   /** A narrower one leaves out what can be done without. */
@@ -197,6 +199,7 @@ public final class StepStrip extends VBox {
         .addListener(
             (property, before, now) -> {
               boolean narrow = now.doubleValue() < WIDE;
+              pseudoClassStateChanged(NARROW, narrow);
               for (Node node : List.of(ticks, beatsLabel, gateLabel, gate)) {
                 node.setVisible(!narrow);
                 node.setManaged(!narrow);

@@ -163,7 +163,11 @@ class StepsWindowTest extends HeadlessWindow {
   @Test
   void the_window_is_no_wider_for_the_strip() throws Exception {
     atSteps();
+    type(KeyCode.DIGIT8);
+    type(KeyCode.PERIOD);
+    type(KeyCode.A);
     ui.run(() -> ui.stage.setWidth(900));
+    assertThat(ui.text("step-left")).isEqualTo("3 1/4 beats left");
     assertThat(ui.get(() -> ui.stage.getScene().getRoot().minWidth(-1))).isLessThanOrEqualTo(900);
     Node left = ui.node("step-left");
     assertThat(ui.get(() -> left.localToScene(left.getBoundsInLocal()).getMaxX()))
