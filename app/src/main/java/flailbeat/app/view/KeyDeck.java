@@ -5,6 +5,7 @@ import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
+import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
@@ -41,6 +42,10 @@ public final class KeyDeck extends HBox {
   private static final String STEP_KEYS =
       "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
           + " enters it again, {step-tie} ties it, {step-line} goes to the next line";
+
+  private static final String COVERED_KEYS =
+      "{step-advance} on, {step-back} back, {step-remove} removes the last step. Ctrl and a digit"
+          + " choose its length, Alt and the dot dot it";
 
   private static final double LEFT = 200;
   private static final double ASKING_WIDTH = 420;
@@ -264,6 +269,12 @@ public final class KeyDeck extends HBox {
     caps.showDown(key, down);
   }
 
+  /** What the arrows do; and where notes lie on length keys, how those are reached. */
+  private String stepKeys() {
+    boolean covers = performer.hands().arrangement().kind() != ArrangementKind.HOME;
+    return covers ? COVERED_KEYS : STEP_KEYS;
+  }
+
   /** What shapes the notes now; what could, with its keys, when nothing does. */
   private String pedalText(Pedals p, KeysMode mode) {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
@@ -277,7 +288,7 @@ public final class KeyDeck extends HBox {
         ? all
         : switch (mode) {
           case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
-          case STEPS -> windowHeight < TALL_ENOUGH ? "" : STEP_KEYS;
+          case STEPS -> windowHeight < TALL_ENOUGH ? "" : stepKeys();
           case COMMANDS -> "";
         };
   }

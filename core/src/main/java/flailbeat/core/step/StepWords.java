@@ -148,7 +148,7 @@ public final class StepWords {
   private static String lengthOf(Step step) {
     return step.length().equals(step.value().ticks())
         ? step.value().toString()
-        : mixed(step.length().divide(flailbeat.core.time.Ticks.PPQ)) + " beats of 1/4";
+        : Step.tick(step.length()) + " ticks";
   }
 
   private static String names(List<Struck> notes) {

@@ -5,6 +5,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
+import flailbeat.core.step.Struck;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.List;
@@ -76,15 +77,19 @@ final class Sight {
     }
   }
 
-  /** The step cursor stays in sight, and so do the notes under the hands. */
+  /** The step cursor stays in sight, and so do the notes under the hands or in wait for them. */
   void keepStep() {
     if (session.performer().keysMode() != KeysMode.STEPS || !viewport.hasSize()) {
       return;
     }
     viewport.follow(session.steps().place().cursorTick());
-    boolean hidden = session.steps().held().stream().anyMatch(s -> !viewport.shows(s.pitch(), 0));
-    if (hidden) {
-      viewport.centrePitch(session.steps().held().getLast().pitch());
+    List<Note> waiting = session.steps().waitingForPitch();
+    List<Integer> wanted =
+        waiting.isEmpty()
+            ? session.steps().held().stream().map(Struck::pitch).toList()
+            : waiting.stream().map(Note::pitch).toList();
+    if (wanted.stream().anyMatch(p -> !viewport.shows(p, 0))) {
+      viewport.centrePitch(wanted.getLast());
     }
   }
 
