@@ -205,6 +205,8 @@ public final class StepStrip extends VBox {
                 node.setManaged(!narrow);
               }
               showVelocity();
+              shownRecent = List.of();
+              showRecent();
             });
     says.getStyleClass().add("step-says");
     says.setId("step-says");
@@ -348,7 +350,8 @@ public final class StepStrip extends VBox {
   /** The last three steps; a click goes back to one. */
   private void showRecent() {
     List<Step> all = steps.place().recent();
-    List<Step> last = all.subList(Math.max(0, all.size() - RECENT), all.size());
+    int most = getWidth() < WIDE ? 1 : RECENT;
+    List<Step> last = all.subList(Math.max(0, all.size() - most), all.size());
     if (last.equals(shownRecent)) {
       return;
     }

@@ -35,7 +35,8 @@ class StepsWindowTest extends HeadlessWindow {
     type(KeyCode.DIGIT8);
     type(KeyCode.PERIOD);
     press(KeyCode.A);
-    assertThat(ui.text("step-says")).isEqualTo("Let go: C4 is entered as dotted 1/8 at 1.1.000");
+    assertThat(ui.text("step-says"))
+        .startsWith("Let go to enter C4 as dotted 1/8 at 1.1.000; \u2192 or a length key");
     release(KeyCode.A);
     assertThat(((MenuButton) ui.node("step-length")).getText()).isEqualTo("dotted 1/8");
     assertThat(((MenuButton) ui.node("step-position")).getText()).isEqualTo("1.1.720");
@@ -78,6 +79,17 @@ class StepsWindowTest extends HeadlessWindow {
     now = ui.session.steps().settings();
     assertThat(List.of(now.findsFirst(), now.ontoRhythm(), now.adds()))
         .containsExactly(false, false, true);
+  }
+
+  @Test
+  void drawn_keys_and_the_piano_enter_notes_and_length_caps_choose_lengths() throws Exception {
+    atSteps();
+    click("cap-DIGIT_8");
+    click("cap-A");
+    click(ui.node("piano-strip"), 0.5, 0.9);
+    assertThat(notes()).extracting(Note::length).containsExactly(480L, 480L);
+    assertThat(notes()).extracting(Note::onset).containsExactly(0L, 480L);
+    assertThat(sounding()).isEmpty();
   }
 
   @Test

@@ -45,8 +45,7 @@ public final class RunDesk {
    * start.
    */
   public void recordOrStop() {
-    if (performer.keysMode() == KeysMode.STEPS && !transportControl.transport().isRecording()) {
-      notices.warn("Keys stand at Steps: put them at Play ({keys-switch}) to record");
+    if (!transportControl.transport().isRecording() && refusesAtSteps("to record")) {
       return;
     }
     changes.during(
@@ -60,6 +59,15 @@ public final class RunDesk {
             transportControl.record();
           }
         });
+  }
+
+  /** At Steps, what is played is entered and no more, which is told then. */
+  private boolean refusesAtSteps(String what) {
+    boolean atSteps = performer.keysMode() == KeysMode.STEPS;
+    if (atSteps) {
+      notices.warn("Keys stand at Steps: put them at Play ({keys-switch}) " + what);
+    }
+    return atSteps;
   }
 
   public void stop() {
@@ -138,7 +146,7 @@ public final class RunDesk {
 
   /** Plays eight bars of click to tap along to. */
   public void calibrate() {
-    if (!whileRecording.refuses()) {
+    if (!whileRecording.refuses() && !refusesAtSteps("to tap")) {
       transportControl.calibrate();
       notices.tell(
           new Notice("Tap any note key with the click, eight bars long. {play} stops", false));

@@ -105,12 +105,17 @@ public final class StepMachine {
     if (settings.ontoRhythm()) {
       return rhythm().skipBack();
     }
-    if (place.last().isPresent()) {
+    if (last().isPresent()) {
       return StepResult.of(state.with(place.beforeLast()));
     }
     return place.cursor().signum() == 0
         ? StepResult.refused(state, "The song begins here")
         : StepResult.of(state.with(place.movedTo(before())));
+  }
+
+  /** The step that the cursor stands behind, on the chosen track. */
+  private Optional<Step> last() {
+    return place.last().filter(s -> s.track().equals(around.chosen().id()));
   }
 
   private BigFraction before() {
@@ -150,8 +155,8 @@ public final class StepMachine {
     if (settings.ontoRhythm()) {
       return rhythm().skipBack();
     }
-    if (place.last().isPresent()) {
-      return removed(place.last().get());
+    if (last().isPresent()) {
+      return removed(last().get());
     }
     if (place.cursor().signum() == 0) {
       return StepResult.refused(state, "There is no step before the start");
@@ -193,8 +198,9 @@ public final class StepMachine {
 
   /** Joins the last step with the next length. */
   public StepResult tie() {
-    Optional<Step> last = place.last().filter(s -> !s.isRest());
-    return last.map(s -> lengthened(s, s.length().add(settings.length().ticks()), s.value()))
+    return last()
+        .filter(s -> !s.isRest())
+        .map(s -> lengthened(s, s.length().add(settings.length().ticks()), s.value()))
         .orElse(StepResult.refused(state, "There is no note just before the cursor to tie to"));
   }
 

@@ -46,7 +46,11 @@ public final class StepWords {
     }
     List<Struck> waiting = state.hold().allNotes();
     return state.hold().isHeld()
-        ? "Let go: " + names(waiting) + " is entered" + asLength() + there()
+        ? "Let go to enter "
+            + names(waiting)
+            + asLength()
+            + there()
+            + "; {step-advance} or a length key enters it at once"
         : "Press and let go a note key: it is entered"
             + asLength()
             + there()
@@ -103,7 +107,7 @@ public final class StepWords {
     }
     return state.settings().findsFirst()
         ? "{step-advance} gives " + names(held) + " to " + which
-        : "Let go: " + names(held) + " goes to " + which;
+        : "Let go to give " + names(held) + " to " + which;
   }
 
   /** Where the cursor stands, as people count it. */

@@ -132,6 +132,26 @@ class StepDeskTest extends SessionRig {
   }
 
   @Test
+  void on_another_track_backspace_and_tie_leave_the_step_that_was_entered_out_of_sight() {
+    session.editing().addTrack(Instrument.melodic(0));
+    tap(PhysicalKey.A);
+    session.document().chooseTrack(session.song().tracks().get(0).id());
+    steps.tie();
+    steps.remove();
+    assertThat(session.song().tracks().get(1).notes())
+        .extracting(Note::length)
+        .containsExactly(960L);
+    assertThat(steps.place().cursorTick()).as("as far as a step goes back").isZero();
+  }
+
+  @Test
+  void taps_that_measure_the_lag_want_the_keys_at_play_and_enter_nothing() {
+    session.run().calibrate();
+    assertThat(transportControl.isCalibrating()).isFalse();
+    assertThat(session.notices().current().text()).contains("put them at Play");
+  }
+
+  @Test
   void recording_is_refused_at_steps_and_steps_are_while_recording() {
     session.run().recordOrStop();
     assertThat(transportControl.transport().isRunning()).isFalse();

@@ -262,7 +262,10 @@ class StepMachineTest {
         .isEqualTo(
             "Press and let go a note key: it is entered as 1/4 at 1.1.000. {step-advance} rests");
     steps.press("+C4 +E4");
-    assertThat(steps.says()).isEqualTo("Let go: C4 E4 is entered as 1/4 at 1.1.000");
+    assertThat(steps.says())
+        .isEqualTo(
+            "Let go to enter C4 E4 as 1/4 at 1.1.000; {step-advance} or a length key enters it at"
+                + " once");
     steps.press(">");
     assertThat(steps.says())
         .isEqualTo(
