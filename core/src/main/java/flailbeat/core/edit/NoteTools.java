@@ -1,0 +1,293 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.pitch.Scale;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+
+/**
+ * What one command does to some notes: splitting, joining, lengths, pitches, time turned round.
+ * Each method gives the song it was given where nothing changes, and changes no note beyond those
+ * named. O(k log n) for k notes among n.
+ */
+public final class NoteTools {
+  private NoteTools() {}
+
+  /** Cuts the notes that sound at a tick in two there. */
+  public static Song splitAt(Song song, Set<NoteId> ids, long tick) {
+    return split(song, ids, n -> tick > n.onset() && tick < n.end() ? List.of(tick) : List.of());
+  }
+
+  /**
+   * Cuts each note into parts of equal length, as far as ticks go.
+   *
+   * @param parts 2 to 16
+   */
+  public static Song splitInto(Song song, Set<NoteId> ids, int parts) {
+    if (parts < 2 || parts > 16) {
+      throw new IllegalArgumentException("A note is cut into 2 to 16 parts, not " + parts);
+    }
+    return split(
+        song,
+        ids,
+        n -> {
+          List<Long> cuts = new ArrayList<>();
+          for (int i = 1; i < parts && n.length() >= parts; i++) {
+            cuts.add(n.onset() + Math.round((double) n.length() * i / parts));
+          }
+          return cuts;
+        });
+  }
+
+  /** Cuts each note at every line of a grid within it. */
+  public static Song splitAtLines(Song song, Set<NoteId> ids, GridLines lines) {
+    return split(
+        song,
+        ids,
+        n -> {
+          List<Long> cuts = new ArrayList<>();
+          for (long at = lines.after(n.onset()); at < n.end(); at = lines.after(at)) {
+            cuts.add(at);
+          }
+          return cuts;
+        });
+  }
+
+  /** The first part keeps the note's id; what was played is cut in the same places. */
+  private static Song split(Song song, Set<NoteId> ids, Function<Note, List<Long>> cuts) {
+    Ids given = new Ids(song.nextId());
+    Song result = song;
+    for (Track track : song.tracks()) {
+      List<Note> first = new ArrayList<>();
+      List<Note> more = new ArrayList<>();
+      for (Note note : NoteEdits.find(track, ids)) {
+        List<Long> at = cuts.apply(note);
+        if (!at.isEmpty()) {
+          first.add(part(note, note.onset(), at.get(0)));
+          for (int i = 0; i < at.size(); i++) {
+            long end = i + 1 < at.size() ? at.get(i + 1) : note.end();
+            more.add(part(note, at.get(i), end).withId(given.note()));
+          }
+        }
+      }
+      if (!first.isEmpty()) {
+        result =
+            result.withTrack(
+                track.id(),
+                t ->
+                    new Placing(
+                            new Placing(t, song.meters(), given).put(first, List.of()).track(),
+                            song.meters(),
+                            given)
+                        .enter(more)
+                        .track());
+      }
+    }
+    return given.toldTo(result);
+  }
+
+  private static Note part(Note note, long start, long end) {
+    long off = note.playedOff();
+    long release = end == note.end() ? note.played().release() : end + off;
+    return new Note(
+        note.id(),
+        note.pitch(),
+        note.velocity(),
+        start,
+        end - start,
+        Played.within(start + off, Math.max(start + off + 1, release)),
+        note.releaseVelocity());
+  }
+
+  /** Makes one of neighbours of one pitch: those of the notes named, on one track. */
+  public static Song join(Song song, Set<NoteId> ids) {
+    Song result = song;
+    for (Track track : song.tracks()) {
+      List<Note> longer = new ArrayList<>();
+      List<NoteId> gone = new ArrayList<>();
+      byPitch(NoteEdits.find(track, ids))
+          .values()
+          .forEach(
+              notes -> {
+                if (notes.size() > 1) {
+                  Note last = notes.stream().max(Comparator.comparingLong(Note::end)).orElseThrow();
+                  Note first = notes.get(0);
+                  longer.add(
+                      new Note(
+                          first.id(),
+                          first.pitch(),
+                          first.velocity(),
+                          first.onset(),
+                          last.end() - first.onset(),
+                          Played.within(first.played().onset(), last.played().release()),
+                          last.releaseVelocity()));
+                  notes.stream().skip(1).forEach(n -> gone.add(n.id()));
+                }
+              });
+      if (!gone.isEmpty()) {
+        result = NoteEdits.put(NoteEdits.delete(result, NoteIds.of(gone)), longer);
+      }
+    }
+    return result;
+  }
+
+  private static Map<Integer, List<Note>> byPitch(List<Note> notes) {
+    Map<Integer, List<Note>> result = new LinkedHashMap<>();
+    notes.forEach(n -> result.computeIfAbsent(n.pitch(), p -> new ArrayList<>()).add(n));
+    return result;
+  }
+
+  /** Lengthens, or shortens, each note to the next onset among those named on its track. */
+  public static Song legato(Song song, Set<NoteId> ids) {
+    return toNextOnset(song, ids, 1);
+  }
+
+  /**
+   * Gives each note a share of the time to the next onset among those named on its track; the last
+   * keeps that share of its own length.
+   *
+   * @param share per cent, 1 to 100
+   */
+  public static Song staccato(Song song, Set<NoteId> ids, int share) {
+    if (share < 1 || share > 100) {
+      throw new IllegalArgumentException("A share goes from 1 to 100 %, not " + share);
+    }
+    return toNextOnset(song, ids, share / 100.0);
+  }
+
+  private static Song toNextOnset(Song song, Set<NoteId> ids, double share) {
+    List<Note> changed = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      List<Note> notes = NoteEdits.find(track, ids);
+      TreeMap<Long, Boolean> onsets = new TreeMap<>();
+      notes.forEach(n -> onsets.put(n.onset(), true));
+      for (Note note : notes) {
+        Long next = onsets.higherKey(note.onset());
+        long whole = next == null ? note.length() : next - note.onset();
+        add(changed, note, lasting(note, Math.max(1, Math.round(whole * share))));
+      }
+    }
+    return NoteEdits.put(song, changed);
+  }
+
+  /** Ends each note where the next of its pitch begins, of those named. */
+  public static Song trimOverlaps(Song song, Set<NoteId> ids) {
+    List<Note> changed = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      for (List<Note> notes : byPitch(NoteEdits.find(track, ids)).values()) {
+        for (int i = 0; i + 1 < notes.size(); i++) {
+          Note note = notes.get(i);
+          long next = notes.get(i + 1).onset();
+          if (note.end() > next && next > note.onset()) {
+            changed.add(lasting(note, next - note.onset()));
+          }
+        }
+      }
+    }
+    return NoteEdits.put(song, changed);
+  }
+
+  /** Gives all of them one length, in ticks; each ends where the song does at the latest. */
+  public static Song setLength(Song song, Set<NoteId> ids, long length) {
+    return NoteEdits.change(song, ids, n -> lasting(n, Math.min(length, Ticks.LAST - n.onset())));
+  }
+
+  /** With another length; the release as it was played moves along. */
+  private static Note lasting(Note note, long length) {
+    if (length == note.length()) {
+      return note;
+    }
+    long release = note.played().release() + length - note.length();
+    return new Note(
+        note.id(),
+        note.pitch(),
+        note.velocity(),
+        note.onset(),
+        length,
+        Played.within(note.played().onset(), Math.max(note.played().onset() + 1, release)),
+        note.releaseVelocity());
+  }
+
+  private static void add(List<Note> changed, Note before, Note after) {
+    if (after != before) {
+      changed.add(after);
+    }
+  }
+
+  /** Turns them round in time, within the stretch that they take: what ended last begins first. */
+  public static Song reverse(Song song, Set<NoteId> ids) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    if (notes.isEmpty()) {
+      return song;
+    }
+    long start = notes.get(0).onset();
+    long end = notes.stream().mapToLong(Note::end).max().orElseThrow();
+    return NoteEdits.change(song, ids, n -> n.moved(start + end - n.end() - n.onset(), 0));
+  }
+
+  /** Turns their pitches upside down, between the lowest and the highest of them. */
+  public static Song mirror(Song song, Set<NoteId> ids) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    if (notes.isEmpty()) {
+      return song;
+    }
+    int low = notes.stream().mapToInt(Note::pitch).min().orElseThrow();
+    int high = notes.stream().mapToInt(Note::pitch).max().orElseThrow();
+    return NoteEdits.change(
+        song, ids, n -> 2 * n.pitch() == low + high ? n : n.moved(0, low + high - 2 * n.pitch()));
+  }
+
+  /**
+   * Moves them by degrees of a scale; one between two degrees keeps its distance from the lower.
+   * None moves where one would leave the piano's 128 notes.
+   *
+   * @param tonic 0 to 11
+   */
+  public static Song moveDegrees(Song song, Set<NoteId> ids, int tonic, Scale scale, int degrees) {
+    Map<NoteId, Integer> wanted = new HashMap<>();
+    for (Note note : NoteEdits.find(song, ids)) {
+      int pitch = byDegrees(note.pitch(), tonic, scale, degrees);
+      if (pitch < 0 || pitch > 127) {
+        return song;
+      }
+      wanted.put(note.id(), pitch);
+    }
+    return NoteEdits.change(
+        song,
+        ids,
+        n -> wanted.get(n.id()) == n.pitch() ? n : n.moved(0, wanted.get(n.id()) - n.pitch()));
+  }
+
+  private static int byDegrees(int pitch, int tonic, Scale scale, int degrees) {
+    int degree = 0;
+    while (tonic + scale.semitones(degree) > pitch) {
+      degree--;
+    }
+    while (tonic + scale.semitones(degree + 1) <= pitch) {
+      degree++;
+    }
+    int between = pitch - tonic - scale.semitones(degree);
+    return tonic + scale.semitones(degree + degrees) + between;
+  }
+
+  /** The stretch that some notes take. */
+  public static TickRange range(List<Note> notes) {
+    long start = notes.stream().mapToLong(Note::onset).min().orElse(0);
+    long end = notes.stream().mapToLong(Note::end).max().orElse(0);
+    return new TickRange(start, end);
+  }
+}
