@@ -102,6 +102,8 @@ public record Command(
     WALK("deciding doubtful notes"),
     /** The application asks for keys. */
     LESSON("asked for keys"),
+    /** The mouse holds something on the bench. */
+    MOUSE("the mouse held down on the bench"),
     /** The sheet of keys lies over the window. */
     SHEET("the sheet of keys in sight");
 
@@ -181,7 +183,10 @@ public record Command(
 
   /** Whether it answers what the window shows or asks now: it means nothing at other times. */
   public boolean isAnswer() {
-    return where == Where.WALK || where == Where.LESSON || where == Where.SHEET;
+    return where == Where.WALK
+        || where == Where.LESSON
+        || where == Where.SHEET
+        || where == Where.MOUSE;
   }
 
   private static List<Keystroke> strokes(String keys) {

@@ -61,6 +61,7 @@ final class KeyRouter {
   private final KeyAsk keyAsk;
   private final OpenMenus menus = new OpenMenus();
   private final BooleanSupplier sheetIsOpen;
+  private final BooleanSupplier mouseIsBusy;
   private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
 
   /** Went down in a menu or a text field, which may be gone when they come up. */
@@ -75,19 +76,22 @@ final class KeyRouter {
    *
    * @param keyAsk while it asks, every key is its answer
    * @param sheetIsOpen while it is, the keys that put it away are its own
+   * @param mouseIsBusy while it is, the keys that take back what it holds are its own
    */
   KeyRouter(
       Session session,
       KeyDeck deck,
       Commands commands,
       KeyAsk keyAsk,
-      BooleanSupplier sheetIsOpen) {
+      BooleanSupplier sheetIsOpen,
+      BooleanSupplier mouseIsBusy) {
     this.session = session;
     this.performer = session.performer();
     this.deck = deck;
     this.commands = commands;
     this.keyAsk = keyAsk;
     this.sheetIsOpen = sheetIsOpen;
+    this.mouseIsBusy = mouseIsBusy;
   }
 
   void install(Stage stage, Scene scene) {
@@ -136,7 +140,8 @@ final class KeyRouter {
       e.consume();
       return;
     }
-    if (sheetIsOpen.getAsBoolean() && putAway(key)) {
+    if (mouseIsBusy.getAsBoolean() && answered(Where.MOUSE, key)
+        || sheetIsOpen.getAsBoolean() && answered(Where.SHEET, key)) {
       down.putIfAbsent(name, Optional.empty());
       e.consume();
       return;
@@ -176,8 +181,8 @@ final class KeyRouter {
     }
   }
 
-  private boolean putAway(Keystroke key) {
-    Command command = commands.at(Where.SHEET, key);
+  private boolean answered(Where where, Keystroke key) {
+    Command command = commands.at(where, key);
     if (command != null) {
       command.press().run();
     }

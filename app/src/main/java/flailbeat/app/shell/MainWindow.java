@@ -132,7 +132,8 @@ public final class MainWindow {
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
     fold(pages);
-    new KeyRouter(session, deck, commands, keyAsk, sheet::isVisible).install(stage, scene);
+    new KeyRouter(session, deck, commands, keyAsk, sheet::isVisible, bench::isMouseBusy)
+        .install(stage, scene);
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);

@@ -26,6 +26,8 @@ final class ViewCommands {
       Supplier<KeysOverlay> sheet,
       Supplier<KeyPapers> papers) {
     return List.of(
+        of(Group.EDIT, "mouse-cancel", "Take back what the mouse holds", "Esc", bench::cancelMouse)
+            .in(Where.MOUSE),
         of(Group.VIEW, "fit", "Show the whole track", "", bench::fit).plain("F").onCap("fit"),
         of(Group.VIEW, "larger", "Larger", "", () -> bench.zoom(STEP))
             .plain("=")

@@ -102,14 +102,12 @@ class FramesBench {
   /** All that are selected go with the note that the mouse gets hold of. */
   private void dragging() throws Exception {
     BenchView bench = (BenchView) ui.node("bench");
-    int held = 0;
-    for (int y = 20; held < 5000 && y < 340; y += 5) {
-      double at = y;
-      ui.run(() -> ui.session.document().select(box(0)));
-      ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, 460, at));
-      held = ui.get(bench::isHolding) ? ui.session.document().selection().notes().size() : 0;
-    }
-    if (held < 5000) {
+    ui.run(() -> ui.session.document().select(box(0)));
+    Note middle = ui.get(() -> ui.session.document().track().notes().get(NOTES / 2));
+    Point2D at = ui.get(() -> bench.placeOf(middle.onset() + middle.length() / 2, middle.pitch()));
+    ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, at.getX(), at.getY()));
+    int held = ui.get(() -> ui.session.document().selection().notes().size());
+    if (held < 5000 || !ui.get(bench::isHolding)) {
       throw new IllegalStateException("The mouse got hold of no note that is selected");
     }
     List<Note> before = ui.get(() -> ui.session.document().track().notes());

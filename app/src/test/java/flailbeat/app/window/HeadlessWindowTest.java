@@ -2,22 +2,14 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Played;
-import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
 import flailbeat.core.session.CountIn;
 import flailbeat.core.session.PlaySettings;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport.State;
 import java.util.List;
 import java.util.Optional;
@@ -137,98 +129,6 @@ class HeadlessWindowTest extends HeadlessWindow {
     assertThat(notes()).hasSize(66);
   }
 
-  private Note find(NoteId id) {
-    return notes().stream().filter(n -> n.id().equals(id)).findFirst().orElseThrow();
-  }
-
-  @Test
-  void the_mouse_draws_a_box_and_an_empty_click_lets_go() throws Exception {
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
-    Node bench = ui.node("bench");
-    Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
-    drag(b.getMinX() + 60, b.getMinY() + 26, b.getMaxX() - 20, b.getMaxY() - 20);
-    int selected = ui.get(() -> ui.session.document().selection().notes().size());
-    assertThat(selected).as("the eight bars in sight").isBetween(25, 40);
-    List<Note> before = notes();
-    drag(
-        b.getMinX() + 56,
-        b.getMinY() + 2 + b.getHeight() / 2,
-        b.getMinX() + 56,
-        b.getMinY() + 2 + b.getHeight() / 2);
-    assertThat(ui.get(() -> ui.session.document().selection().notes())).isEmpty();
-    assertThat(notes()).isEqualTo(before);
-  }
-
-  /** The first note of the demo lies at the left edge, in bar 1; a row is found by clicking. */
-  @Test
-  void a_note_is_dragged_by_the_grid_and_by_rows_as_one_step() throws Exception {
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
-    Note first = notes().get(0);
-    Node bench = ui.node("bench");
-    Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
-    double x = b.getMinX() + 60;
-    double y = b.getMinY() + 30;
-    while (ui.get(() -> ui.session.document().selection().notes()).isEmpty() && y < b.getMaxY()) {
-      y += 5;
-      drag(x, y, x, y);
-    }
-    assertThat(ui.get(() -> ui.session.document().selection().notes())).containsExactly(first.id());
-    double sixteenth = (b.getWidth() - 64) / (8 * 16);
-    drag(x, y, x + 2.2 * sixteenth, y);
-    assertThat(find(first.id()).onset()).isEqualTo(first.onset() + 480);
-    assertThat(find(first.id()).playedOff()).isEqualTo(first.playedOff());
-    type(KeyCode.CONTROL, KeyCode.Z);
-    assertThat(find(first.id())).isEqualTo(first);
-  }
-
-  /** A chord near bar 1, dragged to the left as far as the mouse goes. */
-  @Test
-  void what_is_seen_while_notes_are_dragged_is_what_the_drop_makes_of_them() throws Exception {
-    NewNote[] chord = {
-      new NewNote(60, 90, new Played(240, 700)), new NewNote(64, 90, new Played(300, 700)),
-      new NewNote(67, 90, new Played(380, 700)), new NewNote(55, 90, new Played(9000, 9900))
-    };
-    ui.run(
-        () -> {
-          TrackId track = ui.session.document().track().id();
-          ui.session
-              .editing()
-              .edit(
-                  "Chord", s -> NoteEdits.add(s, track, List.of(chord), new TickRange(0, 15_360)));
-          ((BenchView) ui.node("bench")).fit();
-          ui.session.document().select(NoteRule.ALL);
-        });
-    BenchView bench = (BenchView) ui.node("bench");
-    Bounds b = ui.get(() -> bench.localToScreen(bench.getBoundsInLocal()));
-    double x = b.getMinX() + BenchView.RAIL_WIDTH + (b.getWidth() - 64) * 400 / 15_360;
-    double y = b.getMinY() + 30;
-    Set<NoteId> all = ui.get(() -> ui.session.document().selection().notes());
-    while (!ui.get(bench::isHolding) && y < b.getMaxY()) {
-      y += 5;
-      double at = y;
-      ui.run(() -> ui.session.document().select(Selection.ofNotes(all)));
-      ui.run(() -> robot.mouseMove(x, at));
-      ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-      if (!ui.get(bench::isHolding)) {
-        ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-      }
-    }
-    double at = y;
-    ui.run(() -> robot.mouseMove(b.getMinX() + BenchView.RAIL_WIDTH + 2, at));
-    Song seen = ui.get(bench::shownSong);
-    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-    assertThat(ui.session.song()).isEqualTo(seen);
-    assertThat(notes()).extracting(Note::onset).containsExactly(0L, 60L, 140L, 8760L);
-  }
-
-  private void drag(double x1, double y1, double x2, double y2) throws Exception {
-    ui.run(() -> robot.mouseMove(x1, y1));
-    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-    ui.run(() -> robot.mouseMove((x1 + x2) / 2, (y1 + y2) / 2));
-    ui.run(() -> robot.mouseMove(x2, y2));
-    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-  }
-
   @Test
   void caps_and_strip_play_under_the_mouse_the_lower_the_louder() throws Exception {
     Node cap = ui.node("cap-D");
@@ -298,5 +198,9 @@ class HeadlessWindowTest extends HeadlessWindow {
     assertThat(notes()).allMatch(n -> n.onset() % 240 == 0);
     type(KeyCode.CONTROL, KeyCode.Z);
     assertThat(notes()).anyMatch(n -> n.onset() % 240 != 0);
+  }
+
+  private Note find(NoteId id) {
+    return notes().stream().filter(n -> n.id().equals(id)).findFirst().orElseThrow();
   }
 }

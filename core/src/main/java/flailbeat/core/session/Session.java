@@ -32,6 +32,7 @@ public final class Session {
   private final QuantizeDesk quantizing;
   private final BeatDesk beat;
   private final StepDesk steps;
+  private final DrawDesk drawing;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -54,6 +55,7 @@ public final class Session {
     steps =
         new StepDesk(
             document, transportControl, timing, audition, changes, notices, whileRecording);
+    drawing = new DrawDesk(document, timing, performer, audition, changes);
     performer.playTo(this::route, this::beatAt);
     keyboard = new KeyboardDesk(performer, changes, doubts, steps, whileRecording);
     run =
@@ -134,6 +136,11 @@ public final class Session {
   /** The commands that change the song, and take that back. */
   public EditDesk editing() {
     return editing;
+  }
+
+  /** What notes drawn by mouse start from. */
+  public DrawDesk drawing() {
+    return drawing;
   }
 
   /** Entering a part a step at a time. */

@@ -1,31 +1,27 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NoteRule;
-import flailbeat.core.edit.Room;
-import flailbeat.core.edit.Selection;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
 /** The mouse on the bench: choosing notes, moving them, setting the place, playing the rail. */
 final class BenchMouse {
-  private static final double SLOP = 3;
+  private static final double SLOP = RollGestures.SLOP;
 
   private final Session session;
   private final Viewport viewport;
+  private final RollGestures roll;
   private final Runnable onChange;
   private Gesture gesture = new Gesture.None();
   private double rulerFromX;
   private boolean loopDragged;
+  private double x;
+  private double y;
 
   /**
    * No mouse yet.
@@ -35,6 +31,7 @@ final class BenchMouse {
   BenchMouse(Session session, Viewport viewport, Runnable onChange) {
     this.session = session;
     this.viewport = viewport;
+    this.roll = new RollGestures(session, viewport);
     this.onChange = onChange;
   }
 
@@ -42,10 +39,11 @@ final class BenchMouse {
     return gesture;
   }
 
-  void install(Node roll, Node ruler, Node rail) {
-    roll.setOnMousePressed(this::pressed);
-    roll.setOnMouseDragged(this::dragged);
-    roll.setOnMouseReleased(this::released);
+  void install(Node over, Node ruler, Node rail) {
+    over.setOnMousePressed(this::pressed);
+    over.setOnMouseDragged(this::dragged);
+    over.setOnMouseReleased(this::released);
+    over.setOnMouseMoved(e -> over.setCursor(roll.cursorAt(e.getX(), e.getY())));
     ruler.setOnMousePressed(e -> rulerFromX = e.getX());
     ruler.setOnMouseDragged(this::dragLoop);
     ruler.setOnMouseReleased(this::releaseRuler);
@@ -128,93 +126,62 @@ final class BenchMouse {
   }
 
   private void pressed(MouseEvent e) {
-    if (e.getButton() != MouseButton.PRIMARY) {
+    if (gesture.isOn()) {
       return;
     }
-    Selection selection = session.document().selection();
-    Optional<Note> hit = noteAt(e.getX(), e.getY());
-    if (hit.isEmpty()) {
-      Selection before = e.isShiftDown() ? selection : Selection.NONE;
-      session.document().select(before);
-      session.document().chooseClipAt((long) viewport.scale().tickAt(e.getX()));
-      gesture = new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
-      return;
-    }
-    NoteId id = hit.get().id();
-    if (e.isShiftDown()) {
-      session.document().select(selection.toggled(id));
-    } else if (!selection.notes().contains(id)) {
-      session.document().select(Selection.ofNotes(Set.of(id)));
-    }
-    Set<NoteId> held = session.document().selection().notes();
-    if (held.contains(id)) {
-      NoteMove nothing = new NoteMove(held, 0, 0);
-      Room room = NoteMove.room(session.song(), held);
-      gesture = new Gesture.Move(hit.get(), e.getX(), e.getY(), room, nothing);
-    }
-  }
-
-  private void dragged(MouseEvent e) {
-    gesture =
-        switch (gesture) {
-          case Gesture.Box box -> {
-            Gesture.Box grown = box.to(e.getX(), e.getY());
-            session.document().select(selectedBy(grown));
-            yield grown;
-          }
-          case Gesture.Move move -> moved(move, e);
-          case Gesture.Loudness loudness -> loudness;
-          case Gesture.None none -> none;
-        };
+    gesture = roll.press(e);
+    at(e);
     onChange.run();
   }
 
-  /** From line to line, or freely with Alt; pitch by rows. */
-  private Gesture moved(Gesture.Move move, MouseEvent e) {
-    double dx = e.getX() - move.fromX();
-    double dy = e.getY() - move.fromY();
-    if (Math.hypot(dx, dy) < SLOP) {
-      return move;
+  private void dragged(MouseEvent e) {
+    if (gesture.isOn()) {
+      gesture = roll.drag(gesture, e);
+      at(e);
+      onChange.run();
     }
-    long ticks = Math.round(dx / viewport.scale().pixelsPerTick());
-    long stepped = e.isAltDown() ? ticks : session.timing().lines().moved(move.at().onset(), ticks);
-    return move.by(stepped, (int) -Math.round(dy / viewport.scale().rowHeight()));
   }
 
   /** The place of the release counts: the last move of a quick hand may not have come as a drag. */
   private void released(MouseEvent e) {
-    Gesture done = gesture instanceof Gesture.Move move ? moved(move, e) : gesture;
+    Gesture done = gesture.isOn() ? roll.drag(gesture, e) : gesture;
     gesture = new Gesture.None();
+    Song before = session.song();
     done.edit().ifPresent(session.editing()::carryOut);
+    if (session.song() != before && !(done instanceof Gesture.Erase)) {
+      session.drawing().selectAdded(before);
+    }
+    if (done instanceof Gesture.Move move && move.takesOut() && move.move().isNothing()) {
+      session.document().select(session.document().selection().toggled(move.at().id()));
+    }
+    if (done instanceof Gesture.Draw draw) {
+      session.drawing().touch(draw.note());
+    }
     onChange.run();
   }
 
-  private Selection selectedBy(Gesture.Box box) {
-    Scale scale = viewport.scale();
-    double left = scale.tickAt(Math.min(box.fromX(), box.toX()));
-    double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
-    long from = (long) Math.max(0, Math.floor(left));
-    TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
-    int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
-    int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
-    NoteRule inside = new NoteRule.Within(range, low, high);
-    return box.before().plus(Selection.of(inside.of(session.document().track())));
+  /** What the mouse holds is as it was before; what comes of it until it lets go is nothing. */
+  boolean cancel() {
+    boolean held = gesture.isOn();
+    if (held) {
+      gesture = new Gesture.None();
+      session.drawing().silence();
+      onChange.run();
+    }
+    return held;
   }
 
-  private List<Note> notesIn(double fromTick, double toTick) {
-    long from = (long) Math.max(0, Math.floor(fromTick) - 1);
-    long to = Math.max(from, (long) Math.ceil(toTick) + 1);
-    return session.document().track().placed(new TickRange(from, to)).notes();
+  private void at(MouseEvent e) {
+    x = e.getX();
+    y = e.getY();
   }
 
-  /** The note under the mouse; of several, the one that began last. */
-  private Optional<Note> noteAt(double x, double y) {
-    Scale scale = viewport.scale();
-    int pitch = scale.pitchAt(y);
-    double slop = SLOP / scale.pixelsPerTick();
-    double tick = scale.tickAt(x);
-    return notesIn(tick - slop, tick + slop).stream()
-        .filter(n -> n.pitch() == pitch && n.onset() - slop <= tick && n.end() + slop >= tick)
-        .reduce((first, second) -> second);
+  /** Where the mouse was last on the roll. */
+  double x() {
+    return x;
+  }
+
+  double y() {
+    return y;
   }
 }

@@ -11,6 +11,7 @@ import flailbeat.core.session.Session;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.geometry.Orientation;
+import javafx.geometry.Point2D;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollBar;
@@ -30,12 +31,15 @@ public final class BenchView extends Region {
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
   private static final double WHEEL = 1.0015;
+  private static final double TIP_AWAY = 14;
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
   private final Viewport viewport = new Viewport();
   private final Sight sight;
   private final BenchMouse mouse;
+  private final Readout readout;
+  private final Label tip = new Label();
   private final Layer ground;
   private final Layer ruler;
   private final Layer rail;
@@ -62,7 +66,8 @@ public final class BenchView extends Region {
   public BenchView(Session session, Palette palette) {
     this.session = session;
     sight = new Sight(session, viewport);
-    mouse = new BenchMouse(session, viewport, this::markNotes);
+    mouse = new BenchMouse(session, viewport, this::mouseDid);
+    readout = new Readout(session);
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
     rail = new RailLayer(this, palette, viewport);
@@ -73,7 +78,8 @@ public final class BenchView extends Region {
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
-    roll = new Pane(ground, notes.picture(), notes, box, passLayer, stepLayer, empty, playhead);
+    roll =
+        new Pane(ground, notes.picture(), notes, box, passLayer, stepLayer, empty, playhead, tip);
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
     roll.setId("roll");
@@ -97,6 +103,11 @@ public final class BenchView extends Region {
     empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     passLayer.setManaged(false);
+    tip.getStyleClass().add("bench-tip");
+    tip.setId("bench-tip");
+    tip.setManaged(false);
+    tip.setMouseTransparent(true);
+    tip.setVisible(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
     laneTitle.getStyleClass().addAll("group-label", "lane-title");
@@ -120,6 +131,11 @@ public final class BenchView extends Region {
   }
 
   private void onChange(Change change) {
+    if (change.isOf(Aspect.SONG) && change.before() != change.after() && mouse.cancel()) {
+      session
+          .notices()
+          .tell("The song changed while the mouse held something: that was left as it was");
+    }
     if (change.isOf(Aspect.TIMING)) {
       changed();
       sight.keepQuestion();
@@ -192,6 +208,32 @@ public final class BenchView extends Region {
     }
   }
 
+  /** The mouse does something else: what it holds, and what goes along with it, is another. */
+  private void mouseDid() {
+    markNotes();
+    String text = readout.of(mouse.gesture());
+    tip.setVisible(!text.isEmpty());
+    if (!text.isEmpty()) {
+      tip.setText(text);
+      tip.autosize();
+      double x = mouse.x() + TIP_AWAY;
+      double y = mouse.y() - TIP_AWAY - tip.getHeight();
+      tip.relocate(
+          Math.clamp(x, 0, Math.max(0, viewport.width() - tip.getWidth())),
+          y < 0 ? mouse.y() + TIP_AWAY : y);
+    }
+  }
+
+  /** Whether the mouse holds something that Esc takes back. */
+  public boolean isMouseBusy() {
+    return mouse.gesture().isOn();
+  }
+
+  /** Takes back what the mouse holds. */
+  public void cancelMouse() {
+    mouse.cancel();
+  }
+
   /** Other notes, or the mouse does something else to them. */
   private void markNotes() {
     List.of(notes, box, lane).forEach(Layer::mark);
@@ -235,6 +277,12 @@ public final class BenchView extends Region {
     lane.setVisible(shown);
     laneTitle.setVisible(shown);
     requestLayout();
+  }
+
+  /** Where a tick and the middle of a pitch's row are drawn on the roll. */
+  public Point2D placeOf(long tick, int pitch) {
+    Scale scale = viewport.scale();
+    return new Point2D(scale.xOf(tick), scale.yOf(pitch) + scale.rowHeight() / 2);
   }
 
   /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */

@@ -1,7 +1,12 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NotesEdit;
+import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.NotesDrawn;
+import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.VelocityShift;
@@ -25,13 +30,48 @@ sealed interface Gesture {
     }
   }
 
-  /** Moving the selected notes, held at one of them, as far as there was room as it began. */
-  record Move(Note at, double fromX, double fromY, Room room, NoteMove move) implements Gesture {
+  /**
+   * Moving the selected notes, held at one of them, as far as there was room as it began.
+   *
+   * @param copies whether they stay, and copies of them are moved
+   * @param takesOut whether, not moved, the one that it is held at leaves the selection
+   */
+  record Move(
+      Note at,
+      double fromX,
+      double fromY,
+      Room room,
+      NoteMove move,
+      boolean copies,
+      boolean takesOut)
+      implements Gesture {
     Move by(long ticks, int semitones) {
       NoteMove wanted = new NoteMove(move.ids(), ticks, semitones);
-      return new Move(at, fromX, fromY, room, wanted.within(room));
+      return new Move(at, fromX, fromY, room, wanted.within(room), copies, takesOut);
     }
   }
+
+  /** Drawing a note, whose length the mouse sets as it goes on. */
+  record Draw(double fromX, NotesDrawn drawn) implements Gesture {
+    NewNote note() {
+      return drawn.notes().getFirst();
+    }
+  }
+
+  /**
+   * Laying down a note at every line that the mouse passes.
+   *
+   * @param x where the mouse was last, and {@code y} likewise
+   * @param fromY where it was pressed
+   */
+  record Fill(double fromX, double fromY, double x, double y, int row, NotesDrawn drawn)
+      implements Gesture {}
+
+  /** Moving an edge of the selected notes. */
+  record Resize(double fromX, NoteResize resize) implements Gesture {}
+
+  /** Wiping notes away, from where the mouse was last. */
+  record Erase(double x, double y, NotesErased erased) implements Gesture {}
 
   /** Dragging the velocity of the selected notes. */
   record Loudness(double fromY, VelocityShift shift) implements Gesture {
@@ -41,9 +81,18 @@ sealed interface Gesture {
   }
 
   /** What it would do to the song if the mouse let go now. */
-  default Optional<NotesEdit> edit() {
+  default Optional<Edit> edit() {
     return switch (this) {
-      case Move move -> Optional.of(move.move());
+      case Move move ->
+          Optional.of(
+              move.copies()
+                  ? new NoteCopies(
+                      move.move().ids(), move.move().ticks(), move.move().semitones(), 1)
+                  : move.move());
+      case Draw draw -> Optional.of(draw.drawn());
+      case Fill fill -> Optional.of(fill.drawn());
+      case Resize resize -> Optional.of(resize.resize());
+      case Erase erase -> Optional.of(erase.erased());
       case Loudness loudness -> Optional.of(loudness.shift());
       case Box box -> Optional.empty();
       case None none -> Optional.empty();
@@ -52,11 +101,16 @@ sealed interface Gesture {
 
   /** The song as it would be if the mouse let go now. */
   default Song applyTo(Song song) {
-    return edit().map(e -> e.apply(song)).orElse(song);
+    return edit().filter(e -> !e.isNothing()).map(e -> e.apply(song)).orElse(song);
   }
 
   /** Whether notes hang on the mouse. */
   default boolean holdsNotes() {
     return edit().isPresent();
+  }
+
+  /** Whether the mouse does anything. */
+  default boolean isOn() {
+    return !(this instanceof None);
   }
 }

@@ -25,7 +25,7 @@ record Hand(
   private static final Hand EMPTY = new Hand(Set.of(), id -> false, n -> n, Optional.empty());
 
   static Hand of(Gesture gesture, Song song) {
-    return gesture.edit().map(e -> of(e, song)).orElse(EMPTY);
+    return gesture.edit().orElse(null) instanceof NotesEdit edit ? of(edit, song) : EMPTY;
   }
 
   private static Hand of(NotesEdit edit, Song song) {

@@ -3,6 +3,7 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
+import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -93,9 +94,10 @@ final class RollPainter {
   void draw(Gesture gesture) {
     boolean loops =
         session.song().tracks().stream().flatMap(t -> t.clips().stream()).anyMatch(Clip::loops);
-    // What is moved within a loop moves in all its rounds.
-    Song song = loops ? gesture.applyTo(session.song()) : session.song();
-    Hand hand = Hand.of(loops ? new Gesture.None() : gesture, song);
+    // What is moved within a loop moves in all its rounds; what comes or goes is few notes.
+    boolean whole = loops || !(gesture.edit().orElse(null) instanceof NotesEdit);
+    Song song = whole ? gesture.applyTo(session.song()) : session.song();
+    Hand hand = Hand.of(whole ? new Gesture.None() : gesture, song);
     LongPredicate hidden =
         swept.isEmpty() ? hand.holds() : hand.holds().or(id -> swept.contains(new NoteId(id)));
     boolean anyHidden = !hand.isEmpty() || !swept.isEmpty();

@@ -1,0 +1,84 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.NotesDrawn;
+import flailbeat.core.edit.NotesErased;
+import flailbeat.core.edit.VelocityShift;
+import flailbeat.core.model.Note;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.Notice;
+import flailbeat.core.session.Session;
+import java.util.Locale;
+
+/** What goes along with the mouse: pitch, position, length, velocity, and the change. */
+final class Readout {
+  private final Session session;
+
+  Readout(Session session) {
+    this.session = session;
+  }
+
+  /** In words; empty where there is nothing to say. */
+  String of(Gesture gesture) {
+    Edit edit = gesture.edit().orElse(null);
+    return switch (gesture) {
+      case Gesture.Move move -> moved(move);
+      case Gesture.Resize resize -> resized(resize.resize());
+      case Gesture.Draw draw -> note(draw.note());
+      case Gesture.Fill fill -> filled(fill.drawn());
+      case Gesture.Erase erase -> erased(erase.erased());
+      case Gesture.Loudness loudness ->
+          String.format(Locale.ROOT, "velocity %+d", ((VelocityShift) edit).by());
+      case Gesture.Box box -> selected();
+      case Gesture.None none -> "";
+    };
+  }
+
+  private String moved(Gesture.Move move) {
+    NoteMove by = move.move();
+    Note at = move.at().moved(by.ticks(), by.semitones());
+    String what = move.copies() ? "copy: " : "";
+    return what
+        + line(at.pitch(), at.onset(), at.length(), at.velocity())
+        + String.format(Locale.ROOT, "   %+d ticks, %+d", by.ticks(), by.semitones());
+  }
+
+  private String resized(NoteResize resize) {
+    Note at = resize.change(session.song()).apply(resize.at());
+    return line(at.pitch(), at.onset(), at.length(), at.velocity())
+        + String.format(Locale.ROOT, "   %+d ticks", at.length() - resize.at().length());
+  }
+
+  private String note(NewNote note) {
+    return line(note.pitch(), note.onset(), note.played().length(), note.velocity());
+  }
+
+  private String filled(NotesDrawn drawn) {
+    return drawn.notes().isEmpty()
+        ? ""
+        : Notice.notes(drawn.notes().size()) + ", last " + note(drawn.notes().getLast());
+  }
+
+  private static String erased(NotesErased erased) {
+    return erased.isNothing() ? "" : "wiped: " + Notice.notes(erased.ids().size());
+  }
+
+  private String selected() {
+    int count = session.document().selection().notes().size();
+    return count == 0 ? "" : Notice.notes(count) + " selected";
+  }
+
+  private String line(int pitch, long onset, long length, int velocity) {
+    return Pitch.name(pitch, OctaveNames.MIDDLE_C4)
+        + "  "
+        + session.song().meters().positionAt(onset)
+        + "  "
+        + length
+        + " ticks  velocity "
+        + velocity;
+  }
+}

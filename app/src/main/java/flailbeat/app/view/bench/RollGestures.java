@@ -1,0 +1,325 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.NoteResize.Edge;
+import flailbeat.core.edit.NotesDrawn;
+import flailbeat.core.edit.NotesErased;
+import flailbeat.core.edit.Room;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
+import flailbeat.core.session.DrawDesk;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.Cursor;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+
+/**
+ * What the mouse does on the roll: where it is pressed and what is held says what, and there are no
+ * tools to change. On an empty place it draws a note; with Ctrl it fills a row, with Shift, or by
+ * the right button, it draws a box. On a note it moves it, with Ctrl a copy; at an edge it resizes;
+ * twice it erases, and so it does along a drag with Ctrl and Alt. Alt leaves the lines, and Shift,
+ * in a move, keeps to one direction.
+ */
+final class RollGestures {
+  static final double SLOP = 3;
+
+  /** How far an edge can be grabbed from outside its note, and from inside at most. */
+  private static final double OUTSIDE = 5;
+
+  private static final double INSIDE = 6;
+  private static final double STEP = 4;
+
+  /** A part of a note that does something of its own. */
+  enum Zone {
+    START,
+    BODY,
+    END
+  }
+
+  /** A note under the mouse, and where on it the mouse is. */
+  record Hit(Note note, Zone zone) {}
+
+  private final Session session;
+  private final DrawDesk drawing;
+  private final Viewport viewport;
+
+  RollGestures(Session session, Viewport viewport) {
+    this.session = session;
+    this.drawing = session.drawing();
+    this.viewport = viewport;
+  }
+
+  /** The mouse is pressed. */
+  Gesture press(MouseEvent e) {
+    boolean draws = !session.transportControl().transport().isRecording();
+    if (e.getButton() == MouseButton.SECONDARY || !draws && hitAt(e.getX(), e.getY()).isEmpty()) {
+      return box(e, e.isShiftDown());
+    }
+    if (e.getButton() != MouseButton.PRIMARY) {
+      return new Gesture.None();
+    }
+    Optional<Hit> hit = hitAt(e.getX(), e.getY());
+    if (e.isShortcutDown() && e.isAltDown()) {
+      return erasing(new Gesture.Erase(e.getX(), e.getY(), new NotesErased(Set.of())), e);
+    }
+    if (hit.isEmpty()) {
+      return e.isShiftDown() ? box(e, true) : e.isShortcutDown() ? fill(e) : draw(e);
+    }
+    if (e.getClickCount() == 2 && !e.isShiftDown() && !e.isShortcutDown()) {
+      return erasing(new Gesture.Erase(e.getX(), e.getY(), new NotesErased(Set.of())), e);
+    }
+    return hold(hit.get(), e);
+  }
+
+  private Gesture box(MouseEvent e, boolean keeps) {
+    Selection before = keeps ? session.document().selection() : Selection.NONE;
+    session.document().select(before);
+    session.document().chooseClipAt((long) viewport.scale().tickAt(e.getX()));
+    return new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
+  }
+
+  private Gesture hold(Hit hit, MouseEvent e) {
+    NoteId id = hit.note().id();
+    Selection selection = session.document().selection();
+    drawing.touch(hit.note());
+    boolean was = selection.notes().contains(id);
+    if (!was) {
+      session
+          .document()
+          .select(e.isShiftDown() ? selection.toggled(id) : Selection.ofNotes(Set.of(id)));
+    }
+    Set<NoteId> held = session.document().selection().notes();
+    if (hit.zone() != Zone.BODY) {
+      Edge edge = hit.zone() == Zone.START ? Edge.START : Edge.END;
+      return new Gesture.Resize(
+          e.getX(), NoteResize.of(session.song(), held, edge, drawing.together(), hit.note()));
+    }
+    Room room = NoteMove.room(session.song(), held);
+    NoteMove nothing = new NoteMove(held, 0, 0);
+    return new Gesture.Move(
+        hit.note(), e.getX(), e.getY(), room, nothing, e.isShortcutDown(), was && e.isShiftDown());
+  }
+
+  private Gesture draw(MouseEvent e) {
+    long tick = tickAt(e.getX());
+    long onset = isFree(e) ? tick : Math.max(0, lines().atOrBefore(tick));
+    int pitch = rowAt(e.getY());
+    int velocity = drawing.velocity();
+    session.document().select(Selection.NONE);
+    session.document().chooseClipAt(onset);
+    drawing.sound(pitch, velocity);
+    long length = Math.min(drawing.lengthAt(onset), Ticks.LAST - onset);
+    return new Gesture.Draw(
+        e.getX(), NotesDrawn.of(session.document().track().id(), pitch, velocity, onset, length));
+  }
+
+  private Gesture fill(MouseEvent e) {
+    session.document().select(Selection.NONE);
+    NotesDrawn nothing = new NotesDrawn(session.document().track().id(), List.of());
+    double x = viewport.scale().xOf(lines().atOrBefore(tickAt(e.getX())));
+    Gesture.Fill begun = new Gesture.Fill(x, e.getY(), x, e.getY(), rowAt(e.getY()), nothing);
+    return filled(begun, e);
+  }
+
+  /** The mouse is dragged from there. */
+  Gesture drag(Gesture gesture, MouseEvent e) {
+    return switch (gesture) {
+      case Gesture.Box box -> {
+        Gesture.Box grown = box.to(e.getX(), e.getY());
+        session.document().select(selectedBy(grown));
+        yield grown;
+      }
+      case Gesture.Move move -> moved(move, e);
+      case Gesture.Draw draw -> drawn(draw, e);
+      case Gesture.Fill fill -> filled(fill, e);
+      case Gesture.Resize resize -> resized(resize, e);
+      case Gesture.Erase erase -> erasing(erase, e);
+      case Gesture.Loudness loudness -> loudness;
+      case Gesture.None none -> none;
+    };
+  }
+
+  /** From line to line, or freely; pitch by rows; with Shift along the farther of the two. */
+  private Gesture moved(Gesture.Move move, MouseEvent e) {
+    double dx = e.getX() - move.fromX();
+    double dy = e.getY() - move.fromY();
+    if (Math.hypot(dx, dy) < SLOP) {
+      return move.by(0, 0);
+    }
+    boolean across = !e.isShiftDown() || Math.abs(dx) >= Math.abs(dy);
+    boolean upDown = !e.isShiftDown() || !across;
+    long ticks = across ? Math.round(dx / viewport.scale().pixelsPerTick()) : 0;
+    long stepped = isFree(e) ? ticks : lines().moved(move.at().onset(), ticks);
+    int rows = upDown ? (int) -Math.round(dy / viewport.scale().rowHeight()) : 0;
+    Gesture.Move changed = move.by(stepped, rows);
+    if (changed.move().semitones() != move.move().semitones()) {
+      drawing.sound(move.at().pitch() + changed.move().semitones(), move.at().velocity());
+    }
+    return changed;
+  }
+
+  /** Its end goes to the line nearest to the mouse. */
+  private Gesture drawn(Gesture.Draw draw, MouseEvent e) {
+    NewNote note = draw.note();
+    long onset = note.onset();
+    if (Math.abs(e.getX() - draw.fromX()) < SLOP) {
+      return draw;
+    }
+    long tick = tickAt(e.getX());
+    long step = lines().after(onset) - onset;
+    long end = isFree(e) ? tick : Math.max(lines().nearest(tick), onset + step);
+    long length = Math.clamp(end - onset, NoteResize.SHORTEST, Ticks.LAST - onset);
+    return new Gesture.Draw(
+        draw.fromX(),
+        NotesDrawn.of(draw.drawn().track(), note.pitch(), note.velocity(), onset, length));
+  }
+
+  private Gesture resized(Gesture.Resize resize, MouseEvent e) {
+    if (Math.abs(e.getX() - resize.fromX()) < SLOP) {
+      return new Gesture.Resize(resize.fromX(), resize.resize().by(0));
+    }
+    NoteResize now = resize.resize();
+    long edge = now.edge() == Edge.END ? now.at().end() : now.at().onset();
+    long raw = Math.round((e.getX() - resize.fromX()) / viewport.scale().pixelsPerTick());
+    long wanted = isFree(e) ? edge + raw : lines().nearest(Math.max(0, edge + raw));
+    return new Gesture.Resize(resize.fromX(), now.by(wanted - edge));
+  }
+
+  /**
+   * A note at every line between the press and the mouse. The row is held, and how high the mouse
+   * is says how hard each next note is struck; with Shift the pitch follows the mouse instead.
+   */
+  private Gesture filled(Gesture.Fill fill, MouseEvent e) {
+    Scale scale = viewport.scale();
+    double toX = Math.max(fill.fromX(), e.getX());
+    NotesDrawn drawn = kept(fill.drawn(), tickAt(toX));
+    long from = drawn.notes().isEmpty() ? tickAt(fill.fromX()) - 1 : tickAt(fill.x());
+    for (long at = lines().after(from); scale.xOf(at) <= toX; at = lines().after(at)) {
+      double far = e.getX() == fill.x() ? 1 : (scale.xOf(at) - fill.x()) / (e.getX() - fill.x());
+      double y = fill.y() + Math.clamp(far, 0, 1) * (e.getY() - fill.y());
+      drawn = drawn.with(note(fill, at, y, e.isShiftDown()));
+    }
+    if (drawn.notes().size() > fill.drawn().notes().size()) {
+      NewNote last = drawn.notes().getLast();
+      drawing.sound(last.pitch(), last.velocity());
+    }
+    return new Gesture.Fill(fill.fromX(), fill.fromY(), toX, e.getY(), fill.row(), drawn);
+  }
+
+  private NewNote note(Gesture.Fill fill, long at, double y, boolean followsPitch) {
+    long step = lines().after(at) - at;
+    int pitch = followsPitch ? drawing.inScale(rowAt(y)) : fill.row();
+    int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
+    int velocity = Math.clamp(drawing.velocity() + louder, 1, 127);
+    return new NewNote(pitch, velocity, new Played(at, at + step), at);
+  }
+
+  /** Going back takes away what lies beyond the mouse. */
+  private static NotesDrawn kept(NotesDrawn drawn, long tick) {
+    return new NotesDrawn(
+        drawn.track(), drawn.notes().stream().filter(n -> n.onset() <= tick).toList());
+  }
+
+  /** Every note between where the mouse was and where it is. */
+  private Gesture erasing(Gesture.Erase erase, MouseEvent e) {
+    Set<NoteId> found = new HashSet<>();
+    double length = Math.hypot(e.getX() - erase.x(), e.getY() - erase.y());
+    int steps = (int) Math.min(1000, length / STEP) + 1;
+    for (int i = 0; i <= steps; i++) {
+      double part = (double) i / steps;
+      hitAt(erase.x() + part * (e.getX() - erase.x()), erase.y() + part * (e.getY() - erase.y()))
+          .ifPresent(h -> found.add(h.note().id()));
+    }
+    return new Gesture.Erase(e.getX(), e.getY(), erase.erased().with(found));
+  }
+
+  private Selection selectedBy(Gesture.Box box) {
+    Scale scale = viewport.scale();
+    double left = scale.tickAt(Math.min(box.fromX(), box.toX()));
+    double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
+    long from = (long) Math.max(0, Math.floor(left));
+    TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
+    int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
+    int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
+    flailbeat.core.edit.NoteRule inside = new flailbeat.core.edit.NoteRule.Within(range, low, high);
+    return box.before().plus(Selection.of(inside.of(session.document().track())));
+  }
+
+  private boolean isFree(MouseEvent e) {
+    return e.isAltDown() == drawing.snaps();
+  }
+
+  private GridLines lines() {
+    return session.timing().lines();
+  }
+
+  private long tickAt(double x) {
+    return Math.clamp(Math.round(viewport.scale().tickAt(x)), 0, Ticks.LAST - 1);
+  }
+
+  private int rowAt(double y) {
+    return Math.clamp(viewport.scale().pitchAt(y), 0, 127);
+  }
+
+  /**
+   * The note under the mouse, or whose edge is near; one that the mouse is on goes before one that
+   * it is beside, and of several the one that began last.
+   */
+  Optional<Hit> hitAt(double x, double y) {
+    Scale scale = viewport.scale();
+    int pitch = scale.pitchAt(y);
+    double reach = OUTSIDE / scale.pixelsPerTick();
+    double tick = scale.tickAt(x);
+    long from = (long) Math.max(0, Math.floor(tick - reach) - 1);
+    long to = Math.max(from, (long) Math.ceil(tick + reach) + 1);
+    List<Note> near = new ArrayList<>();
+    for (Note note : session.document().track().placed(new TickRange(from, to)).notes()) {
+      boolean isNear = note.onset() - reach <= tick && note.end() + reach >= tick;
+      if (note.pitch() == pitch && isNear) {
+        near.add(note);
+      }
+    }
+    return near.stream()
+        .filter(n -> n.onset() <= tick && n.end() > tick)
+        .reduce((first, second) -> second)
+        .or(() -> near.stream().reduce((a, b) -> distance(a, tick) <= distance(b, tick) ? a : b))
+        .map(n -> new Hit(n, zone(n, x)));
+  }
+
+  private static double distance(Note note, double tick) {
+    return Math.min(Math.abs(note.onset() - tick), Math.abs(note.end() - tick));
+  }
+
+  /** The edges of a short note lie outside it, so that its body can be grabbed as well. */
+  private Zone zone(Note note, double x) {
+    double start = viewport.scale().xOf(note.onset());
+    double end = viewport.scale().xOf(note.end());
+    double inside = Math.min(INSIDE, (end - start) / 4);
+    return x < start + inside ? Zone.START : x > end - inside ? Zone.END : Zone.BODY;
+  }
+
+  /** What the pointer looks like there. */
+  Cursor cursorAt(double x, double y) {
+    return hitAt(x, y)
+        .map(
+            h ->
+                switch (h.zone()) {
+                  case START -> Cursor.W_RESIZE;
+                  case END -> Cursor.E_RESIZE;
+                  case BODY -> Cursor.OPEN_HAND;
+                })
+        .orElse(Cursor.CROSSHAIR);
+  }
+}
