@@ -51,6 +51,8 @@ public record Command(
   public enum Group {
     SONG("Song"),
     EDIT("Edit"),
+    /** A part of edit. */
+    NOTES("Notes"),
     CAPTURE("Capture"),
     /** A part of capture. */
     LOOP("Loop"),
@@ -76,6 +78,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
+        case NOTES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };

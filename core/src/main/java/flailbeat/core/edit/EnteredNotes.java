@@ -155,6 +155,19 @@ public final class EnteredNotes {
     return clear(song, id, new TickRange(onset, onset + 1), n -> pitches.contains(n.pitch()));
   }
 
+  /** Puts notes, in song time, onto a track under ids of their own, as they are. */
+  public static Song place(Song song, TrackId id, Collection<Note> notes) {
+    return notes.isEmpty()
+        ? song
+        : ClipEdits.onTrack(
+            song,
+            id,
+            (t, ids) ->
+                new Placing(t, song.meters(), ids)
+                    .enter(notes.stream().map(n -> n.withId(ids.note())).toList())
+                    .track());
+  }
+
   /**
    * Gives notes of a track other pitches.
    *

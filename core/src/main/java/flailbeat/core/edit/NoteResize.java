@@ -37,11 +37,22 @@ public record NoteResize(
   /** What several notes have in common once they are resized. */
   public enum Together {
     /** Each is moved by the same amount. */
-    AMOUNT,
+    AMOUNT("change by the same amount"),
     /** All become as long as the one that is held. */
-    LENGTH,
+    LENGTH("become equally long"),
     /** All begin, or end, where the one that is held does. */
-    PLACE
+    PLACE("begin or end together");
+
+    private final String words;
+
+    Together(String words) {
+      this.words = words;
+    }
+
+    /** What they do, in words. */
+    public String words() {
+      return words;
+    }
   }
 
   /** A resize that has not begun. */

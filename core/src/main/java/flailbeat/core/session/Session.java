@@ -33,6 +33,7 @@ public final class Session {
   private final BeatDesk beat;
   private final StepDesk steps;
   private final DrawDesk drawing;
+  private final NoteDesk notes;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -62,6 +63,7 @@ public final class Session {
         new RunDesk(
             document, transportControl, performer, doubts, changes, notices, whileRecording);
     editing = new EditDesk(document, transportControl, notices, whileRecording);
+    notes = new NoteDesk(document, editing, transportControl, steps, performer, timing, notices);
     quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
   }
@@ -136,6 +138,11 @@ public final class Session {
   /** The commands that change the song, and take that back. */
   public EditDesk editing() {
     return editing;
+  }
+
+  /** What commands do to the selected notes. */
+  public NoteDesk notes() {
+    return notes;
   }
 
   /** What notes drawn by mouse start from. */

@@ -1,0 +1,137 @@
+package flailbeat.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Two notes, the first played 30 ticks late; lines are sixteenths. */
+class NoteDeskTest extends SessionRig {
+  private final NoteDesk desk = session.notes();
+
+  @BeforeEach
+  void twoNotes() {
+    TrackId track = session.document().track().id();
+    List<NewNote> two =
+        List.of(
+            new NewNote(60, 70, new Played(270, 730), 240),
+            new NewNote(64, 90, new Played(960, 1200)));
+    session.editing().edit("Two", s -> NoteEdits.add(s, track, two, new TickRange(0, 3840)));
+    session.document().select(NoteRule.ALL);
+  }
+
+  private List<String> lines() {
+    return lines(notes());
+  }
+
+  private static List<String> lines(List<Note> notes) {
+    return notes.stream().map(n -> n.onset() + " " + n.pitch() + " " + n.length()).toList();
+  }
+
+  @Test
+  void what_is_copied_is_pasted_where_playing_starts_with_the_times_as_played() {
+    desk.copy();
+    transportControl.seek(3840);
+    desk.paste();
+    assertThat(lines()).containsExactly("240 60 490", "960 64 240", "3840 60 490", "4560 64 240");
+    assertThat(notes().get(2).playedOff()).isEqualTo(30);
+    assertThat(session.document().selection().notes()).hasSize(2);
+    session.editing().undo();
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void what_is_cut_is_gone_until_it_is_pasted_onto_the_chosen_track_even_of_another_song() {
+    desk.cut();
+    assertThat(notes()).isEmpty();
+    session.editing().addTrack(Instrument.melodic(0));
+    desk.paste();
+    assertThat(lines()).containsExactly("0 60 490", "720 64 240");
+    session.open(Song.empty(), Optional.empty());
+    desk.paste();
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void at_steps_it_is_pasted_at_the_cursor() {
+    desk.copy();
+    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.steps().moveTo(7680);
+    desk.paste();
+    assertThat(notes().get(2).onset()).isEqualTo(7680);
+  }
+
+  @Test
+  void with_nothing_selected_or_copied_or_no_room_it_says_so_and_nothing_changes() {
+    desk.paste();
+    assertThat(session.notices().current().text()).isEqualTo("Nothing was copied to paste");
+    desk.copy();
+    transportControl.seek(Ticks.LAST - 100);
+    desk.paste();
+    assertThat(session.notices().current().text()).startsWith("There is no room");
+    session.document().select(Selection.NONE);
+    desk.cut();
+    desk.duplicate();
+    desk.splitAtLines();
+    assertThat(session.notices().current().text()).isEqualTo("Nothing is selected");
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void a_copy_right_behind_keeps_the_beat() {
+    desk.duplicate();
+    assertThat(lines()).containsExactly("240 60 490", "960 64 240", "1200 60 490", "1920 64 240");
+    desk.duplicate();
+    assertThat(notes()).hasSize(6).last().extracting(Note::onset).isEqualTo(2880L);
+  }
+
+  @Test
+  void notes_are_gone_through_one_by_one_and_selected_by_rules() {
+    session.document().select(Selection.NONE);
+    desk.step(1, false);
+    assertThat(session.document().selection().notes()).containsExactly(notes().get(0).id());
+    desk.step(1, false);
+    desk.step(1, false);
+    assertThat(session.document().selection().notes()).containsExactly(notes().get(1).id());
+    desk.step(-1, true);
+    assertThat(session.document().selection().notes()).hasSize(2);
+    desk.invert();
+    assertThat(session.document().selection().notes()).isEmpty();
+    transportControl.seek(480);
+    desk.selectFrom(1);
+    assertThat(session.document().selection().notes()).containsExactly(notes().get(1).id());
+    desk.selectFrom(-1);
+    assertThat(session.document().selection().notes()).containsExactly(notes().get(0).id());
+    desk.selectOuter(1);
+    assertThat(session.document().selection().notes()).hasSize(1);
+  }
+
+  @Test
+  void lengths_follow_the_grid_and_every_command_is_one_step() {
+    desk.lengthen(1);
+    assertThat(lines()).containsExactly("240 60 730", "960 64 480");
+    session.editing().undo();
+    desk.moveDegrees(1);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(62, 65);
+    session.editing().undo();
+    transportControl.seek(480);
+    desk.splitAtPlace();
+    assertThat(notes()).hasSize(3);
+    session.editing().undo();
+    assertThat(lines()).containsExactly("240 60 490", "960 64 240");
+  }
+}
