@@ -5,6 +5,7 @@ import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
+import flailbeat.app.command.MouseGesture;
 import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
@@ -50,7 +51,7 @@ final class KeySheetPane extends VBox {
     return prefWidth(-1) <= width && prefHeight(-1) <= height;
   }
 
-  /** Shows the keys that there are there. */
+  /** Shows the keys that there are there, and what the mouse does. */
   void fill(String head, Commands commands, Where here) {
     title.setText(head);
     groups.getChildren().clear();
@@ -61,9 +62,19 @@ final class KeySheetPane extends VBox {
         groups.getChildren().add(part(from == 0 ? group.title() : "", some, commands, here));
       }
     }
+    groups.getChildren().add(mouse());
   }
 
-  private static GridPane part(String name, List<Command> list, Commands commands, Where here) {
+  private static GridPane mouse() {
+    GridPane grid = headed("The mouse on the bench");
+    for (int i = 0; i < MouseGesture.ALL.size(); i++) {
+      MouseGesture gesture = MouseGesture.ALL.get(i);
+      row(grid, i + 1, gesture.how(), gesture.what());
+    }
+    return grid;
+  }
+
+  private static GridPane headed(String name) {
     GridPane grid = new GridPane(10, 1);
     grid.setPrefWidth(COLUMN);
     if (!name.isEmpty()) {
@@ -72,14 +83,23 @@ final class KeySheetPane extends VBox {
       head.setPadding(new Insets(6, 0, 0, 0));
       grid.add(head, 0, 0, 2, 1);
     }
+    return grid;
+  }
+
+  private static void row(GridPane grid, int at, String keys, String what) {
+    Label how = new Label(keys);
+    how.getStyleClass().addAll("key-name", "small");
+    how.setMinWidth(118);
+    Label does = new Label(what);
+    does.getStyleClass().add("small");
+    grid.addRow(at, how, does);
+  }
+
+  private static GridPane part(String name, List<Command> list, Commands commands, Where here) {
+    GridPane grid = headed(name);
     for (int i = 0; i < list.size(); i++) {
       Command command = list.get(i);
-      Label keys = new Label(commands.keysOf(command, here));
-      keys.getStyleClass().addAll("key-name", "small");
-      keys.setMinWidth(118);
-      Label what = new Label(command.title() + command.untilWhen());
-      what.getStyleClass().add("small");
-      grid.addRow(i + 1, keys, what);
+      row(grid, i + 1, commands.keysOf(command, here), command.title() + command.untilWhen());
     }
     return grid;
   }

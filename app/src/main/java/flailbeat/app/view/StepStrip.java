@@ -364,7 +364,7 @@ public final class StepStrip extends VBox {
       button.setManaged(shown);
       if (shown) {
         Step step = last.get(i);
-        button.setText(StepWords.of(step));
+        button.setText(steps.words().of(step));
         button.setOnAction(e -> steps.moveTo(step.onsetTick()));
       }
     }

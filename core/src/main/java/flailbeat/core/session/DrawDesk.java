@@ -15,9 +15,16 @@ import java.util.Set;
  * What notes that are drawn start from, how the mouse goes from line to line, and what it sounds.
  */
 public final class DrawDesk {
-  /** What several notes have in common once they are resized. */
-  private NoteResize.Together together = NoteResize.Together.AMOUNT;
+  /**
+   * How the mouse draws and resizes.
+   *
+   * @param snaps whether it goes from line to line
+   * @param lastLength whether a new note is as long as the one touched last
+   * @param together what several notes have in common once they are resized
+   */
+  public record Kept(boolean snaps, boolean lastLength, NoteResize.Together together) {}
 
+  private NoteResize.Together together = NoteResize.Together.AMOUNT;
   private final Document document;
   private final TimingDesk timing;
   private final Performer performer;
@@ -67,6 +74,18 @@ public final class DrawDesk {
 
   public void setTogether(NoteResize.Together value) {
     together = value;
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** How the mouse draws and resizes. */
+  public Kept kept() {
+    return new Kept(snaps, lengthOfLast, together);
+  }
+
+  public void setAll(Kept value) {
+    snaps = value.snaps();
+    lengthOfLast = value.lastLength();
+    together = value.together();
     changes.fire(Aspect.SETTINGS);
   }
 

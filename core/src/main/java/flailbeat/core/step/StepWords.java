@@ -1,6 +1,7 @@
 package flailbeat.core.step;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.MeterMap;
@@ -145,7 +146,7 @@ public final class StepWords {
   }
 
   /** A step in few words: {@code C4 E4 1/8}. */
-  public static String of(Step step) {
+  public String of(Step step) {
     return (step.isRest() ? "rest" : names(step.notes())) + "  " + lengthOf(step);
   }
 
@@ -155,12 +156,15 @@ public final class StepWords {
         : Step.tick(step.length()) + " ticks";
   }
 
-  private static String names(List<Struck> notes) {
+  private String names(List<Struck> notes) {
     String all =
-        notes.stream()
-            .limit(MOST_NAMES)
-            .map(n -> Pitch.name(n.pitch(), OctaveNames.MIDDLE_C4))
-            .collect(Collectors.joining(" "));
+        notes.stream().limit(MOST_NAMES).map(n -> name(n.pitch())).collect(Collectors.joining(" "));
     return notes.size() > MOST_NAMES ? all + " and " + (notes.size() - MOST_NAMES) + " more" : all;
+  }
+
+  private String name(int pitch) {
+    return around.chosen().instrument().kit()
+        ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4)
+        : Pitch.name(pitch, OctaveNames.MIDDLE_C4);
   }
 }

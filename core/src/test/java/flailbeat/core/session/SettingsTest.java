@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.edit.NoteResize;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
@@ -20,6 +21,9 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
 import flailbeat.core.session.settings.SettingsPlace;
+import flailbeat.core.step.PatternFill;
+import flailbeat.core.step.StepLength;
+import flailbeat.core.step.StepSettings;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.io.IOException;
@@ -70,6 +74,15 @@ class SettingsTest {
             .withGroove(new Groove("Ferry", 1, 40, List.of(new Groove.Slot(0, 480, 30, 90))));
     before.timing().setSettings(own);
     before.presets().keep("Mine", own.withLag(new Lag.Off()));
+    before
+        .steps()
+        .set(
+            StepSettings.standard()
+                .withLength(StepLength.of(8).triplet())
+                .withGate(60)
+                .withAdds(true));
+    before.steps().setPattern(new PatternFill(3, 2, -5));
+    before.drawing().setAll(new DrawDesk.Kept(false, false, NoteResize.Together.PLACE));
     Path file = folder.resolve("deep/settings.json");
     SettingsFile.write(Settings.of(before), file);
     Session after = session();

@@ -201,7 +201,11 @@ public final class BenchView extends Region {
   /** The lines under the notes, and the bars, stay where they were when only notes are others. */
   private void markLines() {
     List<Object> lines =
-        List.of(session.timing().settings(), session.song().meters(), session.song().tempos());
+        List.of(
+            session.timing().settings(),
+            session.song().meters(),
+            session.song().tempos(),
+            session.document().track().instrument());
     if (!lines.equals(shownLines)) {
       shownLines = lines;
       List.of(ground, ruler).forEach(Layer::mark);
@@ -211,6 +215,7 @@ public final class BenchView extends Region {
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
   private void mouseDid() {
     markNotes();
+    showEmpty();
     String text = readout.of(mouse.gesture());
     tip.setVisible(!text.isEmpty());
     if (!text.isEmpty()) {
@@ -400,6 +405,7 @@ public final class BenchView extends Region {
   private void showEmpty() {
     boolean nothing =
         session.document().track().noteCount() == 0 && session.transportControl().pass().isEmpty();
+    nothing &= !mouse.gesture().isOn();
     empty.setVisible(nothing);
     if (nothing) {
       String first =

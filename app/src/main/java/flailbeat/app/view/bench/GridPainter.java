@@ -3,6 +3,7 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -20,6 +21,7 @@ import javafx.scene.text.TextAlignment;
 /** Draws the bench's ground: rows, lines, ruler and pitch rail. */
 final class GridPainter {
   private static final double LEAST_GAP = 7;
+  private static final double LEAST_DRUM_ROW = 9;
   private static final double LEAST_BAR_LABEL = 34;
 
   private final Palette palette;
@@ -48,6 +50,22 @@ final class GridPainter {
         double line = Math.round(y + scale.rowHeight());
         Hairline.across(g, palette.color(Ink.RULE), line, 0, width);
       }
+    }
+  }
+
+  /** The drums of a kit, each in its row, where rows are high enough. */
+  void drums(GraphicsContext g) {
+    double row = scale.rowHeight();
+    if (row < LEAST_DRUM_ROW) {
+      return;
+    }
+    g.setFont(Font.font("Lato", Math.clamp(row - 2, 9, 12)));
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setTextBaseline(VPos.CENTER);
+    g.setFill(palette.color(Ink.INK_SOFT, 0.85));
+    for (int pitch = lowest(); pitch <= highest(); pitch++) {
+      double y = scale.yOf(pitch) + row / 2;
+      DrumNames.of(pitch).ifPresent(name -> g.fillText(name, 5, y));
     }
   }
 

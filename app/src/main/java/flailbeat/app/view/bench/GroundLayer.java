@@ -22,6 +22,10 @@ final class GroundLayer extends Layer {
   void draw(GraphicsContext g) {
     GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
     painter.rows(g);
+    boolean kit = session.document().track().instrument().kit();
     painter.lines(g, session.timing().settings(), session.song().meters());
+    if (kit) {
+      painter.drums(g);
+    }
   }
 }

@@ -8,6 +8,7 @@ import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
+import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Notice;
@@ -73,7 +74,9 @@ final class Readout {
   }
 
   private String line(int pitch, long onset, long length, int velocity) {
-    return Pitch.name(pitch, OctaveNames.MIDDLE_C4)
+    boolean kit = session.document().track().instrument().kit();
+    String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+    return (kit ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4) : name)
         + "  "
         + session.song().meters().positionAt(onset)
         + "  "

@@ -10,6 +10,7 @@ import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.KeySets;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
@@ -48,7 +49,8 @@ public record Settings(
     Set<Rooms.Room> folded,
     KeySets.Kept keys,
     StepSettings steps,
-    PatternFill pattern) {
+    PatternFill pattern,
+    DrawDesk.Kept drawing) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -71,7 +73,8 @@ public record Settings(
         session.rooms().folded(),
         session.keySets().kept(),
         session.steps().settings().withOntoRhythm(false),
-        session.steps().pattern());
+        session.steps().pattern(),
+        session.drawing().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -117,6 +120,9 @@ public record Settings(
     }
     if (pattern != null) {
       session.steps().setPattern(pattern);
+    }
+    if (drawing != null && drawing.together() != null) {
+      session.drawing().setAll(drawing);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));
