@@ -4,11 +4,14 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.NoteDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -47,7 +50,13 @@ final class NoteCommands {
         edit("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
         of(Group.NOTES, "paste", "Paste where playing starts", "Ctrl+V", notes::paste)
             .when(notes::canPaste),
-        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating());
+        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating(),
+        of(
+            Group.NOTES,
+            "clip-empty",
+            "Make an empty clip over the loop",
+            "Alt+C",
+            session.editing()::addClipOverLoop));
   }
 
   private List<Command> shaping() {
@@ -181,12 +190,33 @@ final class NoteCommands {
             "Draw notes as long as the last, or as the grid",
             "Alt+L",
             () -> drawing.setTakesLastLength(!drawing.takesLastLength())),
+        of(Group.NOTES, "grid-finer", "The next finer grid", "F12", () -> nextGrid(1)),
+        of(Group.NOTES, "grid-coarser", "The next coarser grid", "F11", () -> nextGrid(-1)),
         of(
             Group.NOTES,
             "resize-together",
             "What notes resized together share",
             "Alt+R",
             this::nextTogether));
+  }
+
+  /** From one plain note value to the next, whatever the grid is made of. */
+  private void nextGrid(int finer) {
+    long now = session.timing().settings().grid().finestTicks();
+    List<Integer> all = GridChoices.DENOMINATORS;
+    int at = finer > 0 ? 0 : all.size() - 1;
+    while (at >= 0
+        && at < all.size()
+        && (finer > 0
+            ? NoteValue.straight(all.get(at)).ticks() >= now
+            : NoteValue.straight(all.get(at)).ticks() <= now)) {
+      at += finer;
+    }
+    if (at >= 0 && at < all.size()) {
+      Grid grid = Grid.of(NoteValue.straight(all.get(at)));
+      session.timing().setSettings(session.timing().settings().withGrid(grid));
+      session.notices().tell("Lines " + grid + " apart");
+    }
   }
 
   private void nextTogether() {

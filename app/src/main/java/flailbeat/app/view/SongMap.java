@@ -14,8 +14,10 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
@@ -36,6 +38,8 @@ public final class SongMap extends Region {
   private final Pixels pixels = new Pixels();
   private Drawn drawn = new Drawn(List.of(), 0, 0, 0);
   private boolean marked = true;
+  private Optional<Long> clipFrom = Optional.empty();
+  private TickRange clipRange = new TickRange(0, 0);
   private long lengthTicks;
 
   public SongMap(Session session, Palette palette) {
@@ -65,7 +69,8 @@ public final class SongMap extends Region {
               }
             });
     setOnMousePressed(this::pressed);
-    setOnMouseDragged(e -> setPlace(tickAt(e.getX())));
+    setOnMouseDragged(this::dragged);
+    setOnMouseReleased(this::released);
   }
 
   /** Has it drawn anew with the next frame. */
@@ -81,12 +86,45 @@ public final class SongMap extends Region {
     playhead.setTranslateX(Math.clamp(x, LEFT, Math.max(LEFT, getWidth())));
   }
 
+  private void dragged(MouseEvent e) {
+    if (clipFrom.isPresent()) {
+      clipRange = clipRange(e);
+      mark();
+    } else {
+      setPlace(tickAt(e.getX()));
+    }
+  }
+
+  /** With Ctrl, a drag over whole bars makes an empty clip of them. */
+  private void released(MouseEvent e) {
+    if (clipFrom.isPresent()) {
+      session.editing().addClip(clipRange(e));
+      clipFrom = Optional.empty();
+      mark();
+    }
+  }
+
+  private TickRange clipRange(MouseEvent e) {
+    long from = clipFrom.orElseThrow();
+    long to = tickAt(e.getX());
+    return session
+        .song()
+        .meters()
+        .wholeBars(new TickRange(Math.min(from, to), Math.max(from, to) + 1));
+  }
+
   private void pressed(MouseEvent e) {
     List<Track> tracks = session.song().tracks();
     int lane = (int) ((e.getY() - PAD) / laneHeight());
     if (lane >= 0 && lane < tracks.size()) {
       session.document().chooseTrack(tracks.get(lane).id());
       session.document().chooseClipAt(tickAt(e.getX()));
+    }
+    if (e.isShortcutDown() && e.getButton() == MouseButton.PRIMARY) {
+      clipFrom = Optional.of(tickAt(e.getX()));
+      clipRange = clipRange(e);
+      mark();
+      return;
     }
     setPlace(session.song().meters().barRangeAt(tickAt(e.getX())).start());
   }
@@ -169,6 +207,15 @@ public final class SongMap extends Region {
     }
     drawNotes(g, tracks, lane);
     session.transportControl().looping().range().ifPresent(r -> drawLoop(g, r));
+    if (clipFrom.isPresent()) {
+      int of = tracks.indexOf(session.document().track());
+      g.setStroke(palette.color(Ink.INK));
+      g.strokeRect(
+          xOf(clipRange.start()),
+          PAD + of * lane + 1,
+          xOf(clipRange.end()) - xOf(clipRange.start()),
+          lane - 2);
+    }
   }
 
   private void drawBars(GraphicsContext g) {

@@ -10,16 +10,20 @@ import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Scale;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import javafx.event.Event;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
@@ -58,8 +62,11 @@ class DrawingWindowTest extends HeadlessWindow {
   }
 
   private void mouse(EventType<MouseEvent> type, Point2D at, With... with) {
+    mouse(ui.node("roll"), type, at, with);
+  }
+
+  private void mouse(Node roll, EventType<MouseEvent> type, Point2D at, With... with) {
     Set<With> held = Set.of(with);
-    Node roll = ui.node("roll");
     boolean up = type == MouseEvent.MOUSE_RELEASED || type == MouseEvent.MOUSE_MOVED;
     boolean right = held.contains(With.RIGHT);
     ui.run(
@@ -98,6 +105,7 @@ class DrawingWindowTest extends HeadlessWindow {
   }
 
   private void letGo(Point2D at, With... with) {
+    gestures++;
     mouse(MouseEvent.MOUSE_RELEASED, at, with);
   }
 
@@ -311,6 +319,93 @@ class DrawingWindowTest extends HeadlessWindow {
     assertThat(lines()).containsExactly("1920 64 480");
     type2(KeyCode.CONTROL, KeyCode.Z);
     assertThat(notes()).hasSize(3);
+  }
+
+  /** Thirty, for 212 notes; two more for the grid of the hats, which is set by a button. */
+  @Test
+  void the_kit_part_of_the_demo_is_drawn_in_fewer_gestures_than_it_has_notes() {
+    List<Note> wanted = HarbourLamps.song().tracks().get(2).notes();
+    ui.run(
+        () -> {
+          ui.session.editing().addTrack(Instrument.kit(40));
+          ui.session.drawing().setTakesLastLength(false);
+          setGrid(8);
+          bench().fit();
+        });
+    gestures = 0;
+    stroke(at(10, 42), at(7680 - 400, 42), With.CTRL);
+    ui.run(() -> setGrid(16));
+    for (int bar = 0; bar < 2; bar++) {
+      for (int sixteenth : new int[] {0, 10}) {
+        click(bar, sixteenth, 36);
+      }
+      for (int sixteenth : new int[] {4, 7, 12, bar == 0 ? 9 : 15}) {
+        click(bar, sixteenth, 38);
+      }
+    }
+    stroke(at(-10, 44), at(7670, 34), With.RIGHT);
+    for (int i = 0; i < 6; i++) {
+      type2(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.D);
+      gestures++;
+    }
+    ui.run(() -> bench().fit());
+    stroke(at(-10, 44), at(3830, 34), With.RIGHT);
+    stroke(at(120, 42), at(14 * 3840 + 120, 42), With.CTRL);
+    for (int bar : new int[] {3, 7, 11}) {
+      press(at(bar * 3840 + 14 * 240 + 120, 42), With.TWICE);
+      letGo(at(bar * 3840 + 14 * 240 + 120, 42), With.TWICE);
+      click(bar, 14, 46);
+    }
+    click(15, 0, 36);
+    click(15, 0, 49);
+    assertThat(places(notes())).isEqualTo(places(wanted));
+    assertThat(gestures).isEqualTo(30);
+    assertThat(wanted).hasSize(212);
+  }
+
+  private int gestures;
+
+  private void setGrid(int denominator) {
+    ui.session
+        .timing()
+        .setSettings(
+            ui.session.timing().settings().withGrid(Grid.of(NoteValue.straight(denominator))));
+  }
+
+  private void click(int bar, int sixteenth, int pitch) {
+    Point2D at = at(bar * 3840L + sixteenth * 240L + 60, pitch);
+    press(at);
+    letGo(at);
+  }
+
+  private static Set<String> places(List<Note> notes) {
+    Set<String> result = new TreeSet<>();
+    notes.forEach(n -> result.add(n.onset() + " " + n.pitch()));
+    return result;
+  }
+
+  @Test
+  void a_drag_with_ctrl_on_the_map_makes_an_empty_clip_of_whole_bars() {
+    Node map = ui.node("song-map");
+    double width = ui.get(() -> map.getBoundsInLocal().getWidth());
+    mouse(map, MouseEvent.MOUSE_PRESSED, new Point2D(width * 0.3, 8), With.CTRL);
+    mouse(map, MouseEvent.MOUSE_DRAGGED, new Point2D(width * 0.5, 8), With.CTRL);
+    mouse(map, MouseEvent.MOUSE_RELEASED, new Point2D(width * 0.5, 8), With.CTRL);
+    assertThat(ui.get(() -> ui.session.document().track().clips())).hasSize(1);
+    long length = ui.get(() -> ui.session.document().track().clips().get(0).length());
+    assertThat(length).isGreaterThan(3840).isEqualTo(length / 3840 * 3840);
+    type2(KeyCode.ALT, KeyCode.C);
+    assertThat(ui.text("notice")).startsWith("Choose a loop first");
+  }
+
+  @Test
+  void the_grid_goes_finer_and_coarser_by_keys() {
+    type2(KeyCode.F12);
+    assertThat(ui.get(() -> ui.session.timing().settings().grid())).hasToString("1/32");
+    type2(KeyCode.F12);
+    type2(KeyCode.F11);
+    type2(KeyCode.F11);
+    assertThat(ui.get(() -> ui.session.timing().settings().grid())).hasToString("1/8");
   }
 
   @Test

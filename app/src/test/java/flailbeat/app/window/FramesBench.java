@@ -67,6 +67,7 @@ class FramesBench {
           "scrolling, the opening bars' size", i -> scroll(i % 160 < 80 ? -40 : 40, true, false));
       measure("scrolling up and down", i -> scroll(i % 20 < 10 ? -40 : 40, false, false));
       measure("zooming", i -> scroll(i % 120 < 60 ? -60 : 60, false, true));
+      drawing();
       ui.run(((BenchView) ui.node("bench"))::fit);
       measure("scrolling, all notes in sight", i -> scroll(i % 20 < 10 ? -4 : 4, true, false));
       ui.run(() -> ui.session.transportControl().play());
@@ -82,6 +83,23 @@ class FramesBench {
     } finally {
       ui.close();
     }
+  }
+
+  /** In the opening bars of a clip of all of them. */
+  private void drawing() throws Exception {
+    ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, 30, 30));
+    measure("drawing a note", i -> mouse(MouseEvent.MOUSE_DRAGGED, 40 + 2 * (i % 100), 30));
+    ui.run(() -> ((BenchView) ui.node("bench")).cancelMouse());
+    ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, 30, 30, true, false));
+    measure(
+        "filling a row",
+        i -> mouse(MouseEvent.MOUSE_DRAGGED, 40 + 6 * (i % 100), 30 + i % 9, true, false));
+    ui.run(() -> ((BenchView) ui.node("bench")).cancelMouse());
+    ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, 30, 30, true, true));
+    measure(
+        "erasing",
+        i -> mouse(MouseEvent.MOUSE_DRAGGED, 40 + 6 * (i % 100), 30 + 3 * (i % 90), true, true));
+    ui.run(() -> ((BenchView) ui.node("bench")).cancelMouse());
   }
 
   private void selecting() throws Exception {
@@ -122,6 +140,10 @@ class FramesBench {
 
   /** A mouse event says where it is in the scene. */
   private void mouse(EventType<MouseEvent> type, double x, double y) {
+    mouse(type, x, y, false, false);
+  }
+
+  private void mouse(EventType<MouseEvent> type, double x, double y, boolean control, boolean alt) {
     Point2D at = roll.localToScene(x, y);
     boolean down = type != MouseEvent.MOUSE_RELEASED;
     Event.fireEvent(
@@ -135,8 +157,8 @@ class FramesBench {
             MouseButton.PRIMARY,
             1,
             false,
-            false,
-            false,
+            control,
+            alt,
             false,
             down,
             false,

@@ -66,8 +66,9 @@ class StepsWindowTest extends HeadlessWindow {
     click("step-triplet");
     type(KeyCode.A, KeyCode.S);
     type(KeyCode.D);
+    assertThat(cursor()).isEqualTo(1920);
     click(((HBox) ui.node("step-recent")).getChildren().get(1), 0.5, 0.5);
-    assertThat(cursor()).isZero();
+    assertThat(cursor()).as("a narrow strip has room for the last step").isEqualTo(960);
     click("step-finds");
     click("step-rhythm");
     StepSettings now = ui.session.steps().settings();

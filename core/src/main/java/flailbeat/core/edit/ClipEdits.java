@@ -63,6 +63,23 @@ public final class ClipEdits {
     return new Placing(track, meters, ids).add(List.of(), added).track();
   }
 
+  /** Adds an empty clip over a range of a track; nothing where there is one already. */
+  public static Song addEmpty(Song song, TrackId track, TickRange range) {
+    return onTrack(
+        song,
+        track,
+        (t, ids) -> {
+          boolean taken = t.clips().stream().anyMatch(c -> c.range().overlaps(range));
+          if (taken || range.length() == 0) {
+            return t;
+          }
+          List<Clip> clips = new ArrayList<>(t.clips());
+          clips.add(Clip.of(ids.clip(), range, List.of()));
+          clips.sort(Comparator.comparingLong(Clip::start));
+          return t.withClips(clips);
+        });
+  }
+
   /** Moves clips together, no farther than the song reaches. */
   public static Song move(Song song, Set<ClipId> clips, long ticks) {
     List<Clip> moved = clipsOf(song, clips);

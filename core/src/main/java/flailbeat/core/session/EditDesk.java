@@ -1,5 +1,6 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
@@ -7,6 +8,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Parts;
+import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -64,6 +66,27 @@ public final class EditDesk {
                 edit(
                     "Remove take " + clip.takes().active(),
                     s -> TakeEdits.remove(s, document.track().id(), clip.id())));
+  }
+
+  /** Makes an empty clip of the chosen track over a range; says so where there is one already. */
+  public void addClip(TickRange range) {
+    Song before = document.song();
+    edit("Empty clip", s -> ClipEdits.addEmpty(s, document.track().id(), range));
+    if (document.song() == before && !transportControl.transport().isRecording()) {
+      notices.tell("There is a clip already");
+    } else {
+      document.chooseClipAt(range.start());
+    }
+  }
+
+  /** Makes an empty clip of the chosen track over the loop. */
+  public void addClipOverLoop() {
+    transportControl
+        .looping()
+        .range()
+        .ifPresentOrElse(
+            this::addClip,
+            () -> notices.tell("Choose a loop first: drag along the ruler, or {loop}"));
   }
 
   /** Adds a track and chooses it. */

@@ -38,6 +38,8 @@ final class RollGestures {
   /** How far an edge can be grabbed from outside its note, and from inside at most. */
   private static final double OUTSIDE = 5;
 
+  private static final double LEAST_OUTSIDE = 2;
+
   private static final double INSIDE = 6;
   private static final double STEP = 4;
 
@@ -280,8 +282,8 @@ final class RollGestures {
   Optional<Hit> hitAt(double x, double y) {
     Scale scale = viewport.scale();
     int pitch = scale.pitchAt(y);
-    double reach = OUTSIDE / scale.pixelsPerTick();
     double tick = scale.tickAt(x);
+    double reach = reach(tick) / scale.pixelsPerTick();
     long from = (long) Math.max(0, Math.floor(tick - reach) - 1);
     long to = Math.max(from, (long) Math.ceil(tick + reach) + 1);
     List<Note> near = new ArrayList<>();
@@ -296,6 +298,13 @@ final class RollGestures {
         .reduce((first, second) -> second)
         .or(() -> near.stream().reduce((a, b) -> distance(a, tick) <= distance(b, tick) ? a : b))
         .map(n -> new Hit(n, zone(n, x)));
+  }
+
+  /** Edges do not reach so far that no note could be drawn at the next line. */
+  private double reach(double tick) {
+    long line = lines().atOrBefore(Math.clamp(Math.round(tick), 0, Ticks.LAST - 1));
+    double step = (lines().after(line) - line) * viewport.scale().pixelsPerTick();
+    return Math.clamp(step / 3, LEAST_OUTSIDE, OUTSIDE);
   }
 
   private static double distance(Note note, double tick) {
