@@ -21,6 +21,7 @@ public record MouseGesture(String how, String what) {
           new MouseGesture("drag an edge", "Resize; a selection together"),
           new MouseGesture("press twice", "Erase the note"),
           new MouseGesture("Ctrl+Alt+drag", "Erase all on the way"),
+          new MouseGesture("Alt+wheel on a note", "Louder, softer, in proportion"),
           new MouseGesture("Alt, in any", "Leave the lines"),
           new MouseGesture("Ctrl+drag on the map", "Make an empty clip"));
 }

@@ -138,7 +138,13 @@ final class CaptureCommands {
                 "Move the loop back by its length",
                 "Alt+Shift+Left",
                 () -> run.moveLoop(-1))
-            .repeating());
+            .repeating(),
+        of(
+            Group.LOOP,
+            "clip-empty",
+            "Make an empty clip over the loop",
+            "Alt+C",
+            session.editing()::addClipOverLoop));
   }
 
   private List<Command> hands() {

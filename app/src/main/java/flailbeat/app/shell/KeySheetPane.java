@@ -24,10 +24,10 @@ final class KeySheetPane extends VBox {
   private static final double STEP = 0.05;
 
   /** A group may go on in the next column after each so many. */
-  private static final int ROWS = 8;
+  private static final int ROWS = 4;
 
   private final Label title = new Label();
-  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 20, 4);
+  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 20, 1);
 
   KeySheetPane() {
     title.getStyleClass().add("song-title");

@@ -50,13 +50,7 @@ final class NoteCommands {
         edit("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
         of(Group.NOTES, "paste", "Paste where playing starts", "Ctrl+V", notes::paste)
             .when(notes::canPaste),
-        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating(),
-        of(
-            Group.NOTES,
-            "clip-empty",
-            "Make an empty clip over the loop",
-            "Alt+C",
-            session.editing()::addClipOverLoop));
+        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating());
   }
 
   private List<Command> shaping() {

@@ -13,7 +13,6 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.StepDesk;
-import flailbeat.core.step.PatternFill;
 import flailbeat.core.step.Step;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepSettings;
@@ -136,7 +135,7 @@ public final class StepStrip extends VBox {
     more = Menus.button("step-more", "More about steps");
     more.setText("More");
     more.setMinWidth(USE_PREF_SIZE);
-    pattern = new PatternRow();
+    pattern = new PatternRow(steps);
     fillMenus();
     build();
     session.changes().listen(this::onChange);
@@ -237,7 +236,7 @@ public final class StepStrip extends VBox {
     return row;
   }
 
-  private static Label label(String text) {
+  static Label label(String text) {
     Label label = new Label(text);
     label.getStyleClass().add("group-label");
     label.setMinWidth(USE_PREF_SIZE);
@@ -367,86 +366,6 @@ public final class StepStrip extends VBox {
         button.setText(steps.words().of(step));
         button.setOnAction(e -> steps.moveTo(step.onsetTick()));
       }
-    }
-  }
-
-  /** What a pattern is, and the button that fills it in. */
-  private final class PatternRow extends HBox {
-    private final EntryField count;
-    private final EntryField times;
-    private final EntryField semitones;
-
-    PatternRow() {
-      getStyleClass().add("step-row");
-      setId("step-pattern");
-      count =
-          Form.number(
-              "pattern-steps",
-              "How many of the last steps, 1 to 16",
-              n -> steps.setPattern(new PatternFill(n, now().times(), now().semitones())));
-      times =
-          new EntryField(
-              "pattern-times",
-              3,
-              "How often; \"end\" goes on to the end of the clip",
-              this::setTimes);
-      semitones =
-          Form.number(
-              "pattern-semitones",
-              "How many semitones higher each time, -24 to 24",
-              n -> steps.setPattern(new PatternFill(now().steps(), now().times(), n)));
-      Button fill =
-          Buttons.text("Repeat", "Repeat them behind the cursor ({step-fill})", steps::fill);
-      fill.setId("pattern-fill");
-      fill.getStyleClass().add("primary");
-      Button close = Buttons.text("Close", "Put this row away", () -> show(false));
-      Label hint = Form.remark("{step-fill} repeats them, whether this is open or not");
-      KeyTexts.set(hint, "{step-fill} repeats them, whether this row is open or not");
-      getChildren()
-          .addAll(
-              label("Repeat the last"),
-              count,
-              label("steps, times"),
-              times,
-              label("semitones higher each time"),
-              semitones,
-              fill,
-              close,
-              hint);
-      show(false);
-    }
-
-    private PatternFill now() {
-      return steps.pattern();
-    }
-
-    private void setTimes(String text) {
-      int value;
-      try {
-        value = text.equalsIgnoreCase("end") ? PatternFill.TO_THE_END : Integer.parseInt(text);
-      } catch (NumberFormatException e) {
-        throw new IllegalArgumentException("A whole number, or \"end\"", e);
-      }
-      if (value == PatternFill.TO_THE_END && !text.equalsIgnoreCase("end")) {
-        throw new IllegalArgumentException("A pattern is repeated once at least");
-      }
-      steps.setPattern(new PatternFill(now().steps(), value, now().semitones()));
-    }
-
-    void open() {
-      show(true);
-      count.edit();
-    }
-
-    private void show(boolean shown) {
-      setVisible(shown);
-      setManaged(shown);
-    }
-
-    void refresh() {
-      count.show(Integer.toString(now().steps()));
-      times.show(now().times() == PatternFill.TO_THE_END ? "end" : Integer.toString(now().times()));
-      semitones.show(Integer.toString(now().semitones()));
     }
   }
 }

@@ -32,6 +32,7 @@ import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import org.junit.jupiter.api.Test;
 
 /** Every gesture of the mouse on the roll. Lines are sixteenths: 240 ticks. */
@@ -236,6 +237,85 @@ class DrawingWindowTest extends HeadlessWindow {
     assertThat(lines()).contains("480 60 960");
     stroke(at(1440, 60).add(-1, 0), at(0, 60));
     assertThat(lines()).as("through zero").contains("480 60 15");
+  }
+
+  @Test
+  void the_wheel_with_alt_makes_the_selection_louder_in_proportion_as_one_step() throws Exception {
+    given("0 60 480", "960 64 480");
+    ui.run(
+        () -> {
+          ui.session.document().select(NoteRule.ALL);
+          ui.session
+              .editing()
+              .edit(
+                  "Softer",
+                  s -> NoteEdits.change(s, Set.of(notes().get(0).id()), n -> n.withVelocity(40)));
+        });
+    for (int i = 0; i < 5; i++) {
+      wheel(at(1200, 64), 40);
+    }
+    assertThat(ui.text("bench-tip")).isEqualTo("velocity 100   +25 %, 2 notes");
+    ui.await(() -> !bench().isMouseBusy());
+    assertThat(notes()).extracting(Note::velocity).containsExactly(50, 100);
+    type(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(notes()).extracting(Note::velocity).containsExactly(40, 80);
+  }
+
+  private void wheel(Point2D at, double amount) {
+    Node roll = ui.node("roll");
+    ui.run(
+        () -> {
+          Point2D in = roll.localToScene(at);
+          Event.fireEvent(
+              roll,
+              new ScrollEvent(
+                  ScrollEvent.SCROLL,
+                  in.getX(),
+                  in.getY(),
+                  in.getX(),
+                  in.getY(),
+                  false,
+                  false,
+                  true,
+                  false,
+                  false,
+                  false,
+                  0,
+                  amount,
+                  0,
+                  amount,
+                  ScrollEvent.HorizontalTextScrollUnits.NONE,
+                  0,
+                  ScrollEvent.VerticalTextScrollUnits.NONE,
+                  0,
+                  0,
+                  null));
+        });
+  }
+
+  @Test
+  void a_click_on_an_edge_changes_nothing_whatever_notes_share_when_resized() {
+    given("0 60 500", "0 64 700");
+    ui.run(
+        () -> {
+          ui.session.drawing().setTogether(Together.LENGTH);
+          ui.session.document().select(NoteRule.ALL);
+        });
+    press(at(700, 64).add(-1, 0));
+    letGo(at(700, 64).add(-1, 0));
+    assertThat(lines()).containsExactly("0 60 500", "0 64 700");
+  }
+
+  @Test
+  void another_button_let_go_in_the_middle_of_a_drag_ends_nothing() {
+    given("0 60 480");
+    press(at(240, 60));
+    drag(at(720, 60));
+    press(at(3000, 70), With.RIGHT);
+    letGo(at(3000, 70), With.RIGHT);
+    assertThat(lines()).as("still held").containsExactly("0 60 480");
+    letGo(at(1200, 60));
+    assertThat(lines()).containsExactly("960 60 480");
   }
 
   @Test

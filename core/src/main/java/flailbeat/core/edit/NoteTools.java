@@ -10,13 +10,13 @@ import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 
 /**
@@ -113,36 +113,52 @@ public final class NoteTools {
         note.releaseVelocity());
   }
 
-  /** Makes one of neighbours of one pitch: those of the notes named, on one track. */
+  /**
+   * Makes one of neighbours of one pitch: of the notes named, those between whose onsets no other
+   * of them begins.
+   */
   public static Song join(Song song, Set<NoteId> ids) {
     Song result = song;
     for (Track track : song.tracks()) {
+      List<Note> notes = NoteEdits.find(track, ids);
+      TreeSet<Long> onsets = new TreeSet<>();
+      notes.forEach(n -> onsets.add(n.onset()));
       List<Note> longer = new ArrayList<>();
       List<NoteId> gone = new ArrayList<>();
-      byPitch(NoteEdits.find(track, ids))
-          .values()
-          .forEach(
-              notes -> {
-                if (notes.size() > 1) {
-                  Note last = notes.stream().max(Comparator.comparingLong(Note::end)).orElseThrow();
-                  Note first = notes.get(0);
-                  longer.add(
-                      new Note(
-                          first.id(),
-                          first.pitch(),
-                          first.velocity(),
-                          first.onset(),
-                          last.end() - first.onset(),
-                          Played.within(first.played().onset(), last.played().release()),
-                          last.releaseVelocity()));
-                  notes.stream().skip(1).forEach(n -> gone.add(n.id()));
-                }
-              });
+      for (List<Note> alike : byPitch(notes).values()) {
+        Note now = alike.get(0);
+        Note first = now;
+        for (int i = 1; i < alike.size(); i++) {
+          Note next = alike.get(i);
+          Long between = onsets.higher(alike.get(i - 1).onset());
+          if (between != null && between >= next.onset()) {
+            now = joined(now, next);
+            gone.add(next.id());
+          } else {
+            add(longer, first, now);
+            first = next;
+            now = next;
+          }
+        }
+        add(longer, first, now);
+      }
       if (!gone.isEmpty()) {
         result = NoteEdits.put(NoteEdits.delete(result, NoteIds.of(gone)), longer);
       }
     }
     return result;
+  }
+
+  private static Note joined(Note first, Note second) {
+    long end = Math.max(first.end(), second.end());
+    return new Note(
+        first.id(),
+        first.pitch(),
+        first.velocity(),
+        first.onset(),
+        end - first.onset(),
+        Played.within(first.played().onset(), second.played().release()),
+        second.releaseVelocity());
   }
 
   private static Map<Integer, List<Note>> byPitch(List<Note> notes) {

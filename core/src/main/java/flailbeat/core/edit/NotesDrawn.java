@@ -4,7 +4,6 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -22,18 +21,6 @@ public record NotesDrawn(TrackId track, List<NewNote> notes) implements Edit {
   public static NotesDrawn of(TrackId track, int pitch, int velocity, long onset, long length) {
     Played played = new Played(onset, onset + Math.max(1, length));
     return new NotesDrawn(track, List.of(new NewNote(pitch, velocity, played, onset)));
-  }
-
-  /** With one more; one that has the onset and pitch of another takes its place. */
-  public NotesDrawn with(NewNote note) {
-    List<NewNote> all = new ArrayList<>(notes);
-    all.removeIf(n -> n.onset() == note.onset() && n.pitch() == note.pitch());
-    int at = 0;
-    while (at < all.size() && all.get(at).onset() <= note.onset()) {
-      at++;
-    }
-    all.add(at, note);
-    return new NotesDrawn(track, all);
   }
 
   @Override

@@ -73,6 +73,8 @@ class NoteToolsTest {
     Song line = song("0 60 400", "960 60 400", "1920 62 400", "1920 65 100");
     assertThat(lines(NoteTools.join(line, all(line))))
         .containsExactly("0 60 1360", "1920 62 400", "1920 65 100");
+    Song melody = song("0 60 400", "480 62 400", "960 60 400");
+    assertThat(NoteTools.join(melody, all(melody))).as("no neighbours").isSameAs(melody);
     assertThat(lines(NoteTools.legato(line, all(line))))
         .containsExactly("0 60 960", "960 60 960", "1920 62 400", "1920 65 100");
     assertThat(lines(NoteTools.staccato(line, all(line), 50)))

@@ -11,6 +11,11 @@ import javafx.scene.input.MouseEvent;
 
 /** The mouse on the bench: choosing notes, moving them, setting the place, playing the rail. */
 final class BenchMouse {
+  private static final int WHEEL_PERCENT = 5;
+
+  /** A wheel that is not turned for so long has come to rest. */
+  private static final long REST_NANOS = 500_000_000;
+
   private static final double SLOP = RollGestures.SLOP;
 
   private final Session session;
@@ -20,6 +25,8 @@ final class BenchMouse {
   private Gesture gesture = new Gesture.None();
   private double rulerFromX;
   private boolean loopDragged;
+  private long turned;
+  private MouseButton button = MouseButton.NONE;
   private double x;
   private double y;
 
@@ -64,6 +71,8 @@ final class BenchMouse {
     lane.setOnMouseDragged(
         e -> {
           gesture = lane.drag(gesture, e);
+          x = e.getX();
+          y = viewport.height();
           onChange.run();
         });
     lane.setOnMouseReleased(
@@ -125,11 +134,50 @@ final class BenchMouse {
     }
   }
 
+  /**
+   * The wheel is turned with Alt over a note; turned again within a moment it is the same step.
+   *
+   * @return whether there was a note
+   */
+  boolean wheel(double atX, double atY, double amount) {
+    int percent = (int) Math.signum(amount) * WHEEL_PERCENT;
+    if (gesture instanceof Gesture.Wheel wheel) {
+      gesture = wheel.by(percent);
+    } else if (gesture.isOn()) {
+      return true;
+    } else {
+      gesture = roll.wheel(atX, atY, percent).orElse(gesture);
+    }
+    turned = System.nanoTime();
+    x = atX;
+    y = atY;
+    onChange.run();
+    return gesture.isOn();
+  }
+
+  /** Called for each frame: a wheel that has come to rest has done what it did. */
+  void settle() {
+    if (gesture instanceof Gesture.Wheel && System.nanoTime() - turned > REST_NANOS) {
+      commit();
+    }
+  }
+
+  private void commit() {
+    Gesture done = gesture;
+    gesture = new Gesture.None();
+    done.edit().ifPresent(session.editing()::carryOut);
+    onChange.run();
+  }
+
   private void pressed(MouseEvent e) {
+    if (gesture instanceof Gesture.Wheel) {
+      commit();
+    }
     if (gesture.isOn()) {
       return;
     }
     gesture = roll.press(e);
+    button = e.getButton();
     at(e);
     onChange.run();
   }
@@ -144,6 +192,9 @@ final class BenchMouse {
 
   /** The place of the release counts: the last move of a quick hand may not have come as a drag. */
   private void released(MouseEvent e) {
+    if (e.getButton() != button) {
+      return;
+    }
     Gesture done = gesture.isOn() ? roll.drag(gesture, e) : gesture;
     gesture = new Gesture.None();
     Song before = session.song();

@@ -31,15 +31,13 @@ public final class BenchView extends Region {
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
   private static final double WHEEL = 1.0015;
-  private static final double TIP_AWAY = 14;
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
   private final Viewport viewport = new Viewport();
   private final Sight sight;
   private final BenchMouse mouse;
-  private final Readout readout;
-  private final Label tip = new Label();
+  private final MouseTip tip;
   private final Layer ground;
   private final Layer ruler;
   private final Layer rail;
@@ -67,7 +65,7 @@ public final class BenchView extends Region {
     this.session = session;
     sight = new Sight(session, viewport);
     mouse = new BenchMouse(session, viewport, this::mouseDid);
-    readout = new Readout(session);
+    tip = new MouseTip(session);
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
     rail = new RailLayer(this, palette, viewport);
@@ -103,11 +101,6 @@ public final class BenchView extends Region {
     empty.setAlignment(Pos.CENTER);
     empty.setMouseTransparent(true);
     passLayer.setManaged(false);
-    tip.getStyleClass().add("bench-tip");
-    tip.setId("bench-tip");
-    tip.setManaged(false);
-    tip.setMouseTransparent(true);
-    tip.setVisible(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
     laneTitle.getStyleClass().addAll("group-label", "lane-title");
@@ -216,17 +209,7 @@ public final class BenchView extends Region {
   private void mouseDid() {
     markNotes();
     showEmpty();
-    String text = readout.of(mouse.gesture());
-    tip.setVisible(!text.isEmpty());
-    if (!text.isEmpty()) {
-      tip.setText(text);
-      tip.autosize();
-      double x = mouse.x() + TIP_AWAY;
-      double y = mouse.y() - TIP_AWAY - tip.getHeight();
-      tip.relocate(
-          Math.clamp(x, 0, Math.max(0, viewport.width() - tip.getWidth())),
-          y < 0 ? mouse.y() + TIP_AWAY : y);
-    }
+    tip.show(mouse, viewport);
   }
 
   /** Whether the mouse holds something that Esc takes back. */
@@ -246,6 +229,7 @@ public final class BenchView extends Region {
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
   public void showPosition(long tick) {
+    mouse.settle();
     boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
     if (session.transportControl().transport().isRunning() && !scrollingByHand && !atSteps) {
       viewport.follow(tick);
@@ -302,6 +286,10 @@ public final class BenchView extends Region {
 
   private void scrolled(ScrollEvent e) {
     double amount = e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX();
+    if (e.isAltDown() && e.getSource() == roll && mouse.wheel(e.getX(), e.getY(), amount)) {
+      e.consume();
+      return;
+    }
     double height = viewport.height();
     if (e.isControlDown() && e.isShiftDown()) {
       viewport.change(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), height));

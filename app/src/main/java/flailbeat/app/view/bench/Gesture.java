@@ -9,6 +9,7 @@ import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
@@ -67,8 +68,12 @@ sealed interface Gesture {
   record Fill(double fromX, double fromY, double x, double y, int row, NotesDrawn drawn)
       implements Gesture {}
 
-  /** Moving an edge of the selected notes. */
-  record Resize(double fromX, NoteResize resize) implements Gesture {}
+  /**
+   * Moving an edge of the selected notes.
+   *
+   * @param moved whether the mouse has moved: a click on an edge changes nothing
+   */
+  record Resize(double fromX, NoteResize resize, boolean moved) implements Gesture {}
 
   /** Wiping notes away, from where the mouse was last. */
   record Erase(double x, double y, NotesErased erased) implements Gesture {}
@@ -77,6 +82,14 @@ sealed interface Gesture {
   record Loudness(double fromY, VelocityShift shift) implements Gesture {
     Loudness by(int velocity) {
       return new Loudness(fromY, new VelocityShift(shift.ids(), velocity));
+    }
+  }
+
+  /** Turning the wheel over notes: how loud they are, in proportion. */
+  record Wheel(Note at, VelocityScale scale) implements Gesture {
+    Wheel by(int percent) {
+      int wanted = Math.clamp(scale.percent() + percent, 5, 400);
+      return new Wheel(at, new VelocityScale(scale.ids(), wanted));
     }
   }
 
@@ -91,9 +104,10 @@ sealed interface Gesture {
                   : move.move());
       case Draw draw -> Optional.of(draw.drawn());
       case Fill fill -> Optional.of(fill.drawn());
-      case Resize resize -> Optional.of(resize.resize());
+      case Resize resize -> resize.moved() ? Optional.of(resize.resize()) : Optional.empty();
       case Erase erase -> Optional.of(erase.erased());
       case Loudness loudness -> Optional.of(loudness.shift());
+      case Wheel wheel -> Optional.of(wheel.scale());
       case Box box -> Optional.empty();
       case None none -> Optional.empty();
     };

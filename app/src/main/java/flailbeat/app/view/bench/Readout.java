@@ -34,6 +34,7 @@ final class Readout {
       case Gesture.Erase erase -> erased(erase.erased());
       case Gesture.Loudness loudness ->
           String.format(Locale.ROOT, "velocity %+d", ((VelocityShift) edit).by());
+      case Gesture.Wheel wheel -> wheel(wheel);
       case Gesture.Box box -> selected();
       case Gesture.None none -> "";
     };
@@ -61,11 +62,23 @@ final class Readout {
   private String filled(NotesDrawn drawn) {
     return drawn.notes().isEmpty()
         ? ""
-        : Notice.notes(drawn.notes().size()) + ", last " + note(drawn.notes().getLast());
+        : Notice.notes(drawn.notes().size())
+            + (drawn.notes().size() == RollGestures.MOST_FILLED ? ", no more in a stroke" : "")
+            + ", last "
+            + note(drawn.notes().getLast());
   }
 
   private static String erased(NotesErased erased) {
     return erased.isNothing() ? "" : "wiped: " + Notice.notes(erased.ids().size());
+  }
+
+  private String wheel(Gesture.Wheel wheel) {
+    int now = wheel.scale().change(session.song()).apply(wheel.at()).velocity();
+    int count = wheel.scale().ids().size();
+    return "velocity "
+        + now
+        + String.format(Locale.ROOT, "   %+d %%", wheel.scale().percent() - 100)
+        + (count == 1 ? "" : ", " + Notice.notes(count));
   }
 
   private String selected() {

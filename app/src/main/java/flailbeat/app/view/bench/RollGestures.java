@@ -8,6 +8,7 @@ import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -42,6 +43,9 @@ final class RollGestures {
 
   private static final double INSIDE = 6;
   private static final double STEP = 4;
+
+  /** As many notes as one stroke lays down. */
+  static final int MOST_FILLED = 2000;
 
   /** A part of a note that does something of its own. */
   enum Zone {
@@ -106,12 +110,26 @@ final class RollGestures {
     if (hit.zone() != Zone.BODY) {
       Edge edge = hit.zone() == Zone.START ? Edge.START : Edge.END;
       return new Gesture.Resize(
-          e.getX(), NoteResize.of(session.song(), held, edge, drawing.together(), hit.note()));
+          e.getX(),
+          NoteResize.of(session.song(), held, edge, drawing.together(), hit.note()),
+          false);
     }
     Room room = NoteMove.room(session.song(), held);
     NoteMove nothing = new NoteMove(held, 0, 0);
     return new Gesture.Move(
         hit.note(), e.getX(), e.getY(), room, nothing, e.isShortcutDown(), was && e.isShiftDown());
+  }
+
+  /** The wheel is turned over a note: it, or the selection that it is of, becomes louder. */
+  Optional<Gesture> wheel(double x, double y, int percent) {
+    return hitAt(x, y)
+        .map(
+            hit -> {
+              Set<NoteId> selected = session.document().selection().notes();
+              Set<NoteId> meant =
+                  selected.contains(hit.note().id()) ? selected : Set.of(hit.note().id());
+              return new Gesture.Wheel(hit.note(), new VelocityScale(meant, 100)).by(percent);
+            });
   }
 
   private Gesture draw(MouseEvent e) {
@@ -149,6 +167,7 @@ final class RollGestures {
       case Gesture.Resize resize -> resized(resize, e);
       case Gesture.Erase erase -> erasing(erase, e);
       case Gesture.Loudness loudness -> loudness;
+      case Gesture.Wheel wheel -> wheel;
       case Gesture.None none -> none;
     };
   }
@@ -190,13 +209,13 @@ final class RollGestures {
 
   private Gesture resized(Gesture.Resize resize, MouseEvent e) {
     if (Math.abs(e.getX() - resize.fromX()) < SLOP) {
-      return new Gesture.Resize(resize.fromX(), resize.resize().by(0));
+      return new Gesture.Resize(resize.fromX(), resize.resize().by(0), false);
     }
     NoteResize now = resize.resize();
     long edge = now.edge() == Edge.END ? now.at().end() : now.at().onset();
     long raw = Math.round((e.getX() - resize.fromX()) / viewport.scale().pixelsPerTick());
     long wanted = isFree(e) ? edge + raw : lines().nearest(Math.max(0, edge + raw));
-    return new Gesture.Resize(resize.fromX(), now.by(wanted - edge));
+    return new Gesture.Resize(resize.fromX(), now.by(wanted - edge), true);
   }
 
   /**
@@ -206,13 +225,16 @@ final class RollGestures {
   private Gesture filled(Gesture.Fill fill, MouseEvent e) {
     Scale scale = viewport.scale();
     double toX = Math.max(fill.fromX(), e.getX());
-    NotesDrawn drawn = kept(fill.drawn(), tickAt(toX));
-    long from = drawn.notes().isEmpty() ? tickAt(fill.fromX()) - 1 : tickAt(fill.x());
-    for (long at = lines().after(from); scale.xOf(at) <= toX; at = lines().after(at)) {
+    List<NewNote> all = kept(fill.drawn(), tickAt(toX));
+    long from = all.isEmpty() ? tickAt(fill.fromX()) - 1 : tickAt(fill.x());
+    for (long at = lines().after(from);
+        scale.xOf(at) <= toX && all.size() < MOST_FILLED;
+        at = lines().after(at)) {
       double far = e.getX() == fill.x() ? 1 : (scale.xOf(at) - fill.x()) / (e.getX() - fill.x());
       double y = fill.y() + Math.clamp(far, 0, 1) * (e.getY() - fill.y());
-      drawn = drawn.with(note(fill, at, y, e.isShiftDown()));
+      all.add(note(fill, at, y, e.isShiftDown()));
     }
+    NotesDrawn drawn = new NotesDrawn(fill.drawn().track(), all);
     if (drawn.notes().size() > fill.drawn().notes().size()) {
       NewNote last = drawn.notes().getLast();
       drawing.sound(last.pitch(), last.velocity());
@@ -229,9 +251,8 @@ final class RollGestures {
   }
 
   /** Going back takes away what lies beyond the mouse. */
-  private static NotesDrawn kept(NotesDrawn drawn, long tick) {
-    return new NotesDrawn(
-        drawn.track(), drawn.notes().stream().filter(n -> n.onset() <= tick).toList());
+  private static List<NewNote> kept(NotesDrawn drawn, long tick) {
+    return new ArrayList<>(drawn.notes().stream().filter(n -> n.onset() <= tick).toList());
   }
 
   /** Every note between where the mouse was and where it is. */
