@@ -207,6 +207,7 @@ public final class KeyDeck extends HBox {
     setMinHeight(wanted);
     setPrefHeight(wanted);
     setMaxHeight(wanted);
+    showPedals();
   }
 
   private void refresh() {
@@ -246,15 +247,19 @@ public final class KeyDeck extends HBox {
     if (!velocity.getText().equals(loud)) {
       velocity.setText(loud);
     }
-    String shaping = pedalText(performer.pedals(), mode);
-    if (!shaped.equals(shaping)) {
-      shaped = shaping;
-      KeyTexts.set(pedals, shaping);
-    }
+    showPedals();
     if (slim) {
       showLine(asked, reach + "   " + loud);
     }
     strip.refresh();
+  }
+
+  private void showPedals() {
+    String shaping = pedalText(performer.pedals(), performer.keysMode());
+    if (!shaped.equals(shaping)) {
+      shaped = shaping;
+      KeyTexts.set(pedals, shaping);
+    }
   }
 
   /** What is asked, if anything: the keys are its answers then. */

@@ -181,6 +181,8 @@ class StepsWindowTest extends HeadlessWindow {
     type(KeyCode.A);
     ui.run(() -> ui.stage.setWidth(900));
     assertThat(ui.text("step-left")).isEqualTo("3 1/4 beats left");
+    ui.run(() -> ui.stage.setHeight(600));
+    assertThat(ui.text("pedals")).as("no room for it in a low deck").isEmpty();
     assertThat(ui.get(() -> ui.stage.getScene().getRoot().minWidth(-1))).isLessThanOrEqualTo(900);
     Node left = ui.node("step-left");
     assertThat(ui.get(() -> left.localToScene(left.getBoundsInLocal()).getMaxX()))
