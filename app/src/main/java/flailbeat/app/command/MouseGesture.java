@@ -13,7 +13,7 @@ public record MouseGesture(String how, String what) {
   public static final List<MouseGesture> ALL =
       List.of(
           new MouseGesture("press", "Draw a note; drag right for its length"),
-          new MouseGesture("Ctrl+drag", "Fill the row; up and down is loudness"),
+          new MouseGesture("Ctrl+drag", "Fill the row, or lay the stencil"),
           new MouseGesture("Ctrl+drag, Shift", "Fill along the mouse, in the scale"),
           new MouseGesture("Shift+drag", "Draw a box; the right button does too"),
           new MouseGesture("drag a note", "Move it; with Shift one way only"),

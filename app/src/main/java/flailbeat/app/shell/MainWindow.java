@@ -166,7 +166,7 @@ public final class MainWindow {
   private List<Command> allCommands(SidePane pages, TimingDeskView desk) {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
-    all.addAll(new NoteCommands(session).list());
+    all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, stepStrip::openPattern).list());
     all.addAll(new TimingCommands(session, pages, desk).list());

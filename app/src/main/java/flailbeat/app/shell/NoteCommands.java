@@ -4,6 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteTools;
@@ -21,8 +22,10 @@ final class NoteCommands {
 
   private final Session session;
   private final NoteDesk notes;
+  private final BenchView bench;
 
-  NoteCommands(Session session) {
+  NoteCommands(Session session, BenchView bench) {
+    this.bench = bench;
     this.session = session;
     this.notes = session.notes();
   }
@@ -50,6 +53,13 @@ final class NoteCommands {
         edit("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
         of(Group.NOTES, "paste", "Paste where playing starts", "Ctrl+V", notes::paste)
             .when(notes::canPaste),
+        of(
+                Group.NOTES,
+                "paste-mouse",
+                "Paste at the mouse",
+                "Ctrl+Shift+V",
+                () -> bench.atMouse(notes::pasteAt))
+            .when(notes::canPaste),
         edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating());
   }
 
@@ -72,6 +82,11 @@ final class NoteCommands {
         edit("split", "Split notes at the playhead", "", notes::splitAtPlace)
             .plain("X")
             .onCap("split"),
+        edit(
+            "split-mouse",
+            "Split notes at the mouse",
+            "Alt+X",
+            () -> bench.atMouse(notes::splitAt)),
         edit("split-lines", "Split notes at every line", "", notes::splitAtLines).plain("Shift+X"),
         edit("split-two", "Split notes in two", "", () -> split(2)),
         edit("split-three", "Split notes in three", "", () -> split(3)),
@@ -180,6 +195,18 @@ final class NoteCommands {
             () -> drawing.setSnaps(!drawing.snaps())),
         of(
             Group.NOTES,
+            "stencil",
+            "Fill with the selected notes: a stencil",
+            "Alt+F",
+            this::takeStencil),
+        of(
+            Group.NOTES,
+            "stencil-none",
+            "Fill with plain notes again",
+            "Alt+Shift+F",
+            drawing::dropStencil),
+        of(
+            Group.NOTES,
             "draw-length",
             "Draw notes as long as the last, or as the grid",
             "Alt+L",
@@ -211,6 +238,21 @@ final class NoteCommands {
       session.timing().setSettings(session.timing().settings().withGrid(grid));
       session.notices().tell("Lines " + grid + " apart");
     }
+  }
+
+  private void takeStencil() {
+    session
+        .notices()
+        .tell(
+            session
+                .drawing()
+                .takeStencil()
+                .map(
+                    s ->
+                        "Filling lays down these "
+                            + s.notes().size()
+                            + " now; {stencil-none} goes back to plain notes")
+                .orElse("Select the notes that filling shall lay down"));
   }
 
   private void nextTogether() {

@@ -294,6 +294,45 @@ class DrawingWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void notes_are_split_and_pasted_where_the_mouse_points() {
+    given("0 60 960");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    mouse(MouseEvent.MOUSE_MOVED, at(500, 60));
+    type2(KeyCode.ALT, KeyCode.X);
+    assertThat(lines()).containsExactly("0 60 480", "480 60 480");
+    type2(KeyCode.CONTROL, KeyCode.C);
+    mouse(MouseEvent.MOUSE_MOVED, at(3850, 70));
+    type2(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.V);
+    assertThat(lines()).contains("3840 60 480");
+    mouse(MouseEvent.MOUSE_EXITED, at(3850, 70));
+    type2(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.V);
+    assertThat(ui.text("notice")).isEqualTo("Point at a place on the roll first");
+  }
+
+  @Test
+  void a_stencil_is_laid_down_along_a_drag_and_plain_notes_come_back_by_a_key() {
+    given("0 60 240", "480 64 240", "960 67 480");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    type2(KeyCode.ALT, KeyCode.F);
+    assertThat(ui.text("notice")).startsWith("Filling lays down these 3 now");
+    press(at(3850, 55), With.CTRL);
+    drag(at(5800, 55), With.CTRL);
+    letGo(at(5800, 55), With.CTRL);
+    assertThat(lines())
+        .contains(
+            "3840 55 240",
+            "4320 59 240",
+            "4800 62 480",
+            "5760 55 240",
+            "6240 59 240",
+            "6720 62 480");
+    type2(KeyCode.ALT, KeyCode.SHIFT, KeyCode.F);
+    press(at(8650, 50), With.CTRL);
+    letGo(at(8650, 50), With.CTRL);
+    assertThat(lines()).hasSize(10).contains("8640 50 240");
+  }
+
+  @Test
   void a_click_on_an_edge_changes_nothing_whatever_notes_share_when_resized() {
     given("0 60 500", "0 64 700");
     ui.run(

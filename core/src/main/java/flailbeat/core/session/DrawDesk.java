@@ -1,14 +1,17 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.Stencil;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.step.Struck;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -33,6 +36,7 @@ public final class DrawDesk {
   private boolean lengthOfLast = true;
   private boolean snaps = true;
   private long lastLength;
+  private Optional<Stencil> stencil = Optional.empty();
 
   DrawDesk(
       Document document,
@@ -74,6 +78,28 @@ public final class DrawDesk {
 
   public void setTogether(NoteResize.Together value) {
     together = value;
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /** What filling lays down in the place of plain notes. */
+  public Optional<Stencil> stencil() {
+    return stencil;
+  }
+
+  /** The selected notes become what filling lays down; whole beats long. */
+  public Optional<Stencil> takeStencil() {
+    List<Note> notes = NoteEdits.find(document.track(), document.scope().selected().notes());
+    if (!notes.isEmpty()) {
+      long beat = document.song().meters().meterAt(notes.getFirst().onset()).ticksPerBeat();
+      stencil = Optional.of(Stencil.of(notes, beat));
+      changes.fire(Aspect.SETTINGS);
+    }
+    return notes.isEmpty() ? Optional.empty() : stencil;
+  }
+
+  /** Filling lays down plain notes again. */
+  public void dropStencil() {
+    stencil = Optional.empty();
     changes.fire(Aspect.SETTINGS);
   }
 

@@ -107,6 +107,14 @@ public final class NoteDesk {
    * came from, or onto the chosen one where it came from a single one.
    */
   public void paste() {
+    pasteAt(
+        performer.keysMode() == KeysMode.STEPS
+            ? steps.place().cursorTick()
+            : transportControl.playStartTicks());
+  }
+
+  /** Puts what was copied at a tick. */
+  public void pasteAt(long to) {
     if (copied.isEmpty()) {
       notices.tell("Nothing was copied to paste");
       return;
@@ -114,10 +122,6 @@ public final class NoteDesk {
     long first = copied.values().stream().mapToLong(n -> n.getFirst().onset()).min().orElseThrow();
     long last =
         copied.values().stream().flatMap(List::stream).mapToLong(Note::end).max().orElseThrow();
-    long to =
-        performer.keysMode() == KeysMode.STEPS
-            ? steps.place().cursorTick()
-            : transportControl.playStartTicks();
     if (to + last - first > Ticks.LAST) {
       notices.warn("There is no room for them before the end of the song");
       return;
@@ -195,7 +199,12 @@ public final class NoteDesk {
         performer.keysMode() == KeysMode.STEPS
             ? steps.place().cursorTick()
             : transportControl.positionTicks();
-    apply("Split notes", (s, ids) -> NoteTools.splitAt(s, ids, at));
+    splitAt(at);
+  }
+
+  /** Cuts the selected notes at a tick. */
+  public void splitAt(long tick) {
+    apply("Split notes", (s, ids) -> NoteTools.splitAt(s, ids, tick));
   }
 
   /** Cuts the selected notes at every line of the grid. */

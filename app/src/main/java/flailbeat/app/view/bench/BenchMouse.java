@@ -5,6 +5,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import java.util.List;
+import java.util.OptionalLong;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -26,6 +27,7 @@ final class BenchMouse {
   private double rulerFromX;
   private boolean loopDragged;
   private long turned;
+  private boolean isOver;
   private MouseButton button = MouseButton.NONE;
   private double x;
   private double y;
@@ -50,7 +52,13 @@ final class BenchMouse {
     over.setOnMousePressed(this::pressed);
     over.setOnMouseDragged(this::dragged);
     over.setOnMouseReleased(this::released);
-    over.setOnMouseMoved(e -> over.setCursor(roll.cursorAt(e.getX(), e.getY())));
+    over.setOnMouseMoved(
+        e -> {
+          at(e);
+          isOver = true;
+          over.setCursor(roll.cursorAt(e.getX(), e.getY()));
+        });
+    over.setOnMouseExited(e -> isOver = false);
     ruler.setOnMousePressed(e -> rulerFromX = e.getX());
     ruler.setOnMouseDragged(this::dragLoop);
     ruler.setOnMouseReleased(this::releaseRuler);
@@ -225,6 +233,14 @@ final class BenchMouse {
   private void at(MouseEvent e) {
     x = e.getX();
     y = e.getY();
+  }
+
+  /** The line that the mouse is nearest to, while it is over the roll. */
+  OptionalLong overLine() {
+    long tick = Math.max(0, Math.round(viewport.scale().tickAt(x)));
+    return isOver
+        ? OptionalLong.of(session.drawing().snaps() ? session.timing().lines().nearest(tick) : tick)
+        : OptionalLong.empty();
   }
 
   /** Where the mouse was last on the roll. */

@@ -9,6 +9,7 @@ import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
 import flailbeat.core.session.Session;
 import java.util.List;
+import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Orientation;
 import javafx.geometry.Point2D;
@@ -215,6 +216,14 @@ public final class BenchView extends Region {
   /** Whether the mouse holds something that Esc takes back. */
   public boolean isMouseBusy() {
     return mouse.gesture().isOn();
+  }
+
+  /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
+  public void atMouse(LongConsumer action) {
+    mouse
+        .overLine()
+        .ifPresentOrElse(
+            action, () -> session.notices().tell("Point at a place on the roll first"));
   }
 
   /** Takes back what the mouse holds. */

@@ -8,6 +8,7 @@ import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.Stencil;
 import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -18,6 +19,7 @@ import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -223,6 +225,9 @@ final class RollGestures {
    * is says how hard each next note is struck; with Shift the pitch follows the mouse instead.
    */
   private Gesture filled(Gesture.Fill fill, MouseEvent e) {
+    if (drawing.stencil().isPresent()) {
+      return stencilled(fill, e, drawing.stencil().get());
+    }
     Scale scale = viewport.scale();
     double toX = Math.max(fill.fromX(), e.getX());
     List<NewNote> all = kept(fill.drawn(), tickAt(toX));
@@ -238,6 +243,27 @@ final class RollGestures {
     if (drawn.notes().size() > fill.drawn().notes().size()) {
       NewNote last = drawn.notes().getLast();
       drawing.sound(last.pitch(), last.velocity());
+    }
+    return new Gesture.Fill(fill.fromX(), fill.fromY(), toX, e.getY(), fill.row(), drawn);
+  }
+
+  /** The stencil again and again, in its row or, with Shift, along the way to the mouse. */
+  private Gesture stencilled(Gesture.Fill fill, MouseEvent e, Stencil stencil) {
+    Scale scale = viewport.scale();
+    double toX = Math.max(fill.fromX(), e.getX());
+    List<NewNote> all = new ArrayList<>();
+    for (long at = lines().atOrBefore(tickAt(fill.fromX()));
+        scale.xOf(at) <= toX && all.size() + stencil.notes().size() <= MOST_FILLED;
+        at += stencil.span()) {
+      double far = (scale.xOf(at) - fill.fromX()) / Math.max(1, toX - fill.fromX());
+      double y = fill.fromY() + Math.clamp(far, 0, 1) * (e.getY() - fill.fromY());
+      int row = e.isShiftDown() ? rowAt(y) : fill.row();
+      all.addAll(stencil.at(at, row, drawing::inScale));
+    }
+    all.sort(Comparator.comparingLong(NewNote::onset));
+    NotesDrawn drawn = new NotesDrawn(fill.drawn().track(), all);
+    if (all.size() > fill.drawn().notes().size()) {
+      drawing.sound(all.getLast().pitch(), all.getLast().velocity());
     }
     return new Gesture.Fill(fill.fromX(), fill.fromY(), toX, e.getY(), fill.row(), drawn);
   }
