@@ -22,6 +22,7 @@ import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Rooms.Room;
@@ -75,7 +76,8 @@ public final class MainWindow {
   private final FileActions files;
   private final BenchView bench;
   private final SongMap map;
-  private final StepStrip stepStrip;
+  private final StackPane stepPlace = new StackPane();
+  private StepStrip stepStrip;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -105,7 +107,6 @@ public final class MainWindow {
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
-    stepStrip = new StepStrip(session);
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
@@ -153,6 +154,9 @@ public final class MainWindow {
                 commands.setLayout(session.performer().layout());
               }
               if (change.isOf(Aspect.KEYS)) {
+                if (session.performer().keysMode() == KeysMode.STEPS) {
+                  stepStrip();
+                }
                 sheet.refresh();
               }
             });
@@ -168,11 +172,20 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new CaptureCommands(session).list());
-    all.addAll(new StepCommands(session, stepStrip::openPattern).list());
+    all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
     all.addAll(
         ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
     return all;
+  }
+
+  /** Made as it is first needed: the start does without it. */
+  private StepStrip stepStrip() {
+    if (stepStrip == null) {
+      stepStrip = new StepStrip(session);
+      stepPlace.getChildren().add(stepStrip);
+    }
+    return stepStrip;
   }
 
   private Where whoHasTheKeys() {
@@ -228,7 +241,7 @@ public final class MainWindow {
         new TopBar(session, menus),
         new TrackTabs(session),
         map,
-        stepStrip,
+        stepPlace,
         middle,
         notices,
         runRow,

@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.StepDesk;
@@ -14,6 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
 
 /** Entering a part a step at a time. */
 final class StepCommands {
@@ -31,6 +33,7 @@ final class StepCommands {
 
   private final StepDesk steps;
   private final Runnable pattern;
+  private final BooleanSupplier atSteps;
 
   /**
    * The commands.
@@ -39,6 +42,7 @@ final class StepCommands {
    */
   StepCommands(Session session, Runnable pattern) {
     this.steps = session.steps();
+    this.atSteps = () -> session.performer().keysMode() == KeysMode.STEPS;
     this.pattern = pattern;
   }
 
@@ -51,8 +55,9 @@ final class StepCommands {
     return all;
   }
 
-  private static Command step(String id, String title, String keys, Runnable press) {
-    return of(Group.STEPS, id, title, keys, press).in(Where.STEPS);
+  /** One that means something at Steps alone: at other positions menus show it as unavailable. */
+  private Command step(String id, String title, String keys, Runnable press) {
+    return of(Group.STEPS, id, title, keys, press).in(Where.STEPS).when(atSteps);
   }
 
   private List<Command> entering() {
