@@ -7,7 +7,6 @@ import flailbeat.core.session.Aspect;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -59,8 +58,8 @@ class FinderBench {
         toList.add((listed.get(0) - moments.get(6)) / 1e6);
         toDone.add((done.get(0) - moments.get(8)) / 1e6);
       }
-      report("third letter to the list laid out", toList);
-      report("Enter to the command carried out", toDone);
+      Percentiles.print("third letter to the list laid out", toList);
+      Percentiles.print("Enter to the command carried out", toDone);
       assertThat(ui.session.document().track().muted()).isFalse();
     } finally {
       ui.close();
@@ -71,17 +70,5 @@ class FinderBench {
     if (isSong) {
       done.add(System.nanoTime());
     }
-  }
-
-  private static void report(String what, List<Double> values) {
-    Collections.sort(values);
-    System.out.printf(
-        Locale.ROOT,
-        "%s, ms: n %d, p50 %.1f, p95 %.1f, max %.1f%n",
-        what,
-        values.size(),
-        values.get(values.size() / 2),
-        values.get(values.size() * 95 / 100),
-        values.get(values.size() - 1));
   }
 }

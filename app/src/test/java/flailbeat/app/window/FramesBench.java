@@ -18,13 +18,11 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
-import javafx.event.Event;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.input.ScrollEvent;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -138,62 +136,23 @@ class FramesBench {
     System.out.println("   moved: " + (before.equals(after) ? "nothing" : "yes"));
   }
 
-  /** A mouse event says where it is in the scene. */
   private void mouse(EventType<MouseEvent> type, double x, double y) {
     mouse(type, x, y, false, false);
   }
 
   private void mouse(EventType<MouseEvent> type, double x, double y, boolean control, boolean alt) {
-    Point2D at = roll.localToScene(x, y);
-    boolean down = type != MouseEvent.MOUSE_RELEASED;
-    Event.fireEvent(
+    MouseEvents.fire(
         roll,
-        new MouseEvent(
-            type,
-            at.getX(),
-            at.getY(),
-            at.getX(),
-            at.getY(),
-            MouseButton.PRIMARY,
-            1,
-            false,
-            control,
-            alt,
-            false,
-            down,
-            false,
-            false,
-            false,
-            false,
-            false,
-            null));
+        type,
+        new Point2D(x, y),
+        MouseButton.PRIMARY,
+        1,
+        new MouseEvents.Modifiers(false, control, alt));
   }
 
   private void scroll(double amount, boolean shift, boolean control) {
-    Event.fireEvent(
-        roll,
-        new ScrollEvent(
-            ScrollEvent.SCROLL,
-            400,
-            150,
-            400,
-            150,
-            shift,
-            control,
-            false,
-            false,
-            false,
-            false,
-            0,
-            amount,
-            0,
-            amount,
-            ScrollEvent.HorizontalTextScrollUnits.NONE,
-            0,
-            ScrollEvent.VerticalTextScrollUnits.NONE,
-            0,
-            0,
-            null));
+    MouseEvents.scroll(
+        roll, new Point2D(400, 150), amount, new MouseEvents.Modifiers(shift, control, false));
   }
 
   /** Does something in each frame and measures what that frame costs. */

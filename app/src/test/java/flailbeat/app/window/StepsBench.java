@@ -8,7 +8,6 @@ import flailbeat.core.session.Aspect;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Tag;
@@ -63,9 +62,9 @@ class StepsBench {
         work.add((entered.get(i) - released + layouts.get(i)) / 1e6);
         toDrawn.add((drawn.get(i) - released) / 1e6);
       }
-      report("release to the note in the song", toEntered);
-      report("that and the frame's layout, with the bench's drawing", work);
-      report("release to the note drawn, with the wait for the frame", toDrawn);
+      Percentiles.print("release to the note in the song", toEntered);
+      Percentiles.print("that and the frame's layout, with the bench's drawing", work);
+      Percentiles.print("release to the note drawn, with the wait for the frame", toDrawn);
       System.out.println(
           "drawn with the first frame after it: "
               + pulses.stream().filter(p -> p == 1).count()
@@ -94,17 +93,5 @@ class StepsBench {
       layouts.add(now - laidOutFrom);
       pulses.add(pulsesSince);
     }
-  }
-
-  private static void report(String what, List<Double> values) {
-    Collections.sort(values);
-    System.out.printf(
-        Locale.ROOT,
-        "%s, ms: n %d, p50 %.1f, p95 %.1f, max %.1f%n",
-        what,
-        values.size(),
-        values.get(values.size() / 2),
-        values.get(values.size() * 95 / 100),
-        values.get(values.size() - 1));
   }
 }
