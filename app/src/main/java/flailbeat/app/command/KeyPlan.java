@@ -126,12 +126,10 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
 
   /** Which key is whose by now. */
   private static final class Taken {
-    private record Spot(Where where, Keystroke key) {}
-
-    private record PlaceSpot(Where where, PhysicalKey place) {}
+    /** A key, or a place of the keyboard, at a position. */
+    private record Spot(Where where, Object key) {}
 
     private final Map<Spot, Command> owners = new HashMap<>();
-    private final Map<PlaceSpot, Command> places = new HashMap<>();
     private final Map<String, Boolean> changed = new HashMap<>();
     private final List<String> remarks;
 
@@ -144,29 +142,20 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
       changed.put(command.id(), isChanged);
       List<Keystroke> own = free(command, command.where(), command.keys().own(), isChanged);
       List<Keystroke> plain = free(command, Where.COMMANDS, command.keys().plain(), isChanged);
-      List<PhysicalKey> at = new ArrayList<>();
-      for (PhysicalKey place : command.keys().places()) {
-        Optional<Command> other = ownerOf(command.where(), place, isChanged);
-        if (other.isEmpty()) {
-          places.put(new PlaceSpot(command.where(), place), command);
-          at.add(place);
-        } else {
-          remarks.add(both("the place of " + place, other.get(), command));
-        }
-      }
-      return command.with(new Keys(own, plain, List.copyOf(at)));
+      List<PhysicalKey> at = free(command, command.where(), command.keys().places(), isChanged);
+      return command.with(new Keys(own, plain, at));
     }
 
-    private List<Keystroke> free(
-        Command command, Where where, List<Keystroke> keys, boolean isChanged) {
-      List<Keystroke> result = new ArrayList<>();
-      for (Keystroke key : keys) {
+    private <K> List<K> free(Command command, Where where, List<K> keys, boolean isChanged) {
+      List<K> result = new ArrayList<>();
+      for (K key : keys) {
         Optional<Command> other = ownerOf(where, key, isChanged);
         if (other.isEmpty()) {
           owners.put(new Spot(where, key), command);
           result.add(key);
         } else {
-          remarks.add(both(key.toString(), other.get(), command));
+          String name = key instanceof PhysicalKey ? "the place of " + key : key.toString();
+          remarks.add(both(name, other.get(), command));
         }
       }
       return List.copyOf(result);
@@ -175,20 +164,9 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
     /**
      * As they come, a key may mean one thing anywhere and another at Play; a wish is kept clear.
      */
-    private Optional<Command> ownerOf(Where where, Keystroke key, boolean isChanged) {
+    private Optional<Command> ownerOf(Where where, Object key, boolean isChanged) {
       for (Where each : Where.values()) {
         Command other = owners.get(new Spot(each, key));
-        boolean wished = other != null && (isChanged || changed.get(other.id()));
-        if (other != null && (each == where || wished && Commands.meet(each, where))) {
-          return Optional.of(other);
-        }
-      }
-      return Optional.empty();
-    }
-
-    private Optional<Command> ownerOf(Where where, PhysicalKey place, boolean isChanged) {
-      for (Where each : Where.values()) {
-        Command other = places.get(new PlaceSpot(each, place));
         boolean wished = other != null && (isChanged || changed.get(other.id()));
         if (other != null && (each == where || wished && Commands.meet(each, where))) {
           return Optional.of(other);

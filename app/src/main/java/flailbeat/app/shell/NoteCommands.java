@@ -91,46 +91,48 @@ final class NoteCommands {
         edit("split-two", "Split notes in two", "", () -> split(2)),
         edit("split-three", "Split notes in three", "", () -> split(3)),
         edit("split-four", "Split notes in four", "", () -> split(4)),
-        edit("join", "Join neighbours of one pitch", "", () -> apply("Join notes", NoteTools::join))
+        edit(
+                "join",
+                "Join neighbours of one pitch",
+                "",
+                () -> notes.apply("Join notes", NoteTools::join))
             .plain("J")
             .onCap("join"),
         edit(
                 "legato",
                 "Lengthen notes to the next onset",
                 "",
-                () -> apply("Legato", NoteTools::legato))
+                () -> notes.apply("Legato", NoteTools::legato))
             .plain("L")
             .onCap("legato"),
         edit(
             "staccato",
             "Half of the time to the next onset",
             "",
-            () -> session.notes().apply("Staccato", (s, ids) -> NoteTools.staccato(s, ids, SHORT))),
+            () -> notes.apply("Staccato", (s, ids) -> NoteTools.staccato(s, ids, SHORT))),
         edit(
             "trim",
             "Trim overlaps of one pitch",
             "",
-            () -> apply("Trim overlaps", NoteTools::trimOverlaps)),
-        edit("reverse", "Turn round in time", "", () -> apply("Turn round", NoteTools::reverse))
+            () -> notes.apply("Trim overlaps", NoteTools::trimOverlaps)),
+        edit(
+                "reverse",
+                "Turn round in time",
+                "",
+                () -> notes.apply("Turn round", NoteTools::reverse))
             .plain("R")
             .onCap("reverse"),
-        edit("mirror", "Turn upside down", "", () -> apply("Turn upside down", NoteTools::mirror))
+        edit(
+                "mirror",
+                "Turn upside down",
+                "",
+                () -> notes.apply("Turn upside down", NoteTools::mirror))
             .plain("I")
             .onCap("mirror"));
   }
 
   private void split(int parts) {
     notes.apply("Split notes", (s, ids) -> NoteTools.splitInto(s, ids, parts));
-  }
-
-  private void apply(
-      String label,
-      java.util.function.BiFunction<
-              flailbeat.core.model.Song,
-              java.util.Set<flailbeat.core.model.NoteId>,
-              flailbeat.core.model.Song>
-          tool) {
-    notes.apply(label, tool);
   }
 
   private List<Command> selecting() {

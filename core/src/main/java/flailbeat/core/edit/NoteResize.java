@@ -61,40 +61,38 @@ public record NoteResize(
     for (Track track : song.tracks()) {
       List<Note> notes = NoteEdits.find(track, ids);
       if (!notes.isEmpty()) {
-        limits.putAll(edge == Edge.END ? nextOnsets(track, notes) : endsBefore(track, notes));
+        limits.putAll(
+            edge == Edge.END ? nextOnsets(track, notes, ids) : endsBefore(track, notes, ids));
       }
     }
     return new NoteResize(ids, edge, together, at, 0, limits);
   }
 
   /** Of each note, where the next of its pitch begins. One pass over what comes after the first. */
-  private static Map<NoteId, Long> nextOnsets(Track track, List<Note> notes) {
+  private static Map<NoteId, Long> nextOnsets(Track track, List<Note> notes, Set<NoteId> ids) {
     Map<Integer, Long> next = new HashMap<>();
     Map<NoteId, Long> result = new HashMap<>();
-    List<Note> all =
-        track.notesBeginningIn(new TickRange(notes.get(0).onset(), Ticks.LAST)).reversed();
-    for (Note note : all) {
-      result.put(note.id(), next.getOrDefault(note.pitch(), Ticks.LAST));
-      next.put(note.pitch(), note.onset());
+    TickRange rest = new TickRange(notes.getFirst().onset(), Ticks.LAST);
+    for (Note n : track.notesBeginningIn(rest).reversed()) {
+      if (ids.contains(n.id())) {
+        result.put(n.id(), next.getOrDefault(n.pitch(), Ticks.LAST));
+      }
+      next.put(n.pitch(), n.onset());
     }
-    result
-        .keySet()
-        .retainAll(notes.stream().map(Note::id).collect(java.util.stream.Collectors.toSet()));
     return result;
   }
 
   /** Of each note, where the one of its pitch before it ends. */
-  private static Map<NoteId, Long> endsBefore(Track track, List<Note> notes) {
+  private static Map<NoteId, Long> endsBefore(Track track, List<Note> notes, Set<NoteId> ids) {
     Map<Integer, Long> before = new HashMap<>();
     Map<NoteId, Long> result = new HashMap<>();
     long last = notes.getLast().onset();
-    for (Note note : track.notesBeginningIn(new TickRange(0, last + 1))) {
-      result.put(note.id(), Math.min(note.onset(), before.getOrDefault(note.pitch(), 0L)));
-      before.put(note.pitch(), note.end());
+    for (Note n : track.notesBeginningIn(new TickRange(0, last + 1))) {
+      if (ids.contains(n.id())) {
+        result.put(n.id(), Math.min(n.onset(), before.getOrDefault(n.pitch(), 0L)));
+      }
+      before.put(n.pitch(), n.end());
     }
-    result
-        .keySet()
-        .retainAll(notes.stream().map(Note::id).collect(java.util.stream.Collectors.toSet()));
     return result;
   }
 
@@ -126,19 +124,19 @@ public record NoteResize(
                 });
   }
 
-  private Note ending(Note note, long wanted) {
-    long latest = limits.getOrDefault(note.id(), Ticks.LAST);
-    long least = Math.min(note.end(), note.onset() + SHORTEST);
-    long end = Math.clamp(wanted, least, Math.max(least, Math.max(latest, note.end())));
-    long by = end - note.end();
-    return by == 0 ? note : resized(note, 0, by);
+  private Note ending(Note n, long wanted) {
+    long latest = limits.getOrDefault(n.id(), Ticks.LAST);
+    long least = Math.min(n.end(), n.onset() + SHORTEST);
+    long end = Math.clamp(wanted, least, Math.max(least, Math.max(latest, n.end())));
+    long by = end - n.end();
+    return by == 0 ? n : resized(n, 0, by);
   }
 
-  private Note starting(Note note, long wanted) {
-    long earliest = Math.min(limits.getOrDefault(note.id(), 0L), note.onset());
-    long most = Math.max(note.onset(), note.end() - SHORTEST);
-    long by = Math.clamp(wanted, earliest, most) - note.onset();
-    return by == 0 ? note : resized(note, by, 0);
+  private Note starting(Note n, long wanted) {
+    long earliest = Math.min(limits.getOrDefault(n.id(), 0L), n.onset());
+    long most = Math.max(n.onset(), n.end() - SHORTEST);
+    long by = Math.clamp(wanted, earliest, most) - n.onset();
+    return by == 0 ? n : resized(n, by, 0);
   }
 
   /** What was played is moved along with the edge that is moved. */

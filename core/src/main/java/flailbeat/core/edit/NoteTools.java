@@ -89,12 +89,7 @@ public final class NoteTools {
             result.withTrack(
                 track.id(),
                 t ->
-                    new Placing(
-                            new Placing(t, song.meters(), given).put(first, List.of()).track(),
-                            song.meters(),
-                            given)
-                        .enter(more)
-                        .track());
+                    new Placing(t, song.meters(), given).put(first, List.of()).enter(more).track());
       }
     }
     return given.toldTo(result);

@@ -1,17 +1,20 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.History;
+import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** The open song with its history, its file, and what is chosen in it. */
@@ -168,6 +171,14 @@ public final class Document {
     if (!selection.equals(value)) {
       selection = value;
       changes.fire(Aspect.CHOICE);
+    }
+  }
+
+  /** Selects the notes that have come since a song, if any have. */
+  public void selectAdded(Song before) {
+    Set<NoteId> added = NoteCopies.added(before, song());
+    if (!added.isEmpty()) {
+      select(Selection.ofNotes(added));
     }
   }
 

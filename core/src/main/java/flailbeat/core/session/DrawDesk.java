@@ -1,18 +1,14 @@
 package flailbeat.core.session;
 
-import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.Stencil;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Song;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.step.Struck;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * What notes that are drawn start from, how the mouse goes from line to line, and what it sounds.
@@ -169,13 +165,5 @@ public final class DrawDesk {
   /** Nothing is held by the mouse any more. */
   public void silence() {
     audition.end();
-  }
-
-  /** Selects what an edit has added. */
-  public void selectAdded(Song before) {
-    Set<NoteId> added = NoteCopies.added(before, document.song());
-    if (!added.isEmpty()) {
-      document.select(flailbeat.core.edit.Selection.ofNotes(added));
-    }
   }
 }

@@ -129,7 +129,7 @@ public final class NoteDesk {
     Song before = document.song();
     editing.edit("Paste " + Notice.notes(count()), s -> pasted(s, to - first));
     if (document.song() != before) {
-      document.select(Selection.ofNotes(NoteCopies.added(before, document.song())));
+      document.selectAdded(before);
       notices.tell(
           "Pasted " + Notice.notes(count()) + " at " + document.song().meters().positionAt(to));
     }
@@ -159,9 +159,7 @@ public final class NoteDesk {
     long later = Math.ceilDiv(range.length(), beat) * beat;
     Song before = document.song();
     editing.carryOut(new NoteCopies(selected(), later, 0, 1));
-    if (document.song() != before) {
-      document.select(Selection.ofNotes(NoteCopies.added(before, document.song())));
-    }
+    document.selectAdded(before);
   }
 
   /** Makes the selected notes longer (1) or shorter (-1) by a step of the grid. */

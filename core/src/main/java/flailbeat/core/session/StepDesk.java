@@ -7,6 +7,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.step.PatternFill;
+import flailbeat.core.step.Step;
 import flailbeat.core.step.StepAround;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepMachine;
@@ -115,7 +116,7 @@ public final class StepDesk {
 
   /** Where the next step would end, in ticks. */
   public long nextEndTick() {
-    return StepPlace.tickOf(state.place().cursor().add(settings().length().ticks()));
+    return Step.tick(state.place().cursor().add(settings().length().ticks()));
   }
 
   private StepAround around() {

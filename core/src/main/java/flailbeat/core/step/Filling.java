@@ -95,8 +95,8 @@ final class Filling {
     TrackId track = around.chosen().id();
     TickRange filled = new TickRange(state.place().cursorTick(), Math.min(end, place.cursorTick()));
     List<TickRange> cleared = state.settings().adds() ? List.of() : List.of(filled);
-    StepEdit edit =
-        new StepEdit(
+    LabelledEdit edit =
+        new LabelledEdit(
             steps == 1 ? "Repeat a step" : "Repeat " + steps + " steps",
             s -> EnteredNotes.enter(s, track, notes, cleared));
     return new StepResult(state.with(place), Optional.of(edit), List.of(), stopped);

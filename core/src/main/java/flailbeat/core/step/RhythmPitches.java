@@ -63,7 +63,7 @@ final class RhythmPitches {
         place.after(step, next, 0).movedTo(next).withGiven(all ? 0 : given + pitches.size());
     return StepResult.of(
         held.with(then),
-        new StepEdit(
+        new LabelledEdit(
             "Give " + Struck.names(pitches),
             s -> EnteredNotes.give(s, after.track(), changed, more, model.length())));
   }

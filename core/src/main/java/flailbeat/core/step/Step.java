@@ -76,7 +76,7 @@ public record Step(
   }
 
   /** The tick nearest to an exact place; half way between two, the later. */
-  static long tick(BigFraction exact) {
+  public static long tick(BigFraction exact) {
     BigFraction half = exact.add(BigFraction.of(1, 2));
     return Math.floorDiv(
         half.getNumerator().longValueExact(), half.getDenominator().longValueExact());

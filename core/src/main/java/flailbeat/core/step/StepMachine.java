@@ -168,7 +168,7 @@ public final class StepMachine {
         ? StepResult.of(moved)
         : StepResult.of(
             moved,
-            new StepEdit(
+            new LabelledEdit(
                 "Remove step",
                 s -> EnteredNotes.enter(s, around.track(), List.of(), List.of(range))));
   }
@@ -179,7 +179,7 @@ public final class StepMachine {
         ? StepResult.of(before)
         : StepResult.of(
             before,
-            new StepEdit(
+            new LabelledEdit(
                 "Remove step",
                 s -> EnteredNotes.remove(s, step.track(), step.onsetTick(), step.pitches())));
   }
@@ -238,7 +238,7 @@ public final class StepMachine {
             : List.of(new TickRange(step.onsetTick(), Step.tick(step.end())));
     return StepResult.of(
         held.with(place.after(step, next(step), openHold)),
-        new StepEdit(
+        new LabelledEdit(
             "Enter " + Struck.names(notes), s -> EnteredNotes.enter(s, track, added, cleared)));
   }
 
@@ -254,7 +254,7 @@ public final class StepMachine {
     String label = to > from ? "Lengthen step" : "Shorten step";
     return StepResult.of(
         state.with(place.afterChanged(changed, next(changed))),
-        new StepEdit(
+        new LabelledEdit(
             label,
             s ->
                 EnteredNotes.lengthen(

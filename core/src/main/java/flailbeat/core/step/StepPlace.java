@@ -34,11 +34,6 @@ public record StepPlace(
     return Step.tick(cursor);
   }
 
-  /** The tick nearest to an exact place; half way between two, the later. */
-  public static long tickOf(BigFraction exact) {
-    return Step.tick(exact);
-  }
-
   /** The step that the cursor stands behind. */
   public Optional<Step> last() {
     return follows && !recent.isEmpty() ? Optional.of(recent.getLast()) : Optional.empty();

@@ -85,10 +85,7 @@ final class BenchMouse {
         });
     lane.setOnMouseReleased(
         e -> {
-          Gesture done = lane.drag(gesture, e);
-          gesture = new Gesture.None();
-          done.edit().ifPresent(session.editing()::carryOut);
-          onChange.run();
+          commit(lane.drag(gesture, e));
         });
   }
 
@@ -171,7 +168,11 @@ final class BenchMouse {
   }
 
   private void commit() {
-    Gesture done = gesture;
+    commit(gesture);
+  }
+
+  /** What was held does what it did, and nothing is held any more. */
+  private void commit(Gesture done) {
     gesture = new Gesture.None();
     done.edit().ifPresent(session.editing()::carryOut);
     onChange.run();
@@ -204,11 +205,10 @@ final class BenchMouse {
       return;
     }
     Gesture done = gesture.isOn() ? roll.drag(gesture, e) : gesture;
-    gesture = new Gesture.None();
     Song before = session.song();
-    done.edit().ifPresent(session.editing()::carryOut);
+    commit(done);
     if (session.song() != before && !(done instanceof Gesture.Erase)) {
-      session.drawing().selectAdded(before);
+      session.document().selectAdded(before);
     }
     if (done instanceof Gesture.Move move && move.takesOut() && move.move().isNothing()) {
       session.document().select(session.document().selection().toggled(move.at().id()));
@@ -216,7 +216,6 @@ final class BenchMouse {
     if (done instanceof Gesture.Draw draw) {
       session.drawing().touch(draw.note());
     }
-    onChange.run();
   }
 
   /** What the mouse holds is as it was before; what comes of it until it lets go is nothing. */

@@ -4,6 +4,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.NoteResize.Edge;
+import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.Room;
@@ -302,7 +303,7 @@ final class RollGestures {
     TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
     int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
     int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
-    flailbeat.core.edit.NoteRule inside = new flailbeat.core.edit.NoteRule.Within(range, low, high);
+    NoteRule inside = new NoteRule.Within(range, low, high);
     return box.before().plus(Selection.of(inside.of(session.document().track())));
   }
 

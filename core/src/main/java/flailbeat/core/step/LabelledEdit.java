@@ -5,7 +5,7 @@ import flailbeat.core.model.Song;
 import java.util.function.UnaryOperator;
 
 /** What a key does to the song. */
-record StepEdit(String label, UnaryOperator<Song> change) implements Edit {
+record LabelledEdit(String label, UnaryOperator<Song> change) implements Edit {
   @Override
   public boolean isNothing() {
     return false;
