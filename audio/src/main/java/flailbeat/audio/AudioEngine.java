@@ -63,6 +63,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   private volatile SoundSettings settings = SoundSettings.standard();
   private volatile int bufferBytes;
   private volatile int openings;
+  private volatile boolean closed;
 
   AudioEngine(Clock clock, Outputs outputs) {
     this.clock = clock;
@@ -183,14 +184,23 @@ public final class AudioEngine implements Player, AutoCloseable {
   }
 
   /** Devices may take their time: nobody waits for them. */
-  private static void away(Runnable work) {
-    daemon(work, "sound-device").start();
+  private void away(Runnable work) {
+    Runnable told =
+        () -> {
+          try {
+            work.run();
+          } catch (RuntimeException e) {
+            LOG.error("The sound does not start", e);
+            fault = Optional.of("the sound does not start (" + e + ")");
+          }
+        };
+    daemon(told, "sound-device").start();
   }
 
   /** Goes over to a line, unless by the time its turn has come another is there instead. */
   private synchronized void startOn(
       OutputLine line, Optional<String> why, BooleanSupplier isStillWanted) {
-    if (!isStillWanted.getAsBoolean()) {
+    if (closed || !isStillWanted.getAsBoolean()) {
       line.close();
       return;
     }
@@ -203,6 +213,9 @@ public final class AudioEngine implements Player, AutoCloseable {
         new AudioThread(
             renderer.join(), line, clock, this::goSilent, failed -> fault = Optional.of(failed));
     thread.start();
+    if (closed) {
+      thread.finish();
+    }
   }
 
   @Override
@@ -297,6 +310,7 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void close() {
+    closed = true;
     loader.shutdownNow();
     AudioThread current = thread;
     if (current != null) {

@@ -19,6 +19,7 @@ import flailbeat.core.time.Clock;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
@@ -122,6 +123,21 @@ class AudioEngineTest {
       assertThat(device.opened().get(before)).isEqualTo(32_768);
     }
     await(() -> device.openNow() == 0);
+  }
+
+  @Test
+  void a_device_that_opens_as_the_engine_is_closed_is_let_go() throws Exception {
+    FakeOutputs device = new FakeOutputs(0);
+    CountDownLatch opens = new CountDownLatch(1);
+    device.openOnlyAfter(opens);
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+      engine.open(SoundSettings.standard());
+      await(() -> !device.opened().isEmpty());
+    }
+    opens.countDown();
+    await(() -> device.everOpen() == 1 && device.openNow() == 0);
+    Thread.sleep(100);
+    assertThat(device.framesTaken()).as("nothing plays after the end").isZero();
   }
 
   @Test

@@ -2,6 +2,7 @@ package flailbeat.audio.line;
 
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.LockSupport;
@@ -14,8 +15,10 @@ public final class FakeOutputs implements Outputs {
   private final int keepsPaceFrom;
   private final List<Integer> opened = new CopyOnWriteArrayList<>();
   private final AtomicInteger openNow = new AtomicInteger();
+  private final AtomicInteger everOpen = new AtomicInteger();
   private final AtomicLong taken = new AtomicLong();
   private volatile boolean hangs;
+  private volatile CountDownLatch opening = new CountDownLatch(0);
 
   public FakeOutputs(int keepsPaceFromBytes) {
     this.keepsPaceFrom = keepsPaceFromBytes;
@@ -26,6 +29,11 @@ public final class FakeOutputs implements Outputs {
     hangs = true;
   }
 
+  /** From now on a device is not open before this has come to nothing. */
+  public void openOnlyAfter(CountDownLatch latch) {
+    opening = latch;
+  }
+
   /** The buffers with which it was opened, in order. */
   public List<Integer> opened() {
     return opened;
@@ -33,6 +41,11 @@ public final class FakeOutputs implements Outputs {
 
   public int openNow() {
     return openNow.get();
+  }
+
+  /** How many lines have ever been open. */
+  public int everOpen() {
+    return everOpen.get();
   }
 
   public long framesTaken() {
@@ -47,7 +60,13 @@ public final class FakeOutputs implements Outputs {
   @Override
   public OutputLine open(String name, int bufferBytes) {
     opened.add(bufferBytes);
+    try {
+      opening.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
     openNow.incrementAndGet();
+    everOpen.incrementAndGet();
     return new Line(bufferBytes);
   }
 
