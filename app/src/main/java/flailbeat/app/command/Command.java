@@ -19,6 +19,7 @@ import java.util.stream.Stream;
  * @param enabled whether there is anything for it to do now
  * @param press carries it out, or begins it
  * @param release ends it, when it is held
+ * @param amount the number that it goes by, if it does; it stands in the title
  */
 public record Command(
     String id,
@@ -30,7 +31,8 @@ public record Command(
     Keys keys,
     BooleanSupplier enabled,
     Runnable press,
-    Runnable release) {
+    Runnable release,
+    Optional<Amount> amount) {
   /**
    * The keys of a command; the one that is shown comes first.
    *
@@ -53,6 +55,10 @@ public record Command(
     EDIT("Edit"),
     /** A part of edit. */
     NOTES("Notes"),
+    /** A part of edit. */
+    SELECT("Select"),
+    /** A part of edit. */
+    MOUSE("Mouse"),
     CAPTURE("Capture"),
     /** A part of capture. */
     LOOP("Loop"),
@@ -78,7 +84,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES -> Optional.of(EDIT);
+        case NOTES, SELECT, MOUSE -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };
@@ -171,7 +177,24 @@ public record Command(
         new Keys(strokes(keys), List.of(), List.of()),
         () -> true,
         press,
-        () -> {});
+        () -> {},
+        Optional.empty());
+  }
+
+  /** Its title in plain words, with the number that it goes by now. */
+  @Override
+  public String title() {
+    return amount.map(a -> title.replace(Amount.MARK, a.inWords())).orElse(title);
+  }
+
+  /** Its title with another number. */
+  public String title(int number) {
+    return amount.map(a -> title.replace(Amount.MARK, a.words().apply(number))).orElse(title);
+  }
+
+  /** Its title without any number. */
+  public String titleWords() {
+    return amount.isEmpty() ? title : title.replace(Amount.MARK, "").replaceAll(" +", " ").strip();
   }
 
   /** What its key's cap says of it. */
@@ -198,7 +221,7 @@ public record Command(
 
   /** The same with other keys. */
   public Command with(Keys value) {
-    return new Command(id, title, cap, group, where, kind, value, enabled, press, release);
+    return new Command(id, title, cap, group, where, kind, value, enabled, press, release, amount);
   }
 
   /** The same with more keys while the Keys switch stands at Commands. */
@@ -213,26 +236,34 @@ public record Command(
 
   /** The same with its key its own only there. */
   public Command in(Where value) {
-    return new Command(id, title, cap, group, value, kind, keys, enabled, press, release);
+    return new Command(id, title, cap, group, value, kind, keys, enabled, press, release, amount);
   }
 
   /** The same with a word for its key's cap. */
   public Command onCap(String value) {
-    return new Command(id, title, value, group, where, kind, keys, enabled, press, release);
+    return new Command(id, title, value, group, where, kind, keys, enabled, press, release, amount);
   }
 
   /** The same, done again and again while its key is held. */
   public Command repeating() {
-    return new Command(id, title, cap, group, where, Kind.REPEAT, keys, enabled, press, release);
+    return new Command(
+        id, title, cap, group, where, Kind.REPEAT, keys, enabled, press, release, amount);
   }
 
   /** The same, lasting until its key comes up. */
   public Command until(Runnable value) {
-    return new Command(id, title, cap, group, where, Kind.HOLD, keys, enabled, press, value);
+    return new Command(
+        id, title, cap, group, where, Kind.HOLD, keys, enabled, press, value, amount);
   }
 
   /** The same, with something to do only at times. */
   public Command when(BooleanSupplier value) {
-    return new Command(id, title, cap, group, where, kind, keys, value, press, release);
+    return new Command(id, title, cap, group, where, kind, keys, value, press, release, amount);
+  }
+
+  /** The same, going by a number that stands in its title. */
+  public Command by(Amount value) {
+    return new Command(
+        id, title, cap, group, where, kind, keys, enabled, press, release, Optional.of(value));
   }
 }

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
@@ -251,32 +252,46 @@ public final class Commands implements KeyNames {
 
   /**
    * The commands whose titles have all of some words, or beginnings of words, in them: those that
-   * begin with the first of them before the others.
+   * begin with the first of them before the others. Words that a title has not may be the number
+   * that its command goes by.
    */
-  public List<Command> find(String words) {
+  public List<Found> find(String words) {
     String[] wanted = words.strip().toLowerCase(Locale.ROOT).split("\\s+");
-    List<Command> result = new ArrayList<>();
+    Map<Found, Integer> ranks = new LinkedHashMap<>();
     for (Command command : byId.values()) {
-      if (rank(command, wanted).isPresent()) {
-        result.add(command);
-      }
+      String title =
+          (command.titleWords() + " " + command.group().title()).toLowerCase(Locale.ROOT);
+      String[] left = Stream.of(wanted).filter(w -> !title.contains(w)).toArray(String[]::new);
+      with(command, left).ifPresent(found -> ranks.put(found, rank(title, wanted)));
     }
-    result.sort(Comparator.comparingInt(c -> rank(c, wanted).orElseThrow()));
+    List<Found> result = new ArrayList<>(ranks.keySet());
+    result.sort(Comparator.comparingInt(ranks::get));
     return result;
   }
 
+  /** A command with what is left of the words that were typed; empty where that fits nothing. */
+  private static Optional<Found> with(Command command, String... left) {
+    if (left.length == 0) {
+      return Optional.of(new Found(command, OptionalInt.empty(), false));
+    }
+    if (command.amount().isEmpty()) {
+      return Optional.empty();
+    }
+    OptionalInt typed = command.amount().get().typed(left);
+    boolean isNumber = left.length == 1 && left[0].matches("[-+]?\\d+");
+    return typed.isPresent() || isNumber
+        ? Optional.of(new Found(command, typed, typed.isEmpty()))
+        : Optional.empty();
+  }
+
   /** 0 where the title begins with the first word, 1 where a word does, 2 where it is inside. */
-  private static Optional<Integer> rank(Command command, String[] wanted) {
-    String title = (command.title() + " " + command.group().title()).toLowerCase(Locale.ROOT);
+  private static int rank(String title, String... wanted) {
     int rank = title.startsWith(wanted[0]) ? 0 : 1;
     for (String word : wanted) {
-      if (!title.contains(word)) {
-        return Optional.empty();
-      }
-      if (!(" " + title).contains(" " + word)) {
+      if (title.contains(word) && !(" " + title).contains(" " + word)) {
         rank = 2;
       }
     }
-    return Optional.of(rank);
+    return rank;
   }
 }

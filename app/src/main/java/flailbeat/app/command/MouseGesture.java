@@ -19,9 +19,12 @@ public record MouseGesture(String how, String what) {
           new MouseGesture("drag a note", "Move it; with Shift one way only"),
           new MouseGesture("Ctrl+drag a note", "Move a copy"),
           new MouseGesture("drag an edge", "Resize; a selection together"),
+          new MouseGesture("Ctrl+drag an end", "Lay copies behind the selection"),
           new MouseGesture("press twice", "Erase the note"),
           new MouseGesture("Ctrl+Alt+drag", "Erase all on the way"),
           new MouseGesture("Alt+wheel on a note", "Louder, softer, in proportion"),
           new MouseGesture("Alt, in any", "Leave the lines"),
+          new MouseGesture("drag on the rail", "Select rows; with Shift more, or one out"),
+          new MouseGesture("Alt+drag a drum", "Put its row elsewhere"),
           new MouseGesture("Ctrl+drag on the map", "Make an empty clip"));
 }

@@ -9,6 +9,7 @@ import flailbeat.app.command.Keystroke;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
@@ -20,9 +21,16 @@ import javafx.scene.input.KeyCombination.Modifier;
 /** The menu bar: every command by its group, with its key. */
 final class CommandMenus extends MenuBar {
   private final Commands commands;
+  private final Consumer<Command> ask;
 
-  CommandMenus(Commands commands) {
+  /**
+   * The menus.
+   *
+   * @param ask asks for the number that a command goes by, and carries it out
+   */
+  CommandMenus(Commands commands, Consumer<Command> ask) {
     this.commands = commands;
+    this.ask = ask;
     setId("menus");
     setFocusTraversable(false);
     setUseSystemMenuBar(true);
@@ -45,13 +53,20 @@ final class CommandMenus extends MenuBar {
     return command.kind() != Kind.HOLD && !command.isAnswer();
   }
 
-  private static Menu menu(Group group, List<Command> commands) {
+  private Menu menu(Group group, List<Command> commands) {
     Menu menu = new Menu(group.title());
     menu.setId("menu-" + group.name().toLowerCase(java.util.Locale.ROOT));
     for (Command command : commands) {
       MenuItem item = new MenuItem();
       item.setId("menu-" + command.id());
-      item.setOnAction(e -> command.press().run());
+      item.setOnAction(
+          e -> {
+            if (command.amount().isPresent()) {
+              ask.accept(command);
+            } else {
+              command.press().run();
+            }
+          });
       item.setUserData(command.id());
       menu.getItems().add(item);
     }
@@ -85,7 +100,9 @@ final class CommandMenus extends MenuBar {
     boolean beside = !safe.isEmpty() && command.where() == Where.ANYWHERE;
     String keys = commands.keysOf(command);
     item.setAccelerator(beside ? accelerator(safe.get(0)) : null);
-    item.setText(command.title() + (beside || keys.isEmpty() ? "" : "  (" + keys + ")"));
+    String title =
+        command.amount().isPresent() ? command.titleWords() + " \u2026" : command.title();
+    item.setText(title + (beside || keys.isEmpty() ? "" : "  (" + keys + ")"));
   }
 
   private static boolean isTyped(Keystroke key) {

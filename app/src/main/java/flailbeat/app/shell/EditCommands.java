@@ -6,7 +6,6 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.NoteId;
@@ -44,8 +43,8 @@ final class EditCommands {
             .when(this::hasNotes),
         of(Group.EDIT, "delete", "Delete the selected notes", "Delete", this::delete)
             .when(this::hasSelection),
-        moving("move-earlier", "Move notes one line earlier", "Ctrl+Left", -1, 0).plain("Left"),
-        moving("move-later", "Move notes one line later", "Ctrl+Right", 1, 0).plain("Right"),
+        moving("move-earlier", "Move notes a step earlier", "Ctrl+Left", -1, 0).plain("Left"),
+        moving("move-later", "Move notes a step later", "Ctrl+Right", 1, 0).plain("Right"),
         moving("move-up", "Move notes up a semitone", "Ctrl+Up", 0, 1).plain("Up"),
         moving("move-down", "Move notes down a semitone", "Ctrl+Down", 0, -1).plain("Down"),
         moving("move-octave-up", "Move notes up an octave", "Ctrl+Shift+Up", 0, Pitch.OCTAVE)
@@ -75,7 +74,7 @@ final class EditCommands {
   }
 
   private Command moving(String id, String title, String keys, int steps, int semitones) {
-    return of(Group.EDIT, id, title, keys, () -> move(steps, semitones))
+    return of(Group.EDIT, id, title, keys, () -> session.notes().move(steps, semitones))
         .repeating()
         .when(this::hasSelection);
   }
@@ -116,13 +115,6 @@ final class EditCommands {
         .edit(
             ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
             s -> NoteEdits.delete(s, ids));
-  }
-
-  private void move(int steps, int semitones) {
-    Set<NoteId> ids = session.document().scope().selected().notes();
-    NoteMove move =
-        NoteMove.byLines(session.song(), ids, session.timing().lines(), steps, semitones);
-    session.editing().carryOut(move);
   }
 
   private void mute() {

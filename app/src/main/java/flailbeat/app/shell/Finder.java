@@ -3,7 +3,9 @@ package flailbeat.app.shell;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Found;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -24,7 +26,7 @@ final class Finder extends VBox {
 
   private final Commands commands;
   private final TextField words = new TextField();
-  private final ListView<Command> found = new ListView<>();
+  private final ListView<Found> found = new ListView<>();
 
   Finder(Commands commands) {
     this.commands = commands;
@@ -60,14 +62,28 @@ final class Finder extends VBox {
     words.requestFocus();
   }
 
+  /**
+   * Asks for the number that a command goes by: its words stand there, and the number is chosen.
+   */
+  void ask(Command command) {
+    open();
+    String number = command.amount().map(a -> a.words().apply(a.now().getAsInt())).orElse("");
+    words.setText(command.titleWords() + " " + number);
+    words.selectRange(words.getLength() - number.length(), words.getLength());
+  }
+
   private void close() {
     setVisible(false);
     getScene().getRoot().requestFocus();
   }
 
   private void search() {
-    List<Command> all = words.getText().isBlank() ? commands.all() : commands.find(words.getText());
-    found.getItems().setAll(all.stream().filter(c -> !c.isAnswer()).toList());
+    String wanted = words.getText();
+    List<Found> all =
+        wanted.isBlank()
+            ? commands.all().stream().map(c -> new Found(c, OptionalInt.empty(), false)).toList()
+            : commands.find(wanted);
+    found.getItems().setAll(all.stream().filter(f -> !f.command().isAnswer()).toList());
     found.getSelectionModel().selectFirst();
     found.scrollTo(0);
   }
@@ -93,29 +109,29 @@ final class Finder extends VBox {
   }
 
   private void carryOut() {
-    Command command = found.getSelectionModel().getSelectedItem();
-    carryOut(command);
+    carryOut(found.getSelectionModel().getSelectedItem());
   }
 
-  private void carryOut(Command command) {
-    if (command != null && isPossible(command)) {
+  private void carryOut(Found chosen) {
+    if (chosen != null && isPossible(chosen)) {
       close();
-      command.press().run();
+      chosen.carryOut();
     }
   }
 
   /** What lasts while its key is held has no other way to end. */
-  private static boolean isPossible(Command command) {
-    return command.kind() != Kind.HOLD && command.enabled().getAsBoolean();
+  private static boolean isPossible(Found chosen) {
+    Command command = chosen.command();
+    return !chosen.refused() && command.kind() != Kind.HOLD && command.enabled().getAsBoolean();
   }
 
-  private final class Row extends ListCell<Command> {
+  private final class Row extends ListCell<Found> {
     private final Label title = new Label();
     private final Label group = new Label();
     private final Label keys = new Label();
     private final HBox box;
 
-    Row(Consumer<Command> onChosen) {
+    Row(Consumer<Found> onChosen) {
       // Before the list has the click: it would take the keys from the field, which closes this.
       addEventFilter(
           MouseEvent.MOUSE_PRESSED,
@@ -132,14 +148,16 @@ final class Finder extends VBox {
     }
 
     @Override
-    protected void updateItem(Command command, boolean isEmpty) {
-      super.updateItem(command, isEmpty);
-      setGraphic(isEmpty || command == null ? null : box);
-      if (command != null && !isEmpty) {
-        title.setText(command.title());
-        group.setText(command.group().title());
+    protected void updateItem(Found item, boolean isEmpty) {
+      super.updateItem(item, isEmpty);
+      setGraphic(isEmpty || item == null ? null : box);
+      if (item != null && !isEmpty) {
+        Command command = item.command();
+        title.setText(item.title());
+        group.setText(
+            command.amount().map(a -> a.range() + ": type it").orElse(command.group().title()));
         keys.setText(commands.keysOf(command) + command.untilWhen());
-        box.setDisable(!isPossible(command));
+        box.setDisable(!isPossible(item));
       }
     }
   }

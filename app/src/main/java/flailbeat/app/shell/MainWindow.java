@@ -6,6 +6,7 @@ import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
+import flailbeat.app.view.DrawingPage;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
@@ -111,14 +112,19 @@ public final class MainWindow {
     sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     SidePane pages =
-        new SidePane(desk, () -> new HandsPage(session), this::recordingPage, this::keysPage);
+        new SidePane(
+            desk,
+            () -> new HandsPage(session),
+            this::recordingPage,
+            () -> new DrawingPage(session),
+            this::keysPage);
     commands = new Commands(allCommands(pages, desk));
     keyAsk = new KeyAsk(commands, session);
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys);
-    CommandMenus menus = new CommandMenus(commands);
+    CommandMenus menus = new CommandMenus(commands, finder::ask);
     StackPane root = new StackPane(layOut(palette, pages, deck, menus), sheet, finder);
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
@@ -171,6 +177,8 @@ public final class MainWindow {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
+    all.addAll(new SelectCommands(session).list());
+    all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());
     all.addAll(new TimingCommands(session, pages, desk).list());

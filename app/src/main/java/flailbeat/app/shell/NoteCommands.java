@@ -2,23 +2,22 @@ package flailbeat.app.shell;
 
 import static flailbeat.app.command.Command.of;
 
+import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.bench.BenchView;
-import flailbeat.app.view.timing.GridChoices;
-import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteTools;
-import flailbeat.core.session.DrawDesk;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.session.NoteDesk;
 import flailbeat.core.session.Session;
-import flailbeat.core.time.Grid;
-import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntConsumer;
 
-/** What can be done to the selected notes by keys, and how notes come to be selected. */
+/** What can be done to the selected notes by commands. */
 final class NoteCommands {
-  private static final int SHORT = 50;
+  private static final int LONGEST = 15_360;
+  private static final int MOST_COPIES = 64;
 
   private final Session session;
   private final NoteDesk notes;
@@ -34,8 +33,8 @@ final class NoteCommands {
     List<Command> all = new ArrayList<>();
     all.addAll(copying());
     all.addAll(shaping());
-    all.addAll(selecting());
-    all.addAll(mouse());
+    all.addAll(cutting());
+    all.addAll(pitches());
     return all;
   }
 
@@ -60,7 +59,24 @@ final class NoteCommands {
                 "Ctrl+Shift+V",
                 () -> bench.atMouse(notes::pasteAt))
             .when(notes::canPaste),
-        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating());
+        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating(),
+        edit("repeat-notes", "Lay # copies right behind", 1, MOST_COPIES, 3, notes::repeat));
+  }
+
+  private Command edit(
+      String id, String title, int least, int most, int standard, IntConsumer press) {
+    Amount amount = amount(session, id, least, most, standard);
+    return edit(id, title, "", () -> press.accept(amount.now().getAsInt())).by(amount);
+  }
+
+  /** A number that the session keeps by a command's id. */
+  static Amount amount(Session session, String id, int least, int most, int standard) {
+    return new Amount(
+        least,
+        most,
+        String::valueOf,
+        () -> Math.clamp(session.amounts().of(id, standard), least, most),
+        n -> session.amounts().give(id, n));
   }
 
   private List<Command> shaping() {
@@ -71,33 +87,10 @@ final class NoteCommands {
         edit("shorten", "Make notes shorter", "", () -> notes.lengthen(-1))
             .plain("Shift+Left")
             .repeating(),
-        edit("degree-up", "Move notes up a degree", "Alt+Shift+Up", () -> notes.moveDegrees(1))
-            .repeating(),
-        edit(
-                "degree-down",
-                "Move notes down a degree",
-                "Alt+Shift+Down",
-                () -> notes.moveDegrees(-1))
-            .repeating(),
-        edit("split", "Split notes at the playhead", "", notes::splitAtPlace)
-            .plain("X")
-            .onCap("split"),
-        edit(
-            "split-mouse",
-            "Split notes at the mouse",
-            "Alt+X",
-            () -> bench.atMouse(notes::splitAt)),
-        edit("split-lines", "Split notes at every line", "", notes::splitAtLines).plain("Shift+X"),
-        edit("split-two", "Split notes in two", "", () -> split(2)),
-        edit("split-three", "Split notes in three", "", () -> split(3)),
-        edit("split-four", "Split notes in four", "", () -> split(4)),
-        edit(
-                "join",
-                "Join neighbours of one pitch",
-                "",
-                () -> notes.apply("Join notes", NoteTools::join))
-            .plain("J")
-            .onCap("join"),
+        edit("length-grid", "Make notes a step of the grid long", "", notes::setLengthToLines)
+            .plain("G")
+            .onCap("1 step"),
+        edit("length-ticks", "Make notes # ticks long", 1, LONGEST, 480, notes::setLength),
         edit(
                 "legato",
                 "Lengthen notes to the next onset",
@@ -107,9 +100,11 @@ final class NoteCommands {
             .onCap("legato"),
         edit(
             "staccato",
-            "Half of the time to the next onset",
-            "",
-            () -> notes.apply("Staccato", (s, ids) -> NoteTools.staccato(s, ids, SHORT))),
+            "Notes for # % of the time to the next onset",
+            1,
+            100,
+            50,
+            share -> notes.apply("Staccato", (s, ids) -> NoteTools.staccato(s, ids, share))),
         edit(
             "trim",
             "Trim overlaps of one pitch",
@@ -122,6 +117,74 @@ final class NoteCommands {
                 () -> notes.apply("Turn round", NoteTools::reverse))
             .plain("R")
             .onCap("reverse"),
+        of(
+            Group.NOTES,
+            "move-step-finer",
+            "Let keys move notes less far",
+            "Shift+F12",
+            () -> notes.nextMoveStep(1)),
+        of(
+            Group.NOTES,
+            "move-step-coarser",
+            "Let keys move notes farther",
+            "Shift+F11",
+            () -> notes.nextMoveStep(-1)));
+  }
+
+  private List<Command> cutting() {
+    return List.of(
+        edit("split", "Split notes at the playhead", "", notes::splitAtPlace)
+            .plain("X")
+            .onCap("split"),
+        edit(
+            "split-mouse",
+            "Split notes at the mouse",
+            "Alt+X",
+            () -> bench.atMouse(notes::splitAt)),
+        edit("split-lines", "Split notes at every line", "", notes::splitAtLines).plain("Shift+X"),
+        edit("split-parts", "Split notes into # equal parts", 2, 16, 2, this::split),
+        edit(
+            "split-alike",
+            "Split all into parts as long as up to the mouse",
+            "Alt+Shift+X",
+            () -> bench.atMouse(notes::splitAlike)),
+        edit(
+                "join",
+                "Join neighbours of one pitch",
+                "",
+                () -> notes.apply("Join notes", NoteTools::join))
+            .plain("J")
+            .onCap("join"));
+  }
+
+  private void split(int parts) {
+    notes.apply("Split notes", (s, ids) -> NoteTools.splitInto(s, ids, parts));
+  }
+
+  private List<Command> pitches() {
+    Amount key =
+        new Amount(
+            0,
+            Key.COUNT - 1,
+            n -> Key.ofNumber(n).toString(),
+            () -> Math.clamp(session.amounts().of("into-key", 0), 0, Key.COUNT - 1),
+            n -> session.amounts().give("into-key", n));
+    return List.of(
+        edit("degree-up", "Move notes up a degree", "Alt+Shift+Up", () -> notes.moveDegrees(1))
+            .repeating(),
+        edit(
+                "degree-down",
+                "Move notes down a degree",
+                "Alt+Shift+Down",
+                () -> notes.moveDegrees(-1))
+            .repeating(),
+        edit("transpose", "Transpose by # semitones", -60, 60, 7, notes::transpose),
+        edit(
+                "into-key",
+                "Take from the key under the hands into #",
+                "",
+                () -> notes.intoKey(Key.ofNumber(key.now().getAsInt())))
+            .by(key),
         edit(
                 "mirror",
                 "Turn upside down",
@@ -129,138 +192,5 @@ final class NoteCommands {
                 () -> notes.apply("Turn upside down", NoteTools::mirror))
             .plain("I")
             .onCap("mirror"));
-  }
-
-  private void split(int parts) {
-    notes.apply("Split notes", (s, ids) -> NoteTools.splitInto(s, ids, parts));
-  }
-
-  private List<Command> selecting() {
-    return List.of(
-        of(Group.NOTES, "select-none", "Select nothing", "Alt+N", notes::selectNone)
-            .when(this::hasSelection),
-        of(Group.NOTES, "select-others", "Select the others instead", "Alt+I", notes::invert),
-        edit("select-names", "Select these pitches in every octave", "", notes::selectSameNames),
-        of(
-            Group.NOTES,
-            "select-highest",
-            "Keep the highest of each chord selected",
-            "",
-            () -> notes.selectOuter(1)),
-        of(
-            Group.NOTES,
-            "select-lowest",
-            "Keep the lowest of each chord selected",
-            "",
-            () -> notes.selectOuter(-1)),
-        of(
-            Group.NOTES,
-            "select-after",
-            "Select all from where playing starts",
-            "",
-            () -> notes.selectFrom(1)),
-        of(
-            Group.NOTES,
-            "select-before",
-            "Select all before where playing starts",
-            "",
-            () -> notes.selectFrom(-1)),
-        of(Group.NOTES, "note-next", "Go to the next note", "", () -> notes.step(1, false))
-            .plain("Tab")
-            .repeating(),
-        of(Group.NOTES, "note-previous", "Go to the note before", "", () -> notes.step(-1, false))
-            .plain("Shift+Tab")
-            .repeating(),
-        of(Group.NOTES, "note-next-too", "Select the next note too", "", () -> notes.step(1, true))
-            .plain("N")
-            .repeating()
-            .onCap("next too"),
-        of(
-                Group.NOTES,
-                "note-previous-too",
-                "Select the note before too",
-                "",
-                () -> notes.step(-1, true))
-            .plain("B")
-            .repeating()
-            .onCap("before too"));
-  }
-
-  private List<Command> mouse() {
-    DrawDesk drawing = session.drawing();
-    return List.of(
-        of(
-            Group.NOTES,
-            "snap",
-            "The mouse goes from line to line, or not",
-            "Alt+S",
-            () -> drawing.setSnaps(!drawing.snaps())),
-        of(
-            Group.NOTES,
-            "stencil",
-            "Fill with the selected notes: a stencil",
-            "Alt+F",
-            this::takeStencil),
-        of(
-            Group.NOTES,
-            "stencil-none",
-            "Fill with plain notes again",
-            "Alt+Shift+F",
-            drawing::dropStencil),
-        of(
-            Group.NOTES,
-            "draw-length",
-            "Draw notes as long as the last, or as the grid",
-            "Alt+L",
-            () -> drawing.setTakesLastLength(!drawing.takesLastLength())),
-        of(Group.NOTES, "grid-finer", "The next finer grid", "F12", () -> nextGrid(1)),
-        of(Group.NOTES, "grid-coarser", "The next coarser grid", "F11", () -> nextGrid(-1)),
-        of(
-            Group.NOTES,
-            "resize-together",
-            "What notes resized together share",
-            "Alt+R",
-            this::nextTogether));
-  }
-
-  /** From one plain note value to the next, whatever the grid is made of. */
-  private void nextGrid(int finer) {
-    long now = session.timing().settings().grid().finestTicks();
-    List<Integer> all = GridChoices.DENOMINATORS;
-    int at = finer > 0 ? 0 : all.size() - 1;
-    while (at >= 0
-        && at < all.size()
-        && (finer > 0
-            ? NoteValue.straight(all.get(at)).ticks() >= now
-            : NoteValue.straight(all.get(at)).ticks() <= now)) {
-      at += finer;
-    }
-    if (at >= 0 && at < all.size()) {
-      Grid grid = Grid.of(NoteValue.straight(all.get(at)));
-      session.timing().setSettings(session.timing().settings().withGrid(grid));
-      session.notices().tell("Lines " + grid + " apart");
-    }
-  }
-
-  private void takeStencil() {
-    session
-        .notices()
-        .tell(
-            session
-                .drawing()
-                .takeStencil()
-                .map(
-                    s ->
-                        "Filling lays down these "
-                            + s.notes().size()
-                            + " now; {stencil-none} goes back to plain notes")
-                .orElse("Select the notes that filling shall lay down"));
-  }
-
-  private void nextTogether() {
-    DrawDesk drawing = session.drawing();
-    Together[] all = Together.values();
-    drawing.setTogether(all[(drawing.together().ordinal() + 1) % all.length]);
-    session.notices().tell("Resized together, notes " + drawing.together().words());
   }
 }

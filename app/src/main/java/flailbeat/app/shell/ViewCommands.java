@@ -60,6 +60,12 @@ final class ViewCommands {
             () -> show(session, pages, SidePane.Page.RECORDING)),
         of(
             Group.VIEW,
+            "page-drawing",
+            "The page Drawing",
+            "Shift+F7",
+            () -> show(session, pages, SidePane.Page.DRAWING)),
+        of(
+            Group.VIEW,
             "page-keys",
             "The page Keys: other keys for commands",
             "Shift+F1",

@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Found;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.Buttons;
@@ -160,7 +161,9 @@ public final class KeysPage extends VBox {
 
   private void fill() {
     List<Command> found =
-        words.getText().isBlank() ? commands.all() : commands.find(words.getText());
+        words.getText().isBlank()
+            ? commands.all()
+            : commands.find(words.getText()).stream().map(Found::command).toList();
     String kept = list.getSelectionModel().getSelectedItem();
     list.getItems().setAll(found.stream().map(Command::id).toList());
     list.getSelectionModel().select(list.getItems().contains(kept) ? kept : null);

@@ -21,6 +21,7 @@ public final class SidePane extends VBox {
     TIMING,
     HANDS,
     RECORDING,
+    DRAWING,
     KEYS
   }
 
@@ -35,6 +36,7 @@ public final class SidePane extends VBox {
           .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard ({page-hands})")
           .add(
               Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
+          .add(Page.DRAWING, "Drawing", "How notes are drawn and moved; drums ({page-drawing})")
           .add(Page.KEYS, "Keys", "Which key does what, and other keys for it ({page-keys})")
           .named("page");
 
@@ -43,10 +45,12 @@ public final class SidePane extends VBox {
       Region timing,
       Supplier<? extends Region> hands,
       Supplier<? extends Region> recording,
+      Supplier<? extends Region> drawing,
       Supplier<? extends Region> keys) {
     makers.put(Page.TIMING, () -> timing);
     makers.put(Page.HANDS, hands);
     makers.put(Page.RECORDING, recording);
+    makers.put(Page.DRAWING, drawing);
     makers.put(Page.KEYS, keys);
     getStyleClass().add("side-pane");
     HBox head = new HBox(chooser);

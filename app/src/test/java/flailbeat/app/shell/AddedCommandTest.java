@@ -6,6 +6,7 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Found;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.view.KeysPage;
@@ -56,7 +57,7 @@ class AddedCommandTest {
   }
 
   private List<String> menuTitles() {
-    return new CommandMenus(table)
+    return new CommandMenus(table, c -> {})
         .getMenus().stream()
             .map(Menu::getItems)
             .flatMap(List::stream)
@@ -75,8 +76,8 @@ class AddedCommandTest {
     Scene scene = new Scene(finder);
     finder.open();
     ((TextField) scene.lookup("#finder-words")).setText(words);
-    ListView<Command> found = (ListView<Command>) scene.lookup("#finder-found");
-    return found.getItems().stream().map(Command::id).toList();
+    ListView<Found> found = (ListView<Found>) scene.lookup("#finder-found");
+    return found.getItems().stream().map(f -> f.command().id()).toList();
   }
 
   private List<String> sheetLabels() {

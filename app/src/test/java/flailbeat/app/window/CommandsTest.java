@@ -391,7 +391,7 @@ class CommandsTest extends HeadlessWindow {
   })
   void each_of_the_ten_steps_is_found_by_words_and_in_a_menu(String words, String id)
       throws Exception {
-    assertThat(commands().find(words)).extracting(Command::id).contains(id);
+    assertThat(commands().find(words)).extracting(f -> f.command().id()).contains(id);
     List<MenuItem> items = new ArrayList<>();
     ui.get(() -> ((MenuBar) ui.node("menus")).getMenus()).forEach(m -> collect(m, items));
     assertThat(items).extracting(MenuItem::getId).contains("menu-" + id);

@@ -9,14 +9,17 @@ import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Scale;
+import flailbeat.core.session.DrawDesk;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.event.ActionEvent;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.Test;
@@ -42,7 +45,7 @@ class DrawingWindowTest extends RollWindow {
     press(at(970, 62));
     letGo(at(970, 62));
     assertThat(lines()).containsExactly("0 60 720", "960 62 720");
-    ui.run(() -> ui.session.drawing().setTakesLastLength(false));
+    draws(k -> k.withStart(DrawDesk.Start.GRID));
     press(at(1930, 64));
     letGo(at(1930, 64));
     assertThat(lines()).contains("1920 64 240");
@@ -51,7 +54,7 @@ class DrawingWindowTest extends RollWindow {
   @Test
   void with_alt_it_leaves_the_lines_and_without_snap_alt_goes_to_them() {
     stroke(at(101, 60), at(500, 60), With.ALT);
-    ui.run(() -> ui.session.drawing().setSnaps(false));
+    draws(k -> k.withSnaps(false));
     stroke(at(1250, 60), at(1900, 60), With.ALT);
     assertThat(notes().get(0).onset()).isBetween(95L, 107L);
     assertThat(lines().get(1)).isEqualTo("1200 60 720");
@@ -142,7 +145,7 @@ class DrawingWindowTest extends RollWindow {
     ui.run(
         () -> {
           ui.session.editing().addTrack(Instrument.kit(40));
-          ui.session.drawing().setTakesLastLength(false);
+          ui.session.drawing().set(DrawDesk.Kept.STANDARD.withStart(DrawDesk.Start.GRID));
           setGrid(8);
           bench().fit();
         });
@@ -164,7 +167,7 @@ class DrawingWindowTest extends RollWindow {
     }
     ui.run(() -> bench().fit());
     stroke(at(-10, 44), at(3830, 34), With.RIGHT);
-    stroke(at(120, 42), at(14 * 3840 + 120, 42), With.CTRL);
+    stroke(at(240, 42), at(14 * 3840 + 240, 42), With.CTRL);
     for (int bar : new int[] {3, 7, 11}) {
       press(at(bar * 3840 + 14 * 240 + 120, 42), With.TWICE);
       letGo(at(bar * 3840 + 14 * 240 + 120, 42), With.TWICE);
@@ -244,5 +247,125 @@ class DrawingWindowTest extends RollWindow {
     press(at(far + 10, 72));
     letGo(at(far + 10, 72));
     assertThat(notes()).hasSize(before + 1).anyMatch(n -> n.onset() == far);
+  }
+
+  @Test
+  void stencils_are_kept_by_name_and_gone_through_by_keys() {
+    given("0 60 240", "480 64 240");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    type2(KeyCode.SHIFT, KeyCode.F7);
+    ui.press("take-stencil");
+    enter("stencil-name", "Two up");
+    ui.run(() -> ui.session.document().select(new NoteRule.OfPitches(Set.of(60))));
+    ui.press("take-stencil");
+    enter("stencil-name", "One");
+    assertThat(ui.text("mouse-menu")).isEqualTo("Snap 1/16 +");
+    type2(KeyCode.ALT, KeyCode.PAGE_DOWN);
+    assertThat(ui.text("notice")).isEqualTo("Filling lays down Two up");
+    press(at(3850, 55), With.CTRL);
+    letGo(at(3850, 55), With.CTRL);
+    assertThat(lines()).contains("3840 55 240", "4320 59 240");
+    enter("stencil-name", "");
+    assertThat(ui.get(() -> ui.session.drawing().stencils().all().keySet()))
+        .containsExactly("One", "Two up");
+  }
+
+  private void enter(String field, String text) {
+    ui.run(
+        () -> {
+          TextField at = (TextField) ui.node(field);
+          at.requestFocus();
+          at.setText(text);
+          at.fireEvent(new ActionEvent());
+        });
+  }
+
+  @Test
+  void new_notes_of_a_track_start_from_the_note_that_was_chosen_for_it() {
+    given("0 60 720");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    type2(KeyCode.ALT, KeyCode.SHIFT, KeyCode.L);
+    assertThat(ui.text("notice")).endsWith("720 ticks, velocity 80");
+    stroke(at(3850, 62), at(4200, 62));
+    press(at(7690, 62));
+    letGo(at(7690, 62));
+    assertThat(lines()).contains("3840 62 480", "7680 62 720");
+  }
+
+  @Test
+  void lines_that_follow_the_zoom_are_those_that_there_is_room_for() {
+    type2(KeyCode.ALT, KeyCode.Z);
+    assertThat(ui.text("mouse-menu")).isEqualTo("Snap zoom");
+    ui.run(() -> bench().zoom(30));
+    double tick = ui.get(() -> at(1, 60).getX() - at(0, 60).getX());
+    assertThat(tick).as("a 64th is 60 ticks").isGreaterThan(0.3);
+    press(at(3905, 60));
+    letGo(at(3905, 60));
+    assertThat(lines()).containsExactly("3900 60 60");
+  }
+
+  @Test
+  void a_kit_has_its_drums_by_name_shows_those_that_are_used_and_in_an_order_of_ones_own() {
+    ui.run(() -> ui.session.editing().addTrack(Instrument.kit(40)));
+    given("0 36 240", "480 38 240", "960 42 240");
+    double wide = ui.get(() -> rail().getWidth());
+    assertThat(wide).as("room for names").isGreaterThan(100);
+    type2(KeyCode.ALT, KeyCode.H);
+    assertThat(ui.get(() -> ui.session.rows().shown())).containsExactly(42, 38, 36);
+    railDrag(36, 42, With.ALT);
+    assertThat(ui.get(() -> ui.session.rows().shown())).containsExactly(36, 42, 38);
+    assertThat(at(0, 36).getY()).isLessThan(at(0, 42).getY());
+    press(at(1930, 36));
+    letGo(at(1930, 36));
+    assertThat(lines()).as("drawn in its new row").contains("1920 36 240");
+    stroke(at(2010, 36), at(2010, 38));
+    assertThat(lines()).as("two rows down").contains("1920 38 240");
+    Point2D below = at(100, 38).add(0, 60);
+    press(below);
+    letGo(below);
+    assertThat(notes()).as("below the last row there is nothing to draw").hasSize(4);
+    type2(KeyCode.CONTROL, KeyCode.Z);
+    type2(KeyCode.CONTROL, KeyCode.Z);
+    type2(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(ui.get(() -> ui.session.rows().shown())).containsExactly(42, 38, 36);
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    stroke(at(470, 38).add(0, -5), at(900, 38).add(0, 5), With.RIGHT);
+    assertThat(ui.get(() -> ui.session.document().selection().notes())).hasSize(1);
+  }
+
+  private javafx.scene.canvas.Canvas rail() {
+    return (javafx.scene.canvas.Canvas) ui.node("rail");
+  }
+
+  private void railDrag(int from, int to, With... with) {
+    Point2D start = new Point2D(20, at(0, from).getY());
+    Point2D end = new Point2D(20, at(0, to).getY());
+    mouse(rail(), MouseEvent.MOUSE_PRESSED, start, with);
+    mouse(rail(), MouseEvent.MOUSE_DRAGGED, start.midpoint(end), with);
+    mouse(rail(), MouseEvent.MOUSE_DRAGGED, end, with);
+    mouse(rail(), MouseEvent.MOUSE_RELEASED, end, with);
+  }
+
+  @Test
+  void rows_are_selected_on_the_rail_more_are_added_and_one_is_taken_out() {
+    given("0 60 240", "480 62 240", "960 64 240", "1440 67 240");
+    railDrag(61, 64);
+    assertThat(selected()).containsExactly(62, 64);
+    railDrag(66, 68, With.SHIFT);
+    assertThat(selected()).containsExactly(62, 64, 67);
+    railDrag(62, 62, With.SHIFT);
+    assertThat(selected()).containsExactly(64, 67);
+    railDrag(60, 60);
+    assertThat(selected()).as("a press alone plays").containsExactly(64, 67);
+    assertThat(ui.get(() -> ui.session.performer().hands().soundingPitches())).isEmpty();
+  }
+
+  private List<Integer> selected() {
+    return ui.get(
+        () ->
+            ui.session.document().scope().selected().notes().stream()
+                .map(id -> ui.session.document().track().note(id).orElseThrow().pitch())
+                .sorted()
+                .toList());
   }
 }

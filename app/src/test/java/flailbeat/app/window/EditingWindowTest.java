@@ -2,6 +2,7 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.app.command.Found;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteRule;
@@ -13,6 +14,8 @@ import java.util.Set;
 import javafx.geometry.Point2D;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.Test;
@@ -92,11 +95,8 @@ class EditingWindowTest extends RollWindow {
   @Test
   void a_click_on_an_edge_changes_nothing_whatever_notes_share_when_resized() {
     given("0 60 500", "0 64 700");
-    ui.run(
-        () -> {
-          ui.session.drawing().setTogether(Together.LENGTH);
-          ui.session.document().select(NoteRule.ALL);
-        });
+    draws(k -> k.withTogether(Together.LENGTH));
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
     press(at(700, 64).add(-1, 0));
     letGo(at(700, 64).add(-1, 0));
     assertThat(lines()).containsExactly("0 60 500", "0 64 700");
@@ -117,11 +117,8 @@ class EditingWindowTest extends RollWindow {
   @Test
   void a_group_is_resized_to_one_end_chord_by_chord() {
     given("0 60 500", "0 64 700", "0 67 900", "1200 60 480");
-    ui.run(
-        () -> {
-          ui.session.drawing().setTogether(Together.PLACE);
-          ui.session.document().select(new NoteRule.Within(new TickRange(0, 900), 0, 127));
-        });
+    draws(k -> k.withTogether(Together.PLACE));
+    ui.run(() -> ui.session.document().select(new NoteRule.Within(new TickRange(0, 900), 0, 127)));
     stroke(at(900, 67).add(-1, 0), at(1920, 67));
     assertThat(lines()).containsExactly("0 60 1200", "0 64 1920", "0 67 1920", "1200 60 480");
   }
@@ -170,5 +167,69 @@ class EditingWindowTest extends RollWindow {
     assertThat(lines()).containsExactly("1920 64 480");
     type2(KeyCode.CONTROL, KeyCode.Z);
     assertThat(notes()).hasSize(3);
+  }
+
+  @Test
+  void copies_are_laid_behind_the_selection_as_far_as_its_end_is_dragged_with_ctrl() {
+    given("0 60 480", "480 64 480");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    press(at(960, 64).add(-1, 0), With.CTRL);
+    drag(at(2900, 64), With.CTRL);
+    assertThat(ui.text("bench-tip")).isEqualTo("copies: 2, up to 1.4.0");
+    letGo(at(2900, 64), With.CTRL);
+    assertThat(lines())
+        .containsExactly(
+            "0 60 480", "480 64 480", "960 60 480", "1440 64 480", "1920 60 480", "2400 64 480");
+    type2(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(lines()).containsExactly("0 60 480", "480 64 480");
+  }
+
+  @Test
+  void what_is_off_the_lines_keeps_its_offset_or_goes_to_the_line_as_was_set() {
+    given("30 60 480");
+    stroke(at(300, 60), at(520, 60));
+    assertThat(lines()).containsExactly("270 60 480");
+    type2(KeyCode.ALT, KeyCode.SHIFT, KeyCode.S);
+    assertThat(ui.text("notice")).isEqualTo("Moved notes go to the line");
+    stroke(at(500, 60), at(720, 60));
+    assertThat(lines()).containsExactly("480 60 480");
+  }
+
+  @Test
+  void a_command_that_goes_by_a_number_takes_it_from_the_finder_and_keeps_it() {
+    given("0 60 960");
+    ui.run(() -> ui.session.document().select(NoteRule.ALL));
+    type2(KeyCode.F4);
+    words("split equal 3");
+    assertThat(found()).contains("Split notes into 3 equal parts");
+    type2(KeyCode.ENTER);
+    assertThat(lines()).containsExactly("0 60 320", "320 60 320", "640 60 320");
+    assertThat(ui.get(() -> ui.session.amounts().of("split-parts", 2))).isEqualTo(3);
+    type2(KeyCode.F4);
+    words("split equal 99");
+    type2(KeyCode.ENTER);
+    assertThat(notes()).as("2 to 16").hasSize(3);
+    type2(KeyCode.ESCAPE);
+    ui.choose("split-parts");
+    assertThat(ui.get(() -> ((TextField) ui.node("finder-words")).getText()))
+        .isEqualTo("Split notes into equal parts 3");
+    type2(KeyCode.ENTER);
+    assertThat(notes()).hasSize(9);
+    type2(KeyCode.F4);
+    words("key d dorian");
+    type2(KeyCode.ENTER);
+    assertThat(notes()).extracting(Note::pitch).containsOnly(62);
+  }
+
+  @SuppressWarnings("unchecked")
+  private List<String> found() {
+    return ui.get(
+        () ->
+            ((ListView<Found>) ui.node("finder-found"))
+                .getItems().stream().map(Found::title).toList());
+  }
+
+  private void words(String text) {
+    ui.run(() -> ((TextField) ui.node("finder-words")).setText(text));
   }
 }

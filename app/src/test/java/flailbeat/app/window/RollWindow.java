@@ -6,10 +6,12 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.session.DrawDesk;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
@@ -114,6 +116,10 @@ abstract class RollWindow extends HeadlessWindow {
         () ->
             MouseEvents.scroll(
                 ui.node("roll"), at, amount, new MouseEvents.Modifiers(false, false, true)));
+  }
+
+  void draws(UnaryOperator<DrawDesk.Kept> change) {
+    ui.run(() -> ui.session.drawing().set(change.apply(ui.session.drawing().kept())));
   }
 
   int gestures;

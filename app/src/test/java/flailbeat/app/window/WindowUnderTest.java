@@ -12,8 +12,13 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuBar;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.stage.Stage;
 import org.testfx.api.FxToolkit;
@@ -136,7 +141,31 @@ final class WindowUnderTest {
   }
 
   String text(String id) {
-    return get(() -> ((Label) node(id)).getText());
+    return get(() -> ((Labeled) node(id)).getText());
+  }
+
+  /** Presses a button. */
+  void press(String id) {
+    run(() -> ((ButtonBase) node(id)).fire());
+  }
+
+  /** Carries out what stands in the menus, as a click on it does. */
+  void choose(String command) {
+    run(
+        () ->
+            ((MenuBar) node("menus"))
+                .getMenus().stream()
+                    .flatMap(WindowUnderTest::items)
+                    .filter(i -> ("menu-" + command).equals(i.getId()))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire());
+  }
+
+  private static Stream<MenuItem> items(MenuItem item) {
+    return item instanceof Menu menu
+        ? menu.getItems().stream().flatMap(WindowUnderTest::items)
+        : Stream.of(item);
   }
 
   TextField field(String id) {

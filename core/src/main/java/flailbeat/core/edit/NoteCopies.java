@@ -4,6 +4,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -21,6 +22,18 @@ public record NoteCopies(Set<NoteId> ids, long ticks, int semitones, int times) 
     if (times < 0) {
       throw new IllegalArgumentException("Notes cannot be copied " + times + " times");
     }
+  }
+
+  /** Copies right behind the notes and one another, whole beats apart. */
+  public static NoteCopies behind(Song song, Set<NoteId> ids, int times) {
+    return new NoteCopies(ids, span(song, ids), 0, times);
+  }
+
+  /** How many ticks some notes take, in whole beats; 0 for none. */
+  public static long span(Song song, Set<NoteId> ids) {
+    TickRange range = NoteTools.range(NoteEdits.find(song, ids));
+    long beat = song.meters().meterAt(range.start()).ticksPerBeat();
+    return Math.ceilDiv(range.length(), beat) * beat;
   }
 
   @Override

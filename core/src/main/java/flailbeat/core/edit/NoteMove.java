@@ -14,11 +14,12 @@ import java.util.function.UnaryOperator;
  * @param ticks how far in time; shortened for all alike where the song or the piano ends
  */
 public record NoteMove(Set<NoteId> ids, long ticks, int semitones) implements NotesEdit {
-  /** Moves by lines of a grid, from the one nearest to the first of the notes, and by semitones. */
-  public static NoteMove byLines(
-      Song song, Set<NoteId> ids, GridLines lines, int steps, int semitones) {
+  /** Moves by so many steps of a size, from the first of the notes on, and by semitones. */
+  public static NoteMove by(
+      Song song, Set<NoteId> ids, GridLines lines, MoveStep step, int steps, int semitones) {
     List<Note> notes = NoteEdits.find(song, ids);
-    long ticks = notes.isEmpty() ? 0 : lines.stepped(notes.get(0).onset(), steps);
+    long ticks =
+        notes.isEmpty() ? 0 : step.ticks(notes.getFirst().onset(), steps, lines, song.tempos());
     return new NoteMove(ids, ticks, semitones);
   }
 

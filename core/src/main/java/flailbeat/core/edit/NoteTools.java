@@ -5,12 +5,12 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.pitch.Scale;
+import flailbeat.core.pitch.Key;
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.function.IntUnaryOperator;
 
 /**
  * What one command does to some notes: splitting, joining, lengths, pitches, time turned round.
@@ -48,6 +49,24 @@ public final class NoteTools {
           List<Long> cuts = new ArrayList<>();
           for (int i = 1; i < parts && n.length() >= parts; i++) {
             cuts.add(n.onset() + Math.round((double) n.length() * i / parts));
+          }
+          return cuts;
+        });
+  }
+
+  /**
+   * Cuts each note into parts as long as the first of a cut made by hand.
+   *
+   * @param length of each part, in ticks, 1 or more; what is left at the end is a part as well
+   */
+  public static Song splitAlike(Song song, Set<NoteId> ids, long length) {
+    return split(
+        song,
+        ids,
+        n -> {
+          List<Long> cuts = new ArrayList<>();
+          for (long at = n.onset() + length; at < n.end(); at += length) {
+            cuts.add(at);
           }
           return cuts;
         });
@@ -218,7 +237,7 @@ public final class NoteTools {
   }
 
   /** With another length; the release as it was played moves along. */
-  private static Note lasting(Note note, long length) {
+  public static Note lasting(Note note, long length) {
     if (length == note.length()) {
       return note;
     }
@@ -263,36 +282,28 @@ public final class NoteTools {
   }
 
   /**
-   * Moves them by degrees of a scale; one between two degrees keeps its distance from the lower.
-   * None moves where one would leave the piano's 128 notes.
-   *
-   * @param tonic 0 to 11
+   * Moves them by degrees of a key, as {@link Key#moved} says. None moves where one would leave the
+   * piano's 128 notes.
    */
-  public static Song moveDegrees(Song song, Set<NoteId> ids, int tonic, Scale scale, int degrees) {
-    Map<NoteId, Integer> wanted = new HashMap<>();
-    for (Note note : NoteEdits.find(song, ids)) {
-      int pitch = byDegrees(note.pitch(), tonic, scale, degrees);
-      if (pitch < 0 || pitch > 127) {
-        return song;
-      }
-      wanted.put(note.id(), pitch);
-    }
-    return NoteEdits.change(
-        song,
-        ids,
-        n -> wanted.get(n.id()) == n.pitch() ? n : n.moved(0, wanted.get(n.id()) - n.pitch()));
+  public static Song moveDegrees(Song song, Set<NoteId> ids, Key key, int degrees) {
+    return repitched(song, ids, pitch -> key.moved(pitch, degrees));
   }
 
-  private static int byDegrees(int pitch, int tonic, Scale scale, int degrees) {
-    int degree = 0;
-    while (tonic + scale.semitones(degree) > pitch) {
-      degree--;
-    }
-    while (tonic + scale.semitones(degree + 1) <= pitch) {
-      degree++;
-    }
-    int between = pitch - tonic - scale.semitones(degree);
-    return tonic + scale.semitones(degree + degrees) + between;
+  /**
+   * Takes them from one key into another, as {@link Key#into} says. None moves where one would
+   * leave the piano's 128 notes.
+   */
+  public static Song intoKey(Song song, Set<NoteId> ids, Key from, Key to) {
+    return repitched(song, ids, pitch -> from.into(to, pitch));
+  }
+
+  private static Song repitched(Song song, Set<NoteId> ids, IntUnaryOperator pitches) {
+    boolean fits =
+        NoteEdits.find(song, ids).stream()
+            .allMatch(n -> Pitch.isValid(pitches.applyAsInt(n.pitch())));
+    return fits
+        ? NoteEdits.change(song, ids, n -> n.moved(0, pitches.applyAsInt(n.pitch()) - n.pitch()))
+        : song;
   }
 
   /** The stretch that some notes take. */

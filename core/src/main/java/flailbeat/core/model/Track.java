@@ -15,6 +15,7 @@ import java.util.function.UnaryOperator;
  * @param clips in order, and apart: none begins before the one before it has ended
  * @param carried in order of tick
  * @param traits what the MIDI file that it came from says of it
+ * @param roll how it is drawn on by hand
  */
 public record Track(
     TrackId id,
@@ -26,7 +27,8 @@ public record Track(
     boolean solo,
     List<Clip> clips,
     List<CarriedEvent> carried,
-    FileTraits traits) {
+    FileTraits traits,
+    RollTraits roll) {
   /** The channel that General MIDI keeps for drums, counted from 0. */
   public static final int DRUM_CHANNEL = 9;
 
@@ -59,7 +61,17 @@ public record Track(
   /** An empty track. */
   public static Track empty(TrackId id, String name, Instrument instrument, int channel) {
     return new Track(
-        id, name, instrument, channel, false, false, false, List.of(), List.of(), FileTraits.NONE);
+        id,
+        name,
+        instrument,
+        channel,
+        false,
+        false,
+        false,
+        List.of(),
+        List.of(),
+        FileTraits.NONE,
+        RollTraits.NONE);
   }
 
   /** Shows what sounds in a stretch of the song, without gathering it. */
@@ -167,31 +179,41 @@ public record Track(
   }
 
   public Track withClips(List<Clip> value) {
-    return new Track(id, name, instrument, channel, armed, muted, solo, value, carried, traits);
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, value, carried, traits, roll);
   }
 
   public Track withCarried(List<CarriedEvent> value) {
-    return new Track(id, name, instrument, channel, armed, muted, solo, clips, value, traits);
+    return new Track(id, name, instrument, channel, armed, muted, solo, clips, value, traits, roll);
   }
 
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
-    return new Track(id, name, value, newChannel, armed, muted, solo, clips, carried, traits);
+    return new Track(id, name, value, newChannel, armed, muted, solo, clips, carried, traits, roll);
   }
 
   public Track withArmed(boolean value) {
-    return new Track(id, name, instrument, channel, value, muted, solo, clips, carried, traits);
+    return new Track(
+        id, name, instrument, channel, value, muted, solo, clips, carried, traits, roll);
   }
 
   public Track withMuted(boolean value) {
-    return new Track(id, name, instrument, channel, armed, value, solo, clips, carried, traits);
+    return new Track(
+        id, name, instrument, channel, armed, value, solo, clips, carried, traits, roll);
   }
 
   public Track withSolo(boolean value) {
-    return new Track(id, name, instrument, channel, armed, muted, value, clips, carried, traits);
+    return new Track(
+        id, name, instrument, channel, armed, muted, value, clips, carried, traits, roll);
   }
 
   public Track withTraits(FileTraits value) {
-    return new Track(id, name, instrument, channel, armed, muted, solo, clips, carried, value);
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, clips, carried, value, roll);
+  }
+
+  public Track withRoll(RollTraits value) {
+    return new Track(
+        id, name, instrument, channel, armed, muted, solo, clips, carried, traits, value);
   }
 }

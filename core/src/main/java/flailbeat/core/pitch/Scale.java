@@ -26,6 +26,11 @@ public enum Scale {
     return title;
   }
 
+  /** How many degrees there are to an octave. */
+  public int degrees() {
+    return steps.size();
+  }
+
   /**
    * Semitones of a degree above the tonic.
    *

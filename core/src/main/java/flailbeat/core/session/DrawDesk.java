@@ -1,12 +1,16 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.Stencil;
 import flailbeat.core.model.Note;
-import flailbeat.core.pitch.Scale;
+import flailbeat.core.model.NoteStart;
 import flailbeat.core.step.Struck;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.NoteValue;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,25 +18,93 @@ import java.util.Optional;
  * What notes that are drawn start from, how the mouse goes from line to line, and what it sounds.
  */
 public final class DrawDesk {
+  /** What a new note starts from. */
+  public enum Start {
+    /** The length of the note touched last, and its velocity until another is set by the keys. */
+    LAST("the note touched last"),
+    /** A step of the grid, and the velocity of the keys. */
+    GRID("the grid and the keys"),
+    /** What was taken from a note for this track; where nothing was, the grid. */
+    TRACK("what was chosen for the track");
+
+    private final String words;
+
+    Start(String words) {
+      this.words = words;
+    }
+
+    /** What it is, in words. */
+    public String words() {
+      return words;
+    }
+  }
+
   /**
-   * How the mouse draws and resizes.
+   * How the mouse draws, moves and resizes.
    *
    * @param snaps whether it goes from line to line
-   * @param lastLength whether a new note is as long as the one touched last
+   * @param toLines whether what is moved comes to stand on a line; else it goes by steps of the
+   *     grid and keeps its offset from the lines
+   * @param followsZoom whether the lines that it goes by are those that there is room for
+   * @param start what a new note starts from
    * @param together what several notes have in common once they are resized
+   * @param step how far a key moves notes
    */
-  public record Kept(boolean snaps, boolean lastLength, NoteResize.Together together) {}
+  public record Kept(
+      boolean snaps,
+      boolean toLines,
+      boolean followsZoom,
+      Start start,
+      NoteResize.Together together,
+      MoveStep step) {
+    /** As at the very first start; what is null, as in an earlier file, is so too. */
+    public static final Kept STANDARD = new Kept(true, false, false, null, null, null);
 
-  private NoteResize.Together together = NoteResize.Together.AMOUNT;
+    public Kept {
+      start = start == null ? Start.LAST : start;
+      together = together == null ? NoteResize.Together.AMOUNT : together;
+      step = step == null ? MoveStep.LINE : step;
+    }
+
+    public Kept withSnaps(boolean value) {
+      return new Kept(value, toLines, followsZoom, start, together, step);
+    }
+
+    public Kept withToLines(boolean value) {
+      return new Kept(snaps, value, followsZoom, start, together, step);
+    }
+
+    public Kept withFollowsZoom(boolean value) {
+      return new Kept(snaps, toLines, value, start, together, step);
+    }
+
+    public Kept withStart(Start value) {
+      return new Kept(snaps, toLines, followsZoom, value, together, step);
+    }
+
+    public Kept withTogether(NoteResize.Together value) {
+      return new Kept(snaps, toLines, followsZoom, start, value, step);
+    }
+
+    public Kept withStep(MoveStep value) {
+      return new Kept(snaps, toLines, followsZoom, start, together, value);
+    }
+  }
+
+  /** Lines that follow the zoom are no nearer to one another than this. */
+  private static final double LEAST_PIXELS = 14;
+
   private final Document document;
   private final TimingDesk timing;
   private final Performer performer;
   private final Audition audition;
   private final Changes changes;
-  private boolean lengthOfLast = true;
-  private boolean snaps = true;
-  private long lastLength;
+  private final Named<Stencil> stencils;
+  private Kept kept = Kept.STANDARD;
+  private Optional<NoteStart> touched = Optional.empty();
+  private int keysVelocity;
   private Optional<Stencil> stencil = Optional.empty();
+  private String stencilName = "";
 
   DrawDesk(
       Document document,
@@ -45,36 +117,22 @@ public final class DrawDesk {
     this.performer = performer;
     this.audition = audition;
     this.changes = changes;
+    this.stencils = new Named<>(changes);
   }
 
-  /** Whether a new note is as long as the one touched last; else it fills a step of the grid. */
-  public boolean takesLastLength() {
-    return lengthOfLast;
+  /** How the mouse draws, moves and resizes. */
+  public Kept kept() {
+    return kept;
   }
 
-  public void setTakesLastLength(boolean value) {
-    lengthOfLast = value;
+  public void set(Kept value) {
+    kept = value;
     changes.fire(Aspect.SETTINGS);
   }
 
-  /** Whether what the mouse does goes from line to line. */
-  public boolean snaps() {
-    return snaps;
-  }
-
-  public void setSnaps(boolean value) {
-    snaps = value;
-    changes.fire(Aspect.SETTINGS);
-  }
-
-  /** What several notes have in common once they are resized by an edge. */
-  public NoteResize.Together together() {
-    return together;
-  }
-
-  public void setTogether(NoteResize.Together value) {
-    together = value;
-    changes.fire(Aspect.SETTINGS);
+  /** The stencils that the person keeps. */
+  public Named<Stencil> stencils() {
+    return stencils;
   }
 
   /** What filling lays down in the place of plain notes. */
@@ -82,79 +140,126 @@ public final class DrawDesk {
     return stencil;
   }
 
+  /** The name under which it is kept; empty for one that is not. */
+  public String stencilName() {
+    return stencilName;
+  }
+
   /** The selected notes become what filling lays down; whole beats long. */
   public Optional<Stencil> takeStencil() {
     List<Note> notes = NoteEdits.find(document.track(), document.scope().selected().notes());
-    if (!notes.isEmpty()) {
-      long beat = document.song().meters().meterAt(notes.getFirst().onset()).ticksPerBeat();
-      stencil = Optional.of(Stencil.of(notes, beat));
-      changes.fire(Aspect.SETTINGS);
+    if (notes.isEmpty()) {
+      return Optional.empty();
     }
-    return notes.isEmpty() ? Optional.empty() : stencil;
+    long beat = document.song().meters().meterAt(notes.getFirst().onset()).ticksPerBeat();
+    fillWith(Optional.of(Stencil.of(notes, beat)), "");
+    return stencil;
+  }
+
+  /**
+   * Keeps what filling lays down under a name.
+   *
+   * @throws IllegalArgumentException where there is no stencil, or the name is none
+   */
+  public void keepStencil(String name) {
+    Stencil now =
+        stencil.orElseThrow(
+            () -> new IllegalArgumentException("Take a stencil first, from selected notes"));
+    stencils.keep(name, now);
+    fillWith(stencil, name.strip());
+  }
+
+  /** Filling lays down a stencil that is kept. */
+  public void useStencil(String name) {
+    fillWith(Optional.of(stencils.all().get(name)), name);
+  }
+
+  /** Filling lays down the stencil after this one (1), or before it (-1), of those kept. */
+  public boolean nextStencil(int by) {
+    if (!stencils.all().isEmpty()) {
+      useStencil(stencils.next(stencilName, by));
+    }
+    return !stencils.all().isEmpty();
   }
 
   /** Filling lays down plain notes again. */
   public void dropStencil() {
-    stencil = Optional.empty();
+    fillWith(Optional.empty(), "");
+  }
+
+  private void fillWith(Optional<Stencil> value, String name) {
+    stencil = value;
+    stencilName = name;
     changes.fire(Aspect.SETTINGS);
   }
 
-  /** How the mouse draws and resizes. */
-  public Kept kept() {
-    return new Kept(snaps, lengthOfLast, together);
-  }
-
-  public void setAll(Kept value) {
-    snaps = value.snaps();
-    lengthOfLast = value.lastLength();
-    together = value.together();
-    changes.fire(Aspect.SETTINGS);
-  }
-
-  /** A note was touched: the next that is drawn is as long. */
+  /** A note was touched: the next that is drawn may be like it. */
   public void touch(Note note) {
-    lastLength = note.length();
+    touch(new NoteStart(note.length(), note.velocity()));
   }
 
-  /** A note was drawn: the next is as long. */
+  /** A note was drawn: the next may be like it. */
   public void touch(NewNote note) {
-    lastLength = note.played().length();
+    touch(new NoteStart(note.played().length(), note.velocity()));
   }
 
-  /** How long a note is that is drawn at a tick. */
-  public long lengthAt(long onset) {
-    return lengthOfLast && lastLength > 0 ? lastLength : timing.lines().after(onset) - onset;
+  private void touch(NoteStart note) {
+    touched = Optional.of(note);
+    keysVelocity = performer.hands().velocity();
+  }
+
+  private Optional<NoteStart> start() {
+    return switch (kept.start()) {
+      case LAST -> touched;
+      case GRID -> Optional.empty();
+      case TRACK -> document.track().roll().start();
+    };
+  }
+
+  /** How long a note is that is drawn at a tick, among these lines. */
+  public long lengthAt(long onset, GridLines lines) {
+    return start().map(NoteStart::length).orElseGet(() -> lines.after(onset) - onset);
   }
 
   /** How hard a note is struck that is drawn. */
   public int velocity() {
-    return performer.hands().velocity();
+    int keys = performer.hands().velocity();
+    boolean setSince = kept.start() == Start.LAST && keys != keysVelocity;
+    return setSince ? keys : start().map(NoteStart::velocity).orElse(keys);
   }
 
-  /** The nearest pitch of the scale, where the keys are arranged by one; else the very pitch. */
-  public int inScale(int pitch) {
-    if (!performer.hands().arrangement().kind().hasKey()) {
-      return pitch;
-    }
-    for (int away = 0; away < 12; away++) {
-      if (isInScale(pitch - away)) {
-        return Math.max(0, pitch - away);
-      }
-      if (isInScale(pitch + away)) {
-        return Math.min(127, pitch + away);
-      }
-    }
-    return pitch;
+  /**
+   * The lines that the mouse goes by.
+   *
+   * @param pixelsPerTick how wide a tick is drawn
+   */
+  public GridLines lines(double pixelsPerTick) {
+    GridLines own = timing.lines();
+    return kept.followsZoom()
+        ? new GridLines(Grid.of(valueAt(pixelsPerTick)), document.song().meters())
+        : own;
   }
 
-  private boolean isInScale(int pitch) {
-    Scale scale = performer.scale();
-    for (int degree = 0; scale.semitones(degree) < 12; degree++) {
-      if (Math.floorMod(pitch - performer.tonic() - scale.semitones(degree), 12) == 0) {
-        return true;
-      }
+  /** How far apart in ticks the nearest of the lines are that the mouse goes by. */
+  public long step(double pixelsPerTick) {
+    return kept.followsZoom()
+        ? valueAt(pixelsPerTick).ticks()
+        : timing.settings().grid().finestTicks();
+  }
+
+  private static NoteValue valueAt(double pixelsPerTick) {
+    int denominator = 64;
+    while (denominator > 1
+        && NoteValue.straight(denominator).ticks() * pixelsPerTick < LEAST_PIXELS) {
+      denominator /= 2;
     }
-    return false;
+    return NoteValue.straight(denominator);
+  }
+
+  /** The nearest pitch of the key, where the keys are arranged by one; else the very pitch. */
+  public int inKey(int pitch) {
+    boolean hasKey = performer.hands().arrangement().kind().hasKey();
+    return hasKey ? performer.key().nearest(pitch) : pitch;
   }
 
   /** Lets a note be heard for a moment. */

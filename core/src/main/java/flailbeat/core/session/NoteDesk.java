@@ -1,34 +1,34 @@
 package flailbeat.core.session;
 
 import flailbeat.core.edit.EnteredNotes;
+import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.NoteResize.Edge;
-import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.NoteTools;
-import flailbeat.core.edit.Selection;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.NoteStart;
+import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.time.GridLines;
-import flailbeat.core.time.MeterMap;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.function.BiFunction;
 
 /**
- * What commands do to the selected notes, and how others come to be selected. What is cut or copied
- * is kept apart from the system's clipboard: whatever text is there cannot be pasted as notes.
+ * What commands do to the selected notes. What is cut or copied is kept apart from the system's
+ * clipboard: whatever text is there cannot be pasted as notes.
  */
 public final class NoteDesk {
   private final Document document;
@@ -37,6 +37,7 @@ public final class NoteDesk {
   private final StepDesk steps;
   private final Performer performer;
   private final TimingDesk timing;
+  private final DrawDesk drawing;
   private final Notices notices;
   private Map<TrackId, List<Note>> copied = Map.of();
 
@@ -47,6 +48,7 @@ public final class NoteDesk {
       StepDesk steps,
       Performer performer,
       TimingDesk timing,
+      DrawDesk drawing,
       Notices notices) {
     this.document = document;
     this.editing = editing;
@@ -54,6 +56,7 @@ public final class NoteDesk {
     this.steps = steps;
     this.performer = performer;
     this.timing = timing;
+    this.drawing = drawing;
     this.notices = notices;
   }
 
@@ -148,18 +151,39 @@ public final class NoteDesk {
 
   /** Lays a copy of the selected notes right behind them, whole beats later. */
   public void duplicate() {
+    repeat(1);
+  }
+
+  /** Lays copies of the selected notes right behind one another, each whole beats later. */
+  public void repeat(int times) {
     List<Note> notes = selectedNotes();
     if (notes.isEmpty()) {
       notices.tell("Nothing is selected to lay behind itself");
       return;
     }
-    TickRange range = NoteTools.range(notes);
-    MeterMap meters = document.song().meters();
-    long beat = meters.meterAt(range.start()).ticksPerBeat();
-    long later = Math.ceilDiv(range.length(), beat) * beat;
     Song before = document.song();
-    editing.carryOut(new NoteCopies(selected(), later, 0, 1));
+    editing.carryOut(NoteCopies.behind(before, selected(), times));
+    int laid = NoteCopies.added(before, document.song()).size() / notes.size();
     document.selectAdded(before);
+    if (laid < times && document.song() != before) {
+      notices.warn("There was room for " + laid + " of " + times + " copies");
+    }
+  }
+
+  /** Moves the selected notes by as many steps as were set, and semitones. */
+  public void move(int steps, int semitones) {
+    NoteMove move =
+        NoteMove.by(
+            document.song(), selected(), timing.lines(), drawing.kept().step(), steps, semitones);
+    editing.carryOut(move);
+  }
+
+  /** Keys move notes by the step after the one that they do (1), or the one before (-1). */
+  public void nextMoveStep(int by) {
+    MoveStep[] all = MoveStep.values();
+    MoveStep next = all[Math.clamp(drawing.kept().step().ordinal() + by, 0, all.length - 1)];
+    drawing.set(drawing.kept().withStep(next));
+    notices.tell("Keys move notes by " + next.words());
   }
 
   /** Makes the selected notes longer (1) or shorter (-1) by a step of the grid. */
@@ -205,6 +229,80 @@ public final class NoteDesk {
     apply("Split notes", (s, ids) -> NoteTools.splitAt(s, ids, tick));
   }
 
+  /** Cuts the selected notes into parts as long as from the start of the one at a tick to there. */
+  public void splitAlike(long tick) {
+    Optional<Note> cut =
+        selectedNotes().stream().filter(n -> n.onset() < tick && tick < n.end()).findFirst();
+    if (cut.isEmpty()) {
+      notices.tell("Point at a place within one of the selected notes");
+      return;
+    }
+    long length = Math.max(NoteResize.SHORTEST, tick - cut.get().onset());
+    apply("Split notes alike", (s, ids) -> NoteTools.splitAlike(s, ids, length));
+  }
+
+  /** Makes all selected notes as long as the step of the grid that each begins in. */
+  public void setLengthToLines() {
+    GridLines lines = timing.lines();
+    apply(
+        "Notes a step of the grid long",
+        (s, ids) -> NoteEdits.change(s, ids, n -> NoteTools.lasting(n, stepAt(lines, n.onset()))));
+  }
+
+  private static long stepAt(GridLines lines, long tick) {
+    long line = lines.nearest(tick);
+    return lines.after(line) - line;
+  }
+
+  /** Makes all selected notes so many ticks long. */
+  public void setLength(int ticks) {
+    apply("Notes " + ticks + " ticks long", (s, ids) -> NoteTools.setLength(s, ids, ticks));
+  }
+
+  /** Moves the selected notes by semitones, as far as there is room for all of them. */
+  public void transpose(int semitones) {
+    editing.carryOut(new NoteMove(selected(), 0, semitones));
+  }
+
+  /** Takes the selected notes from the key under the hands into another. */
+  public void intoKey(Key to) {
+    Key from = performer.key();
+    String label = "From " + from + " into " + to;
+    apply(label, (s, ids) -> NoteTools.intoKey(s, ids, from, to));
+    long between = selectedNotes().stream().filter(n -> !to.has(n.pitch())).count();
+    if (document.undoLabel().equals(Optional.of(label))) {
+      notices.tell(
+          label
+              + ": "
+              + Notice.notes(selected().size())
+              + (between == 0 ? "" : "; " + between + " lie between its degrees, as before"));
+    }
+  }
+
+  /** What new notes on the chosen track start from is taken from the first selected note. */
+  public void startLikeSelected() {
+    Optional<Note> like = NoteEdits.find(document.track(), selected()).stream().findFirst();
+    if (like.isEmpty()) {
+      notices.tell("Select the note that new ones shall be like");
+      return;
+    }
+    NoteStart start = new NoteStart(like.get().length(), like.get().velocity());
+    TrackId track = document.track().id();
+    drawing.set(drawing.kept().withStart(DrawDesk.Start.TRACK));
+    editing.edit(
+        "New notes of " + document.track().name(),
+        s ->
+            s.withTrack(
+                track, t -> t.withRoll(new RollTraits(Optional.of(start), t.roll().rows()))));
+    notices.tell(
+        "New notes on "
+            + document.track().name()
+            + ": "
+            + start.length()
+            + " ticks, velocity "
+            + start.velocity());
+  }
+
   /** Cuts the selected notes at every line of the grid. */
   public void splitAtLines() {
     GridLines lines = timing.lines();
@@ -215,71 +313,6 @@ public final class NoteDesk {
   public void moveDegrees(int degrees) {
     apply(
         degrees > 0 ? "Up a degree" : "Down a degree",
-        (s, ids) -> NoteTools.moveDegrees(s, ids, performer.tonic(), performer.scale(), degrees));
-  }
-
-  /** Selects nothing. */
-  public void selectNone() {
-    document.select(Selection.NONE);
-  }
-
-  /** Selects what is not selected on the chosen track, and no longer what is. */
-  public void invert() {
-    document.select(new NoteRule.Not(new NoteRule.Named(selected())));
-    tellSelected();
-  }
-
-  /** Selects what begins where playing starts or later (1), or before (-1). */
-  public void selectFrom(int direction) {
-    long at = transportControl.playStartTicks();
-    TickRange range =
-        direction > 0 ? new TickRange(at, Math.max(at, Ticks.LAST)) : new TickRange(0, at);
-    document.select(Selection.of(document.track().notesBeginningIn(range)));
-    tellSelected();
-  }
-
-  /** Selects every note of the track whose pitch has one of the selected names, in any octave. */
-  public void selectSameNames() {
-    List<Integer> names = selectedNotes().stream().map(n -> n.pitch() % 12).distinct().toList();
-    List<Note> found = new ArrayList<>();
-    document.track().notes().stream()
-        .filter(n -> names.contains(n.pitch() % 12))
-        .forEach(found::add);
-    document.select(Selection.of(found));
-    tellSelected();
-  }
-
-  /** Of notes that begin together, keeps the highest (1) or the lowest (-1) selected. */
-  public void selectOuter(int direction) {
-    TreeMap<Long, Note> outer = new TreeMap<>();
-    for (Note note : document.scope().notes()) {
-      outer.merge(note.onset(), note, (a, b) -> (a.pitch() - b.pitch()) * direction >= 0 ? a : b);
-    }
-    document.select(Selection.of(outer.values()));
-    tellSelected();
-  }
-
-  private void tellSelected() {
-    notices.tell("Selected " + Notice.notes(document.selection().notes().size()));
-  }
-
-  /**
-   * Goes to the next note (1) or the one before (-1) on the chosen track.
-   *
-   * @param extendsSelection whether those selected so far stay selected
-   */
-  public void step(int direction, boolean extendsSelection) {
-    List<Note> all = document.track().notes();
-    if (all.isEmpty()) {
-      return;
-    }
-    List<Note> now = NoteEdits.find(document.track(), selected());
-    int next = 0;
-    if (!now.isEmpty()) {
-      Note from = direction > 0 ? now.getLast() : now.getFirst();
-      next = Math.clamp(all.indexOf(from) + direction, 0, all.size() - 1);
-    }
-    Selection one = Selection.of(List.of(all.get(next)));
-    document.select(extendsSelection ? document.selection().plus(one) : one);
+        (s, ids) -> NoteTools.moveDegrees(s, ids, performer.key(), degrees));
   }
 }

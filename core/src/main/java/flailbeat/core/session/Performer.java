@@ -10,6 +10,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Clock;
 import java.util.List;
@@ -213,6 +214,11 @@ public final class Performer {
     scale = newScale;
     hands.setArrangement(Arrangement.of(kind, tonic, scale));
     changes.fire(Aspect.KEYS, Aspect.SETTINGS);
+  }
+
+  /** The key that is chosen under the hands, for arrangements that have one. */
+  public Key key() {
+    return new Key(tonic, scale);
   }
 
   /** The pitch class of the key that arrangements are in which have one. */

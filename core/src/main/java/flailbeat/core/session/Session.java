@@ -4,6 +4,7 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
@@ -18,7 +19,8 @@ public final class Session {
   private final Notices notices = new Notices(changes);
   private final Document document = new Document(changes);
   private final TimingDesk timing;
-  private final Presets presets = new Presets(changes);
+  private final Named<QuantizeSettings> presets = new Named<>(changes);
+  private final Amounts amounts = new Amounts(changes);
   private final Rooms rooms = new Rooms(changes);
   private final KeySets keySets = new KeySets(changes);
   private final SoundDesk sound = new SoundDesk(changes);
@@ -34,6 +36,8 @@ public final class Session {
   private final StepDesk steps;
   private final DrawDesk drawing;
   private final NoteDesk notes;
+  private final SelectDesk selecting;
+  private final RowDesk rows;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -63,7 +67,11 @@ public final class Session {
         new RunDesk(
             document, transportControl, performer, doubts, changes, notices, whileRecording);
     editing = new EditDesk(document, transportControl, notices, whileRecording);
-    notes = new NoteDesk(document, editing, transportControl, steps, performer, timing, notices);
+    notes =
+        new NoteDesk(
+            document, editing, transportControl, steps, performer, timing, drawing, notices);
+    rows = new RowDesk(document, editing, transportControl, steps, notices);
+    selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
   }
@@ -121,8 +129,13 @@ public final class Session {
   }
 
   /** The person's own ways to quantize. */
-  public Presets presets() {
+  public Named<QuantizeSettings> presets() {
     return presets;
+  }
+
+  /** The numbers that commands go by. */
+  public Amounts amounts() {
+    return amounts;
   }
 
   /** The walk through the doubtful notes of the preview. */
@@ -143,6 +156,16 @@ public final class Session {
   /** What commands do to the selected notes. */
   public NoteDesk notes() {
     return notes;
+  }
+
+  /** In which rows the drums of a kit lie. */
+  public RowDesk rows() {
+    return rows;
+  }
+
+  /** How notes come to be selected by commands. */
+  public SelectDesk selecting() {
+    return selecting;
   }
 
   /** What notes drawn by mouse start from. */

@@ -10,6 +10,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
@@ -90,10 +91,11 @@ class NoteToolsTest {
   @Test
   void degrees_of_a_scale_are_kept() {
     Song dMinor = song("0 62 960", "960 65 960", "1920 70 960", "2880 63 960");
-    assertThat(lines(NoteTools.moveDegrees(dMinor, all(dMinor), 2, Scale.NATURAL_MINOR, 2)))
+    assertThat(
+            lines(NoteTools.moveDegrees(dMinor, all(dMinor), new Key(2, Scale.NATURAL_MINOR), 2)))
         .containsExactly("0 65 960", "960 69 960", "1920 74 960", "2880 66 960");
     Song high = song("0 60 960", "960 127 960");
-    assertThat(NoteTools.moveDegrees(high, all(high), 0, Scale.MAJOR, 1)).isSameAs(high);
+    assertThat(NoteTools.moveDegrees(high, all(high), new Key(0, Scale.MAJOR), 1)).isSameAs(high);
   }
 
   @Test
@@ -194,7 +196,7 @@ class NoteToolsTest {
             (s, ids) -> NoteTools.setLength(s, ids, 120),
             NoteTools::reverse,
             NoteTools::mirror,
-            (s, ids) -> NoteTools.moveDegrees(s, ids, 3, Scale.DORIAN, -2));
+            (s, ids) -> NoteTools.moveDegrees(s, ids, new Key(3, Scale.DORIAN), -2));
     Song after = tools.get(kind).apply(part.song(), part.some());
     assertThat(part.others(after)).isEqualTo(part.others(part.song()));
   }

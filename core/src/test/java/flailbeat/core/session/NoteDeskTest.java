@@ -2,6 +2,7 @@ package flailbeat.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteRule;
@@ -12,6 +13,8 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.pitch.Key;
+import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
@@ -100,24 +103,79 @@ class NoteDeskTest extends SessionRig {
   }
 
   @Test
-  void notes_are_gone_through_one_by_one_and_selected_by_rules() {
-    session.document().select(Selection.NONE);
-    desk.step(1, false);
-    assertThat(session.document().selection().notes()).containsExactly(notes().get(0).id());
-    desk.step(1, false);
-    desk.step(1, false);
-    assertThat(session.document().selection().notes()).containsExactly(notes().get(1).id());
-    desk.step(-1, true);
-    assertThat(session.document().selection().notes()).hasSize(2);
-    desk.invert();
-    assertThat(session.document().selection().notes()).isEmpty();
-    transportControl.seek(480);
-    desk.selectFrom(1);
-    assertThat(session.document().selection().notes()).containsExactly(notes().get(1).id());
-    desk.selectFrom(-1);
-    assertThat(session.document().selection().notes()).containsExactly(notes().get(0).id());
-    desk.selectOuter(1);
-    assertThat(session.document().selection().notes()).hasSize(1);
+  void copies_are_laid_behind_one_another_as_often_as_asked_or_there_is_room() {
+    desk.repeat(3);
+    assertThat(notes())
+        .extracting(Note::onset)
+        .containsExactly(240L, 960L, 1200L, 1920L, 2160L, 2880L, 3120L, 3840L);
+    assertThat(session.document().selection().notes()).hasSize(6);
+    session.editing().undo();
+    assertThat(notes()).hasSize(2);
+  }
+
+  @Test
+  void keys_move_notes_by_the_step_that_was_set() {
+    desk.move(1, 0);
+    assertThat(notes()).extracting(Note::onset).containsExactly(480L, 1200L);
+    session.editing().undo();
+    session.drawing().set(session.drawing().kept().withStep(MoveStep.TEN_MS));
+    desk.move(-2, 0);
+    assertThat(notes())
+        .as("20 ms at 120 bpm are 38 ticks")
+        .extracting(Note::onset)
+        .containsExactly(202L, 922L);
+    session.editing().undo();
+    desk.nextMoveStep(1);
+    assertThat(session.notices().current().text()).isEqualTo("Keys move notes by 5 ms");
+    desk.nextMoveStep(-2);
+    desk.move(7, 0);
+    assertThat(notes()).as("1 tick").extracting(Note::onset).containsExactly(247L, 967L);
+  }
+
+  @Test
+  void cut_once_all_are_cut_alike() {
+    desk.splitAlike(360);
+    assertThat(lines())
+        .containsExactly(
+            "240 60 120",
+            "360 60 120",
+            "480 60 120",
+            "600 60 120",
+            "720 60 10",
+            "960 64 120",
+            "1080 64 120");
+    session.editing().undo();
+    desk.splitAlike(800);
+    assertThat(session.notices().current().text()).startsWith("Point at a place within");
+  }
+
+  @Test
+  void new_notes_start_from_a_chosen_note_and_that_is_undone_like_any_edit() {
+    desk.startLikeSelected();
+    DrawDesk drawing = session.drawing();
+    assertThat(drawing.lengthAt(0, session.timing().lines())).isEqualTo(490);
+    assertThat(drawing.velocity()).isEqualTo(70);
+    session.editing().undo();
+    assertThat(drawing.lengthAt(0, session.timing().lines())).as("the grid").isEqualTo(240);
+    drawing.set(drawing.kept().withStart(DrawDesk.Start.LAST));
+    drawing.touch(notes().get(1));
+    assertThat(drawing.velocity()).isEqualTo(90);
+    session.performer().setVelocity(33);
+    assertThat(drawing.velocity()).as("what the keys set since").isEqualTo(33);
+  }
+
+  @Test
+  void into_another_key_degrees_stay_and_what_lies_between_is_told() {
+    session.performer().arrange(session.performer().hands().arrangement().kind(), 0, Scale.MAJOR);
+    desk.intoKey(new Key(9, Scale.NATURAL_MINOR));
+    assertThat(notes()).extracting(Note::pitch).containsExactly(57, 60);
+    assertThat(session.notices().current().text())
+        .isEqualTo("From C Major into A Natural minor: 2 notes");
+    desk.transpose(200);
+    assertThat(notes())
+        .as("as far as there is room")
+        .extracting(Note::pitch)
+        .containsExactly(124, 127);
   }
 
   @Test

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.Stencil;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
@@ -82,7 +84,21 @@ class SettingsTest {
                 .withGate(60)
                 .withAdds(true));
     before.steps().setPattern(new PatternFill(3, 2, -5));
-    before.drawing().setAll(new DrawDesk.Kept(false, false, NoteResize.Together.PLACE));
+    before
+        .drawing()
+        .set(
+            new DrawDesk.Kept(
+                false,
+                true,
+                true,
+                DrawDesk.Start.TRACK,
+                NoteResize.Together.PLACE,
+                MoveStep.FIVE_MS));
+    before
+        .drawing()
+        .stencils()
+        .keep("Gallop", new Stencil(List.of(new Stencil.Part(0, 0, 240, 90)), 960));
+    before.amounts().give("repeat", 5);
     Path file = folder.resolve("deep/settings.json");
     SettingsFile.write(Settings.of(before), file);
     Session after = session();

@@ -4,13 +4,12 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
-import java.util.List;
 import java.util.OptionalLong;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
-/** The mouse on the bench: choosing notes, moving them, setting the place, playing the rail. */
+/** The mouse on the bench: choosing notes, moving them, setting the place. */
 final class BenchMouse {
   private static final int WHEEL_PERCENT = 5;
 
@@ -22,6 +21,7 @@ final class BenchMouse {
   private final Session session;
   private final Viewport viewport;
   private final RollGestures roll;
+  private final RailMouse railMouse;
   private final Runnable onChange;
   private Gesture gesture = new Gesture.None();
   private double rulerFromX;
@@ -41,6 +41,7 @@ final class BenchMouse {
     this.session = session;
     this.viewport = viewport;
     this.roll = new RollGestures(session, viewport);
+    this.railMouse = new RailMouse(session, viewport);
     this.onChange = onChange;
   }
 
@@ -62,9 +63,7 @@ final class BenchMouse {
     ruler.setOnMousePressed(e -> rulerFromX = e.getX());
     ruler.setOnMouseDragged(this::dragLoop);
     ruler.setOnMouseReleased(this::releaseRuler);
-    rail.setOnMousePressed(this::playRail);
-    rail.setOnMouseDragged(this::playRail);
-    rail.setOnMouseReleased(e -> session.performer().releasePointer(System.nanoTime()));
+    railMouse.install(rail);
   }
 
   /** What the mouse does in a lane is a gesture as well. */
@@ -121,22 +120,6 @@ final class BenchMouse {
   private long rulerTick(double x, boolean free) {
     long tick = Math.max(0, Math.round(viewport.scale().tickAt(x)));
     return free ? tick : session.song().meters().beatNearest(tick);
-  }
-
-  private void playRail(MouseEvent e) {
-    int pitch = Math.clamp(viewport.scale().pitchAt(e.getY()), 0, 127);
-    if (e.getButton() == MouseButton.SECONDARY) {
-      if (e.getEventType() == MouseEvent.MOUSE_PRESSED) {
-        session
-            .performer()
-            .latch(List.of(pitch), session.performer().hands().velocity(), System.nanoTime());
-      }
-      return;
-    }
-    if (!session.performer().hands().soundingPitches().contains(pitch)) {
-      int velocity = session.performer().hands().velocity();
-      session.performer().press(List.of(pitch), velocity, System.nanoTime());
-    }
   }
 
   /**
@@ -220,13 +203,19 @@ final class BenchMouse {
 
   /** What the mouse holds is as it was before; what comes of it until it lets go is nothing. */
   boolean cancel() {
+    boolean rowHeld = railMouse.cancel();
     boolean held = gesture.isOn();
     if (held) {
       gesture = new Gesture.None();
       session.drawing().silence();
       onChange.run();
     }
-    return held;
+    return held || rowHeld;
+  }
+
+  /** Whether it holds something that can be taken back. */
+  boolean isBusy() {
+    return gesture.isOn() || railMouse.isHolding();
   }
 
   private void at(MouseEvent e) {
@@ -238,7 +227,10 @@ final class BenchMouse {
   OptionalLong overLine() {
     long tick = Math.max(0, Math.round(viewport.scale().tickAt(x)));
     return isOver
-        ? OptionalLong.of(session.drawing().snaps() ? session.timing().lines().nearest(tick) : tick)
+        ? OptionalLong.of(
+            session.drawing().kept().snaps()
+                ? session.drawing().lines(viewport.scale().pixelsPerTick()).nearest(tick)
+                : tick)
         : OptionalLong.empty();
   }
 

@@ -29,6 +29,7 @@ import javafx.scene.shape.Rectangle;
  */
 public final class BenchView extends Region {
   public static final double RAIL_WIDTH = 52;
+  private static final double KIT_RAIL_WIDTH = 118;
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
   private static final double WHEEL = 1.0015;
@@ -69,7 +70,7 @@ public final class BenchView extends Region {
     tip = new MouseTip(session);
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
-    rail = new RailLayer(this, palette, viewport);
+    rail = new RailLayer(this, session, palette, viewport);
     notes = new NotesLayer(this, session, palette, viewport, mouse::gesture);
     box = new BoxLayer(this, palette, mouse::gesture);
     lane = new VelocityLane(this, session, palette, viewport, mouse::gesture);
@@ -83,6 +84,7 @@ public final class BenchView extends Region {
     shownOpening = session.document().openings();
     roll.setId("roll");
     ruler.setId("ruler");
+    rail.setId("rail");
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);
@@ -130,6 +132,12 @@ public final class BenchView extends Region {
           .notices()
           .tell("The song changed while the mouse held something: that was left as it was");
     }
+    if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.PASS, Aspect.STEPS)) {
+      showRows();
+    }
+    if (change.isOf(Aspect.SETTINGS)) {
+      ground.mark();
+    }
     if (change.isOf(Aspect.TIMING)) {
       changed();
       sight.keepQuestion();
@@ -166,6 +174,21 @@ public final class BenchView extends Region {
       shownBase = base;
       showEmpty();
     }
+  }
+
+  /** A kit's drums may lie in an order of their own, and those that are not used be hidden. */
+  private void showRows() {
+    viewport.change(s -> s.withRows(Rows.of(session.rows().shown())));
+    if (railWidth() != rail.getWidth()) {
+      requestLayout();
+    }
+    if (session.rows().areOfKit()) {
+      rail.mark();
+    }
+  }
+
+  private double railWidth() {
+    return session.rows().areOfKit() ? KIT_RAIL_WIDTH : RAIL_WIDTH;
   }
 
   private void showSwept() {
@@ -215,7 +238,7 @@ public final class BenchView extends Region {
 
   /** Whether the mouse holds something that Esc takes back. */
   public boolean isMouseBusy() {
-    return mouse.gesture().isOn();
+    return mouse.isBusy();
   }
 
   /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
@@ -307,7 +330,7 @@ public final class BenchView extends Region {
     } else if (e.isShiftDown() || e.getDeltaY() == 0) {
       viewport.change(s -> s.withOrigin(s.originTick() - amount / s.pixelsPerTick()));
     } else {
-      viewport.change(s -> s.withTop(s.topPitch() + amount / s.rowHeight(), height));
+      viewport.change(s -> s.withTop(s.topRow() + amount / s.rowHeight(), height));
     }
     e.consume();
   }
@@ -327,7 +350,8 @@ public final class BenchView extends Region {
         .valueProperty()
         .addListener(
             (property, before, now) ->
-                viewport.change(s -> s.withTop(127 - now.doubleValue(), viewport.height())));
+                viewport.change(
+                    s -> s.withTop(s.rows().count() - 1 - now.doubleValue(), viewport.height())));
     across.setFocusTraversable(false);
     upDown.setFocusTraversable(false);
   }
@@ -340,15 +364,16 @@ public final class BenchView extends Region {
     across.setVisibleAmount(across.getMax() * Math.min(1, inSight / end));
     across.setValue(scale.originTick());
     double rows = viewport.height() / scale.rowHeight();
-    upDown.setMax(Math.max(0, 128 - rows));
-    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / 128));
-    upDown.setValue(127 - scale.topPitch());
+    double all = scale.rows().count();
+    upDown.setMax(Math.max(0, all - rows));
+    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / all));
+    upDown.setValue(all - 1 - scale.topRow());
   }
 
   @Override
   protected void layoutChildren() {
     double laneHeight = lane.isVisible() ? Lane.HEIGHT : 0;
-    double w = getWidth() - RAIL_WIDTH - BAR;
+    double w = getWidth() - railWidth() - BAR;
     double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
     if (w <= 0 || h <= 0) {
       return;
@@ -362,20 +387,21 @@ public final class BenchView extends Region {
     }
     List.of(ground, notes, box).forEach(l -> l.size(w, h));
     ruler.size(w, RulerLayer.HEIGHT);
-    rail.size(RAIL_WIDTH, h);
+    rail.size(railWidth(), h);
     lane.size(w, laneHeight);
     drawMarked();
   }
 
   private void place(double w, double h, double laneHeight) {
     double right = getWidth() - BAR;
-    roll.resizeRelocate(RAIL_WIDTH, RulerLayer.HEIGHT, w, h);
-    lane.relocate(RAIL_WIDTH, RulerLayer.HEIGHT + h);
-    laneTitle.resizeRelocate(4, RulerLayer.HEIGHT + h + 4, RAIL_WIDTH - 6, 16);
-    across.resizeRelocate(RAIL_WIDTH, getHeight() - BAR, w, BAR);
+    double left = railWidth();
+    roll.resizeRelocate(left, RulerLayer.HEIGHT, w, h);
+    lane.relocate(left, RulerLayer.HEIGHT + h);
+    laneTitle.resizeRelocate(4, RulerLayer.HEIGHT + h + 4, left - 6, 16);
+    across.resizeRelocate(left, getHeight() - BAR, w, BAR);
     upDown.resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
     rail.relocate(0, RulerLayer.HEIGHT);
-    ruler.relocate(RAIL_WIDTH, 0);
+    ruler.relocate(left, 0);
     empty.resizeRelocate(0, h * 0.12, w, 90);
     double takesWidth = takes.prefWidth(-1);
     takes.resizeRelocate(

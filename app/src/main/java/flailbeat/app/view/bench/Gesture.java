@@ -75,6 +75,13 @@ sealed interface Gesture {
    */
   record Resize(double fromX, NoteResize resize, boolean moved) implements Gesture {}
 
+  /** Laying copies of the selected notes behind them. */
+  record Repeat(double fromX, NoteCopies copies) implements Gesture {
+    Repeat times(int value) {
+      return new Repeat(fromX, new NoteCopies(copies.ids(), copies.ticks(), 0, value));
+    }
+  }
+
   /** Wiping notes away, from where the mouse was last. */
   record Erase(double x, double y, NotesErased erased) implements Gesture {}
 
@@ -105,6 +112,7 @@ sealed interface Gesture {
       case Draw draw -> Optional.of(draw.drawn());
       case Fill fill -> Optional.of(fill.drawn());
       case Resize resize -> resize.moved() ? Optional.of(resize.resize()) : Optional.empty();
+      case Repeat repeat -> Optional.of(repeat.copies());
       case Erase erase -> Optional.of(erase.erased());
       case Loudness loudness -> Optional.of(loudness.shift());
       case Wheel wheel -> Optional.of(wheel.scale());

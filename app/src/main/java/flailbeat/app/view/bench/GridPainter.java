@@ -6,11 +6,10 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import java.util.function.IntPredicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
@@ -36,45 +35,29 @@ final class GridPainter {
     this.height = height;
   }
 
-  /** Rows of black notes shaded; a rule between B and C. */
-  void rows(GraphicsContext g) {
+  /** Rows of black notes shaded, and a rule between B and C; of drums every other. */
+  void rows(GraphicsContext g, boolean kit) {
     g.setFill(palette.color(Ink.RAISED));
     g.fillRect(0, 0, width, height);
-    for (int pitch = lowest(); pitch <= highest(); pitch++) {
-      double y = scale.yOf(pitch);
-      if (Pitch.isBlack(pitch)) {
+    for (int row = lowest(); row <= highest(); row++) {
+      int pitch = scale.rows().pitchAt(row);
+      double y = scale.yOfRow(row);
+      int fromTop = scale.rows().count() - 1 - row;
+      if (kit ? fromTop % 2 == 1 : Pitch.isBlack(pitch)) {
         g.setFill(palette.color(Ink.ROW_DARK));
         g.fillRect(0, y, width, scale.rowHeight());
       }
-      if (pitch % Pitch.OCTAVE == 0) {
+      if (kit ? row == 0 : pitch % Pitch.OCTAVE == 0) {
         double line = Math.round(y + scale.rowHeight());
         Hairline.across(g, palette.color(Ink.RULE), line, 0, width);
       }
     }
   }
 
-  /** The drums of a kit, each in its row, where rows are high enough. */
-  void drums(GraphicsContext g) {
-    double row = scale.rowHeight();
-    if (row < LEAST_DRUM_ROW) {
-      return;
-    }
-    g.setFont(Font.font("Lato", Math.clamp(row - 2, 9, 12)));
-    g.setTextAlign(TextAlignment.LEFT);
-    g.setTextBaseline(VPos.CENTER);
-    g.setFill(palette.color(Ink.INK_SOFT, 0.85));
-    for (int pitch = lowest(); pitch <= highest(); pitch++) {
-      double y = scale.yOf(pitch) + row / 2;
-      DrumNames.of(pitch).ifPresent(name -> g.fillText(name, 5, y));
-    }
-  }
-
   /** Grid lines, thinned out until they are some pixels apart; beats and bars stronger. */
-  void lines(GraphicsContext g, QuantizeSettings settings, MeterMap meters) {
-    Grid grid = settings.grid();
-    GridLines lines = new GridLines(grid, meters, settings.swing(), settings.groove());
+  void lines(GraphicsContext g, GridLines lines, long finest, MeterMap meters) {
     long last = (long) scale.tickAt(width) + 1;
-    boolean showGrid = grid.finestTicks() * scale.pixelsPerTick() >= LEAST_GAP;
+    boolean showGrid = finest * scale.pixelsPerTick() >= LEAST_GAP;
     TickRange bar = meters.barRangeAt((long) Math.max(0, scale.originTick()));
     int step = barStep(meters);
     while (bar.start() <= last) {
@@ -150,14 +133,10 @@ final class GridPainter {
 
   /** The piano on its side: names on C, and on every natural where they fit. */
   void rail(GraphicsContext g, double railWidth) {
-    g.setFill(palette.color(Ink.RAISED));
-    g.fillRect(0, 0, railWidth, height);
-    g.setTextBaseline(VPos.CENTER);
-    g.setTextAlign(TextAlignment.RIGHT);
-    double row = scale.rowHeight();
-    g.setFont(Font.font("Lato", Math.clamp(row, 9, 12)));
-    for (int pitch = lowest(); pitch <= highest(); pitch++) {
-      double y = scale.yOf(pitch);
+    double row = beginRail(g, railWidth, TextAlignment.RIGHT);
+    for (int at = lowest(); at <= highest(); at++) {
+      int pitch = scale.rows().pitchAt(at);
+      double y = scale.yOfRow(at);
       boolean black = Pitch.isBlack(pitch);
       if (black) {
         g.setFill(palette.color(Ink.CAP_DARK));
@@ -177,6 +156,32 @@ final class GridPainter {
       }
     }
     Hairline.down(g, palette.color(Ink.RULE_STRONG), railWidth - 1, 0, height);
+  }
+
+  /** The drums of a kit, each by its row; those that have notes stand out. */
+  void drums(GraphicsContext g, double railWidth, IntPredicate used) {
+    double row = beginRail(g, railWidth, TextAlignment.LEFT);
+    for (int at = lowest(); at <= highest() && row >= LEAST_DRUM_ROW; at++) {
+      int pitch = scale.rows().pitchAt(at);
+      g.setFill(palette.color(used.test(pitch) ? Ink.INK : Ink.INK_SOFT));
+      g.fillText(
+          DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4),
+          6,
+          scale.yOfRow(at) + row / 2,
+          railWidth - 10);
+      Hairline.across(g, palette.color(Ink.RULE), Math.round(scale.yOfRow(at) + row), 0, railWidth);
+    }
+    Hairline.down(g, palette.color(Ink.RULE_STRONG), railWidth - 1, 0, height);
+  }
+
+  private double beginRail(GraphicsContext g, double railWidth, TextAlignment align) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, railWidth, height);
+    g.setTextBaseline(VPos.CENTER);
+    g.setTextAlign(align);
+    double row = scale.rowHeight();
+    g.setFont(Font.font("Lato", Math.clamp(row, 9, 12)));
+    return row;
   }
 
   private void vertical(GraphicsContext g, long tick, Color color) {
@@ -201,10 +206,10 @@ final class GridPainter {
   }
 
   private int lowest() {
-    return Math.max(Pitch.LOWEST, scale.pitchAt(height) - 1);
+    return Math.max(0, scale.rowAt(height) - 1);
   }
 
   private int highest() {
-    return Math.min(Pitch.HIGHEST, scale.pitchAt(0) + 1);
+    return Math.min(scale.rows().count() - 1, scale.rowAt(0) + 1);
   }
 }

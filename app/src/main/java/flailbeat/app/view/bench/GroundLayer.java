@@ -21,11 +21,9 @@ final class GroundLayer extends Layer {
   @Override
   void draw(GraphicsContext g) {
     GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
-    painter.rows(g);
-    boolean kit = session.document().track().instrument().kit();
-    painter.lines(g, session.timing().settings(), session.song().meters());
-    if (kit) {
-      painter.drums(g);
-    }
+    painter.rows(g, session.rows().areOfKit());
+    double width = viewport.scale().pixelsPerTick();
+    painter.lines(
+        g, session.drawing().lines(width), session.drawing().step(width), session.song().meters());
   }
 }

@@ -1,22 +1,30 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
+import flailbeat.core.session.Session;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
 
-/** The piano on its side, at the left of the roll. */
+/** The piano on its side, at the left of the roll; for a kit, the names of its drums. */
 final class RailLayer extends Layer {
+  private final Session session;
   private final Palette palette;
   private final Viewport viewport;
 
-  RailLayer(Region owner, Palette palette, Viewport viewport) {
+  RailLayer(Region owner, Session session, Palette palette, Viewport viewport) {
     super(owner);
+    this.session = session;
     this.palette = palette;
     this.viewport = viewport;
   }
 
   @Override
   void draw(GraphicsContext g) {
-    new GridPainter(palette, viewport.scale(), viewport.width(), getHeight()).rail(g, getWidth());
+    GridPainter painter = new GridPainter(palette, viewport.scale(), viewport.width(), getHeight());
+    if (session.rows().areOfKit()) {
+      painter.drums(g, getWidth(), session.rows().used()::contains);
+    } else {
+      painter.rail(g, getWidth());
+    }
   }
 }

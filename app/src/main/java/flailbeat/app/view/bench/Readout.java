@@ -1,9 +1,12 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteResize;
+import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
 import flailbeat.core.edit.VelocityShift;
@@ -31,6 +34,7 @@ final class Readout {
       case Gesture.Resize resize -> resized(resize.resize());
       case Gesture.Draw draw -> note(draw.note());
       case Gesture.Fill fill -> filled(fill.drawn());
+      case Gesture.Repeat repeat -> repeated(repeat.copies());
       case Gesture.Erase erase -> erased(erase.erased());
       case Gesture.Loudness loudness ->
           String.format(Locale.ROOT, "velocity %+d", ((VelocityShift) edit).by());
@@ -66,6 +70,13 @@ final class Readout {
             + (drawn.notes().size() == RollGestures.MOST_FILLED ? ", no more in a stroke" : "")
             + ", last "
             + note(drawn.notes().getLast());
+  }
+
+  private String repeated(NoteCopies copies) {
+    long end =
+        NoteTools.range(NoteEdits.find(session.song(), copies.ids())).start()
+            + copies.ticks() * (copies.times() + 1);
+    return "copies: " + copies.times() + ", up to " + session.song().meters().positionAt(end);
   }
 
   private static String erased(NotesErased erased) {

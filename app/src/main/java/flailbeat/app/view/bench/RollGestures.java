@@ -1,5 +1,6 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteResize;
@@ -14,6 +15,7 @@ import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.GridLines;
@@ -32,9 +34,9 @@ import javafx.scene.input.MouseEvent;
 /**
  * What the mouse does on the roll: where it is pressed and what is held says what, and there are no
  * tools to change. On an empty place it draws a note; with Ctrl it fills a row, with Shift, or by
- * the right button, it draws a box. On a note it moves it, with Ctrl a copy; at an edge it resizes;
- * twice it erases, and so it does along a drag with Ctrl and Alt. Alt leaves the lines, and Shift,
- * in a move, keeps to one direction.
+ * the right button, it draws a box. On a note it moves it, with Ctrl a copy; at an edge it resizes,
+ * and with Ctrl at its end lays copies behind the selection; twice it erases, and so it does along
+ * a drag with Ctrl and Alt. Alt leaves the lines, and Shift, in a move, keeps to one direction.
  */
 final class RollGestures {
   static final double SLOP = 3;
@@ -47,8 +49,13 @@ final class RollGestures {
   private static final double INSIDE = 6;
   private static final double STEP = 4;
 
+  /** No note has this pitch. */
+  private static final int NOWHERE = -1;
+
   /** As many notes as one stroke lays down. */
   static final int MOST_FILLED = 2000;
+
+  private static final int MOST_COPIES = 64;
 
   /** A part of a note that does something of its own. */
   enum Zone {
@@ -72,7 +79,9 @@ final class RollGestures {
 
   /** The mouse is pressed. */
   Gesture press(MouseEvent e) {
-    boolean draws = !session.transportControl().transport().isRecording();
+    boolean draws =
+        !session.transportControl().transport().isRecording()
+            && viewport.scale().hasRowAt(e.getY());
     if (e.getButton() == MouseButton.SECONDARY || !draws && hitAt(e.getX(), e.getY()).isEmpty()) {
       return box(e, e.isShiftDown());
     }
@@ -110,11 +119,15 @@ final class RollGestures {
           .select(e.isShiftDown() ? selection.toggled(id) : Selection.ofNotes(Set.of(id)));
     }
     Set<NoteId> held = session.document().selection().notes();
+    if (hit.zone() == Zone.END && e.isShortcutDown()) {
+      long span = NoteCopies.span(session.song(), held);
+      return new Gesture.Repeat(e.getX(), new NoteCopies(held, span, 0, 0));
+    }
     if (hit.zone() != Zone.BODY) {
       Edge edge = hit.zone() == Zone.START ? Edge.START : Edge.END;
       return new Gesture.Resize(
           e.getX(),
-          NoteResize.of(session.song(), held, edge, drawing.together(), hit.note()),
+          NoteResize.of(session.song(), held, edge, drawing.kept().together(), hit.note()),
           false);
     }
     Room room = NoteMove.room(session.song(), held);
@@ -143,7 +156,7 @@ final class RollGestures {
     session.document().select(Selection.NONE);
     session.document().chooseClipAt(onset);
     drawing.sound(pitch, velocity);
-    long length = Math.min(drawing.lengthAt(onset), Ticks.LAST - onset);
+    long length = Math.min(drawing.lengthAt(onset, lines()), Ticks.LAST - onset);
     return new Gesture.Draw(
         e.getX(), NotesDrawn.of(session.document().track().id(), pitch, velocity, onset, length));
   }
@@ -168,6 +181,7 @@ final class RollGestures {
       case Gesture.Draw draw -> drawn(draw, e);
       case Gesture.Fill fill -> filled(fill, e);
       case Gesture.Resize resize -> resized(resize, e);
+      case Gesture.Repeat repeat -> repeated(repeat, e);
       case Gesture.Erase erase -> erasing(erase, e);
       case Gesture.Loudness loudness -> loudness;
       case Gesture.Wheel wheel -> wheel;
@@ -185,13 +199,26 @@ final class RollGestures {
     boolean across = !e.isShiftDown() || Math.abs(dx) >= Math.abs(dy);
     boolean upDown = !e.isShiftDown() || !across;
     long ticks = across ? Math.round(dx / viewport.scale().pixelsPerTick()) : 0;
-    long stepped = isFree(e) ? ticks : lines().moved(move.at().onset(), ticks);
     int rows = upDown ? (int) -Math.round(dy / viewport.scale().rowHeight()) : 0;
-    Gesture.Move changed = move.by(stepped, rows);
+    Gesture.Move changed =
+        move.by(isFree(e) ? ticks : stepped(move.at().onset(), ticks), semitones(move.at(), rows));
     if (changed.move().semitones() != move.move().semitones()) {
       drawing.sound(move.at().pitch() + changed.move().semitones(), move.at().velocity());
     }
     return changed;
+  }
+
+  /** By steps of the grid, keeping the offset from the lines, or to a line; as it was set. */
+  private long stepped(long onset, long ticks) {
+    return !drawing.kept().toLines()
+        ? lines().moved(onset, ticks)
+        : ticks == 0 ? 0 : lines().nearest(Math.max(0, onset + ticks)) - onset;
+  }
+
+  /** How far it is from a note's row to the one so many higher; rows need not be in order. */
+  private int semitones(Note note, int rows) {
+    Rows all = viewport.scale().rows();
+    return all.pitchAt(all.of(note.pitch()) + rows) - note.pitch();
   }
 
   /** Its end goes to the line nearest to the mouse. */
@@ -219,6 +246,13 @@ final class RollGestures {
     long raw = Math.round((e.getX() - resize.fromX()) / viewport.scale().pixelsPerTick());
     long wanted = isFree(e) ? edge + raw : lines().nearest(Math.max(0, edge + raw));
     return new Gesture.Resize(resize.fromX(), now.by(wanted - edge), true);
+  }
+
+  /** As many copies behind the notes as the mouse has gone over. */
+  private Gesture repeated(Gesture.Repeat repeat, MouseEvent e) {
+    double width = repeat.copies().ticks() * viewport.scale().pixelsPerTick();
+    double times = (e.getX() - repeat.fromX()) / width;
+    return repeat.times(Math.clamp((int) Math.round(times), 0, MOST_COPIES));
   }
 
   /**
@@ -254,12 +288,12 @@ final class RollGestures {
     double toX = Math.max(fill.fromX(), e.getX());
     List<NewNote> all = new ArrayList<>();
     for (long at = lines().atOrBefore(tickAt(fill.fromX()));
-        scale.xOf(at) <= toX && all.size() + stencil.notes().size() <= MOST_FILLED;
+        scale.xOf(at) <= toX && all.size() + stencil.parts().size() <= MOST_FILLED;
         at += stencil.span()) {
       double far = (scale.xOf(at) - fill.fromX()) / Math.max(1, toX - fill.fromX());
       double y = fill.fromY() + Math.clamp(far, 0, 1) * (e.getY() - fill.fromY());
       int row = e.isShiftDown() ? rowAt(y) : fill.row();
-      all.addAll(stencil.at(at, row, drawing::inScale));
+      all.addAll(stencil.at(at, row, drawing::inKey));
     }
     all.sort(Comparator.comparingLong(NewNote::onset));
     NotesDrawn drawn = new NotesDrawn(fill.drawn().track(), all);
@@ -271,7 +305,7 @@ final class RollGestures {
 
   private NewNote note(Gesture.Fill fill, long at, double y, boolean followsPitch) {
     long step = lines().after(at) - at;
-    int pitch = followsPitch ? drawing.inScale(rowAt(y)) : fill.row();
+    int pitch = followsPitch ? drawing.inKey(rowAt(y)) : fill.row();
     int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
     int velocity = Math.clamp(drawing.velocity() + louder, 1, 127);
     return new NewNote(pitch, velocity, new Played(at, at + step), at);
@@ -301,18 +335,32 @@ final class RollGestures {
     double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
     long from = (long) Math.max(0, Math.floor(left));
     TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
-    int high = scale.pitchAt(Math.min(box.fromY(), box.toY()));
-    int low = scale.pitchAt(Math.max(box.fromY(), box.toY()));
-    NoteRule inside = new NoteRule.Within(range, low, high);
+    int high = scale.rowAt(Math.min(box.fromY(), box.toY()));
+    int low = scale.rowAt(Math.max(box.fromY(), box.toY()));
+    NoteRule inside =
+        scale.rows().equals(Rows.PIANO)
+            ? new NoteRule.Within(range, low, high)
+            : new NoteRule.Both(
+                new NoteRule.Within(range, Pitch.LOWEST, Pitch.HIGHEST),
+                new NoteRule.OfPitches(pitches(low, high)));
     return box.before().plus(Selection.of(inside.of(session.document().track())));
   }
 
+  private Set<Integer> pitches(int lowRow, int highRow) {
+    Rows rows = viewport.scale().rows();
+    Set<Integer> pitches = new HashSet<>();
+    for (int row = Math.max(0, lowRow); row <= Math.min(highRow, rows.count() - 1); row++) {
+      pitches.add(rows.pitchAt(row));
+    }
+    return pitches;
+  }
+
   private boolean isFree(MouseEvent e) {
-    return e.isAltDown() == drawing.snaps();
+    return e.isAltDown() == drawing.kept().snaps();
   }
 
   private GridLines lines() {
-    return session.timing().lines();
+    return drawing.lines(viewport.scale().pixelsPerTick());
   }
 
   private long tickAt(double x) {
@@ -320,7 +368,7 @@ final class RollGestures {
   }
 
   private int rowAt(double y) {
-    return Math.clamp(viewport.scale().pitchAt(y), 0, 127);
+    return viewport.scale().pitchAt(y);
   }
 
   /**
@@ -329,7 +377,7 @@ final class RollGestures {
    */
   Optional<Hit> hitAt(double x, double y) {
     Scale scale = viewport.scale();
-    int pitch = scale.pitchAt(y);
+    int pitch = scale.hasRowAt(y) ? scale.pitchAt(y) : NOWHERE;
     double tick = scale.tickAt(x);
     double reach = reach(tick) / scale.pixelsPerTick();
     long from = (long) Math.max(0, Math.floor(tick - reach) - 1);

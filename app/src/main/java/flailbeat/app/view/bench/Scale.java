@@ -5,18 +5,18 @@ package flailbeat.app.view.bench;
  *
  * @param pixelsPerTick how wide a tick is
  * @param originTick the tick at the left edge
- * @param rowHeight how high a pitch's row is
- * @param topPitch the pitch at the top edge; a part of a row may be cut off
+ * @param rowHeight how high a row is
+ * @param topRow the row at the top edge; a part of a row may be cut off
+ * @param rows which pitch lies in which row
  */
-record Scale(double pixelsPerTick, double originTick, double rowHeight, double topPitch) {
+record Scale(double pixelsPerTick, double originTick, double rowHeight, double topRow, Rows rows) {
   private static final double LEAST_PIXELS_PER_TICK = 0.00001;
   private static final double MOST_PIXELS_PER_TICK = 4;
   private static final double LEAST_ROW = 4;
   private static final double MOST_ROW = 40;
-  private static final double PITCHES = 128;
 
   static Scale initial() {
-    return new Scale(0.06, 0, 13, 84);
+    return new Scale(0.06, 0, 13, 84, Rows.PIANO);
   }
 
   double xOf(double tick) {
@@ -28,44 +28,66 @@ record Scale(double pixelsPerTick, double originTick, double rowHeight, double t
   }
 
   /** The upper edge of a pitch's row. */
-  double yOf(double pitch) {
-    return (topPitch - pitch) * rowHeight;
+  double yOf(int pitch) {
+    return yOfRow(rows.of(pitch));
   }
 
+  /** The upper edge of a row. */
+  double yOfRow(int row) {
+    return (topRow - row) * rowHeight;
+  }
+
+  /** The pitch whose row is there, or the nearest to it. */
   int pitchAt(double y) {
-    return (int) Math.ceil(topPitch - y / rowHeight);
+    return rows.pitchAt(rowAt(y));
+  }
+
+  /** The number of the row that is, or would be, there. */
+  int rowAt(double y) {
+    return (int) Math.ceil(topRow - y / rowHeight);
+  }
+
+  /** Whether there is a row: a few may leave room below them. */
+  boolean hasRowAt(double y) {
+    return rowAt(y) >= 0 && rowAt(y) < rows.count();
   }
 
   /** Larger or smaller in time, the tick under {@code x} staying where it is. */
   Scale zoomTime(double factor, double x) {
     double scale = Math.clamp(pixelsPerTick * factor, LEAST_PIXELS_PER_TICK, MOST_PIXELS_PER_TICK);
     double origin = tickAt(x) - x / scale;
-    return new Scale(scale, Math.max(0, origin), rowHeight, topPitch);
+    return new Scale(scale, Math.max(0, origin), rowHeight, topRow, rows);
   }
 
-  /** Larger or smaller in pitch, the pitch under {@code y} staying where it is. */
+  /** Larger or smaller in pitch, the row under {@code y} staying where it is. */
   Scale zoomPitch(double factor, double y, double height) {
     double row = Math.clamp(rowHeight * factor, LEAST_ROW, MOST_ROW);
-    double top = topPitch - y / rowHeight + y / row;
-    return new Scale(pixelsPerTick, originTick, row, 0).withTop(top, height);
+    double top = topRow - y / rowHeight + y / row;
+    return new Scale(pixelsPerTick, originTick, row, 0, rows).withTop(top, height);
   }
 
   Scale withOrigin(double tick) {
-    return new Scale(pixelsPerTick, Math.max(0, tick), rowHeight, topPitch);
+    return new Scale(pixelsPerTick, Math.max(0, tick), rowHeight, topRow, rows);
   }
 
-  /** Scrolled to a top pitch, as far as the piano's 128 notes allow. */
-  Scale withTop(double pitch, double height) {
-    double lowest = Math.min(PITCHES - 1, height / rowHeight - 1);
-    return new Scale(pixelsPerTick, originTick, rowHeight, Math.clamp(pitch, lowest, PITCHES - 1));
+  /** Scrolled to a top row, as far as there are rows. */
+  Scale withTop(double row, double height) {
+    double highest = rows.count() - 1.0;
+    double lowest = Math.min(highest, height / rowHeight - 1);
+    return new Scale(pixelsPerTick, originTick, rowHeight, Math.clamp(row, lowest, highest), rows);
   }
 
-  /** Shows a range of ticks and pitches over so many pixels. */
-  static Scale fit(double fromTick, double toTick, int low, int high, double width, double height) {
+  /** With pitches in other rows. */
+  Scale withRows(Rows value) {
+    return new Scale(pixelsPerTick, originTick, rowHeight, topRow, value);
+  }
+
+  /** Shows a range of ticks, and these rows, over so many pixels. */
+  Scale fit(double fromTick, double toTick, int low, int high, double width, double height) {
     double scale =
         Math.clamp(width / (toTick - fromTick), LEAST_PIXELS_PER_TICK, MOST_PIXELS_PER_TICK);
     double row = Math.clamp(height / (high - low + 5), 7, 18);
     double spare = height / row - (high - low + 1);
-    return new Scale(scale, Math.max(0, fromTick), row, 0).withTop(high + spare / 2, height);
+    return new Scale(scale, Math.max(0, fromTick), row, 0, rows).withTop(high + spare / 2, height);
   }
 }

@@ -3,11 +3,13 @@ package flailbeat.app.view.bench;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
+import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
 import flailbeat.core.step.Struck;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import java.util.IntSummaryStatistics;
 import java.util.List;
 
 /** Brings into sight what a person has to see: the track, the reach, what is played or asked. */
@@ -29,24 +31,26 @@ final class Sight {
     List<Note> all = session.document().track().notes();
     MeterMap meters = session.song().meters();
     if (all.isEmpty()) {
-      int base = session.performer().hands().base();
+      boolean kit = session.document().track().instrument().kit();
+      Rows rows = viewport.scale().rows();
+      int base = rows.of(kit ? DrumNames.LOWEST : session.performer().hands().base());
       fit(new TickRange(0, meters.barStart(EMPTY_BARS)), base, base + EMPTY_PITCHES);
       return;
     }
-    int low = all.stream().mapToInt(Note::pitch).min().orElseThrow();
-    int high = all.stream().mapToInt(Note::pitch).max().orElseThrow();
+    IntSummaryStatistics rows =
+        all.stream().mapToInt(n -> viewport.scale().rows().of(n.pitch())).summaryStatistics();
     long end = all.stream().mapToLong(Note::end).max().orElseThrow();
     TickRange bars = meters.wholeBars(new TickRange(all.get(0).onset(), end));
     long most =
         mostBars == Integer.MAX_VALUE
             ? bars.end()
             : meters.barStart(meters.barAt(bars.start()) + mostBars);
-    fit(new TickRange(bars.start(), Math.min(bars.end(), most)), low, high);
+    fit(new TickRange(bars.start(), Math.min(bars.end(), most)), rows.getMin(), rows.getMax());
   }
 
   private void fit(TickRange range, int low, int high) {
     viewport.change(
-        s -> Scale.fit(range.start(), range.end(), low, high, viewport.width(), viewport.height()));
+        s -> s.fit(range.start(), range.end(), low, high, viewport.width(), viewport.height()));
   }
 
   /** A note that is recorded out of sight brings the notes under the hands into sight. */
@@ -60,7 +64,7 @@ final class Sight {
 
   void showReach() {
     Hands hands = session.performer().hands();
-    viewport.centrePitch((hands.lowest() + hands.highest()) / 2.0);
+    viewport.centrePitch((hands.lowest() + hands.highest()) / 2);
   }
 
   /** The note that a person is asked about stands in the middle of what is seen. */

@@ -44,7 +44,7 @@ final class Viewport {
     if (newWidth != width || newHeight != height) {
       width = newWidth;
       height = newHeight;
-      scale = scale.withTop(scale.topPitch(), height);
+      scale = scale.withTop(scale.topRow(), height);
       tell();
     }
   }
@@ -52,7 +52,7 @@ final class Viewport {
   /** Scrolls or zooms, as far as the piano's 128 notes and the song's start allow. */
   void change(UnaryOperator<Scale> change) {
     Scale wanted = change.apply(scale);
-    Scale changed = wanted.withTop(wanted.topPitch(), height);
+    Scale changed = wanted.withTop(wanted.topRow(), height);
     if (!changed.equals(scale)) {
       scale = changed;
       tell();
@@ -88,10 +88,10 @@ final class Viewport {
     change(s -> s.withOrigin(tick - width * TURN_TO / s.pixelsPerTick()));
   }
 
-  /** Puts a pitch in the middle of what is in sight. */
-  void centrePitch(double pitch) {
+  /** Puts the row of a pitch in the middle of what is in sight. */
+  void centrePitch(int pitch) {
     double rows = height / scale.rowHeight();
-    change(s -> s.withTop(pitch + rows / 2, height));
+    change(s -> s.withTop(s.rows().of(pitch) + rows / 2, height));
   }
 
   /** Puts a tick in the middle of what is in sight. */

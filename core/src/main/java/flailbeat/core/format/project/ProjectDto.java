@@ -39,7 +39,15 @@ record ProjectDto(
       @JsonInclude(JsonInclude.Include.NON_NULL) List<long[]> controls,
       List<CarriedDto> carried,
       @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean statesProgram,
-      @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick) {}
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick,
+      @JsonInclude(JsonInclude.Include.NON_NULL) NewNotesDto newNotes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) RowsDto rows) {}
+
+  /** What notes that are drawn start from. */
+  record NewNotesDto(long length, int velocity) {}
+
+  /** How the pitches lie above one another. */
+  record RowsDto(List<Integer> order, boolean onlyUsed) {}
 
   /**
    * A clip; each note is {@code [id, pitch, velocity, onset, length, playedOnset, playedRelease]},

@@ -18,8 +18,11 @@ import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.NoteStart;
 import flailbeat.core.model.Payload;
+import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
@@ -35,6 +38,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -195,8 +199,19 @@ final class ProjectReader {
             t.solo(),
             ClipEdits.apart(read("clip", t.clips(), this::toClip), ids),
             read("carried event", t.carried(), ProjectReader::toCarried),
-            new FileTraits(t.statesProgram(), t.endTick()));
+            new FileTraits(t.statesProgram(), t.endTick()),
+            toRoll(t));
     return ownTime ? track : withControls(track, t, meters);
+  }
+
+  private static RollTraits toRoll(TrackDto t) {
+    Optional<NoteStart> start =
+        Optional.ofNullable(t.newNotes()).map(n -> new NoteStart(n.length(), n.velocity()));
+    PitchRows rows =
+        t.rows() == null
+            ? PitchRows.ALL
+            : new PitchRows(read("row", t.rows().order(), r -> r), t.rows().onlyUsed());
+    return new RollTraits(start, rows);
   }
 
   /** Before version 3 controllers belonged to the track. */

@@ -3,6 +3,8 @@ package flailbeat.core.format.project;
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.NewNotesDto;
+import flailbeat.core.format.project.ProjectDto.RowsDto;
 import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TempoDto;
 import flailbeat.core.format.project.ProjectDto.TrackDto;
@@ -11,6 +13,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
@@ -63,7 +66,11 @@ final class ProjectWriter {
         null,
         map(t.carried(), ProjectWriter::toDto),
         t.traits().statesProgram(),
-        t.traits().endTick());
+        t.traits().endTick(),
+        t.roll().start().map(n -> new NewNotesDto(n.length(), n.velocity())).orElse(null),
+        t.roll().rows().equals(PitchRows.ALL)
+            ? null
+            : new RowsDto(t.roll().rows().order(), t.roll().rows().onlyUsed()));
   }
 
   private static ClipDto toDto(Clip c) {

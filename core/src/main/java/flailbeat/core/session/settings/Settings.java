@@ -1,5 +1,6 @@
 package flailbeat.core.session.settings;
 
+import flailbeat.core.edit.Stencil;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.KeyGhosting;
@@ -50,7 +51,9 @@ public record Settings(
     KeySets.Kept keys,
     StepSettings steps,
     PatternFill pattern,
-    DrawDesk.Kept drawing) {
+    DrawDesk.Kept drawing,
+    Map<String, Stencil> stencils,
+    Map<String, Integer> amounts) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -74,7 +77,9 @@ public record Settings(
         session.keySets().kept(),
         session.steps().settings().withOntoRhythm(false),
         session.steps().pattern(),
-        session.drawing().kept());
+        session.drawing().kept(),
+        session.drawing().stencils().all(),
+        session.amounts().all());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -121,8 +126,14 @@ public record Settings(
     if (pattern != null) {
       session.steps().setPattern(pattern);
     }
-    if (drawing != null && drawing.together() != null) {
-      session.drawing().setAll(drawing);
+    if (drawing != null) {
+      session.drawing().set(drawing);
+    }
+    if (stencils != null) {
+      session.drawing().stencils().setAll(stencils);
+    }
+    if (amounts != null) {
+      session.amounts().setAll(amounts);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));

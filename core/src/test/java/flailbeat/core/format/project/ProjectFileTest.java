@@ -18,7 +18,10 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.NoteStart;
 import flailbeat.core.model.Payload;
+import flailbeat.core.model.PitchRows;
+import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -30,6 +33,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -229,5 +234,24 @@ class ProjectFileTest {
         song.withMeters(MeterMap.of(List.of(new MeterMap.Change(0, new Meter(6, 8), 36, 8))))
             .withNextId(4);
     assertThat(read(json(song))).isEqualTo(song);
+  }
+
+  @Test
+  void the_rows_of_a_kit_and_what_new_notes_start_from_are_kept() throws Exception {
+    Song empty = Song.empty();
+    RollTraits roll =
+        new RollTraits(
+            Optional.of(new NoteStart(120, 77)), new PitchRows(List.of(42, 38, 36), true));
+    Song song = empty.withTrack(empty.tracks().get(0).id(), t -> t.withRoll(roll));
+    String json = json(song);
+    assertThat(read(json)).isEqualTo(song);
+    assertThatThrownBy(() -> read(json.replace("77", "128"))).hasMessageContaining("velocity 128");
+    assertThatThrownBy(() -> read(json.replace("38,", "42,")))
+        .hasMessageContaining("track 1: a pitch has two rows");
+    assertThatThrownBy(() -> read(json.replace("38,", "null,"))).hasMessageContaining("track 1");
+    assertThat(roll.rows().shown(Set.of(38, 36, 50))).containsExactly(50, 38, 36);
+    assertThat(roll.rows().shown(Set.of())).as("nothing to draw on would help nobody").hasSize(128);
+    assertThat(roll.rows().moved(36, 42, Set.of()).shown(Set.of(36, 38, 42)))
+        .containsExactly(36, 42, 38);
   }
 }

@@ -1,0 +1,22 @@
+package flailbeat.app.command;
+
+import java.util.OptionalInt;
+
+/**
+ * A command that was looked for by words.
+ *
+ * @param typed the number that was typed with them, where it goes by one
+ * @param refused whether a number was typed that it cannot go by
+ */
+public record Found(Command command, OptionalInt typed, boolean refused) {
+  /** Its title, with the number that was typed. */
+  public String title() {
+    return typed.isPresent() ? command.title(typed.getAsInt()) : command.title();
+  }
+
+  /** Carries it out, with the number that was typed from now on. */
+  public void carryOut() {
+    command.amount().ifPresent(a -> typed.ifPresent(a.give()));
+    command.press().run();
+  }
+}
