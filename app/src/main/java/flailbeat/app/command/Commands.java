@@ -7,6 +7,7 @@ import flailbeat.app.control.KeyNames;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -261,18 +262,35 @@ public final class Commands implements KeyNames {
     for (Command command : byId.values()) {
       String title =
           (command.titleWords() + " " + command.group().title()).toLowerCase(Locale.ROOT);
-      String[] left = Stream.of(wanted).filter(w -> !title.contains(w)).toArray(String[]::new);
-      with(command, left).ifPresent(found -> ranks.put(found, rank(title, wanted)));
+      withLastWords(command, title, wanted)
+          .or(() -> with(command, notIn(title, wanted)))
+          .ifPresent(found -> ranks.put(found, rank(title, wanted)));
     }
     List<Found> result = new ArrayList<>(ranks.keySet());
     result.sort(Comparator.comparingInt(ranks::get));
     return result;
   }
 
+  private static String[] notIn(String title, String... words) {
+    return Stream.of(words).filter(w -> !title.contains(w)).toArray(String[]::new);
+  }
+
+  /** A command whose title has the first words, and whose number the last ones are. */
+  private static Optional<Found> withLastWords(Command command, String title, String... words) {
+    for (int first = 1; first < words.length && command.amount().isPresent(); first++) {
+      String[] last = Arrays.copyOfRange(words, first, words.length);
+      OptionalInt typed = command.amount().get().typed(last);
+      if (typed.isPresent() && notIn(title, Arrays.copyOf(words, first)).length == 0) {
+        return Optional.of(new Found(command, typed, false));
+      }
+    }
+    return Optional.empty();
+  }
+
   /** A command with what is left of the words that were typed; empty where that fits nothing. */
   private static Optional<Found> with(Command command, String... left) {
     if (left.length == 0) {
-      return Optional.of(new Found(command, OptionalInt.empty(), false));
+      return Optional.of(Found.of(command));
     }
     if (command.amount().isEmpty()) {
       return Optional.empty();

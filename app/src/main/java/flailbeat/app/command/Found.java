@@ -9,6 +9,11 @@ import java.util.OptionalInt;
  * @param refused whether a number was typed that it cannot go by
  */
 public record Found(Command command, OptionalInt typed, boolean refused) {
+  /** A command as it is, with no number typed. */
+  public static Found of(Command command) {
+    return new Found(command, OptionalInt.empty(), false);
+  }
+
   /** Its title, with the number that was typed. */
   public String title() {
     return typed.isPresent() ? command.title(typed.getAsInt()) : command.title();

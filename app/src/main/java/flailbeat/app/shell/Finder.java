@@ -5,7 +5,6 @@ import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import java.util.List;
-import java.util.OptionalInt;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -80,9 +79,7 @@ final class Finder extends VBox {
   private void search() {
     String wanted = words.getText();
     List<Found> all =
-        wanted.isBlank()
-            ? commands.all().stream().map(c -> new Found(c, OptionalInt.empty(), false)).toList()
-            : commands.find(wanted);
+        wanted.isBlank() ? commands.all().stream().map(Found::of).toList() : commands.find(wanted);
     found.getItems().setAll(all.stream().filter(f -> !f.command().isAnswer()).toList());
     found.getSelectionModel().selectFirst();
     found.scrollTo(0);

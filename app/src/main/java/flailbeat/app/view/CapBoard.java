@@ -8,6 +8,7 @@ import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.Lesson;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.DoubtWalk;
@@ -43,6 +44,7 @@ final class CapBoard extends Pane {
   private final Map<PhysicalKey, KeyCap> caps = new EnumMap<>(PhysicalKey.class);
   private final Set<PhysicalKey> heldCommands = EnumSet.noneOf(PhysicalKey.class);
   private Optional<KeyCap> underMouse = Optional.empty();
+  private boolean ofKit;
   private boolean playing;
   private String shown = "";
 
@@ -137,8 +139,9 @@ final class CapBoard extends Pane {
   }
 
   /** Draws what has changed. */
-  void refresh(boolean play, String arrangement) {
+  void refresh(boolean play, boolean kit, String arrangement) {
     playing = play;
+    ofKit = kit;
     String state =
         performer.keysMode()
             + " "
@@ -147,6 +150,8 @@ final class CapBoard extends Pane {
             + performer.hands().base()
             + " "
             + System.identityHashCode(performer.layout())
+            + " "
+            + kit
             + " "
             + arrangement;
     if (!state.equals(shown)) {
@@ -199,11 +204,13 @@ final class CapBoard extends Pane {
     shown = "";
   }
 
-  /** A note by its name; a chord by the name of its root and what lies above it. */
-  private static String legend(List<Integer> pitches) {
-    return pitches.size() == 1
-        ? Pitch.name(pitches.get(0), OctaveNames.MIDDLE_C4)
-        : ChordLegend.of(pitches);
+  /** A note by its name, or its drum's; a chord by its root's and what lies above it. */
+  private String legend(List<Integer> pitches) {
+    if (pitches.size() > 1) {
+      return ChordLegend.of(pitches);
+    }
+    String name = Pitch.name(pitches.get(0), OctaveNames.MIDDLE_C4);
+    return ofKit ? DrumNames.brief(pitches.get(0)).orElse(name) : name;
   }
 
   private void refreshDown() {

@@ -69,6 +69,7 @@ public final class KeyDeck extends HBox {
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private final Label pedals = new Label();
+  private boolean ofKit;
   private String saying = "";
   private String shaped = "";
 
@@ -159,7 +160,8 @@ public final class KeyDeck extends HBox {
 
   private void onChange(Change change) {
     boolean asks = change.isOf(Aspect.TIMING) && session.doubts().isOn();
-    if (change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks) {
+    boolean kit = session.rows().areOfKit() != ofKit;
+    if (change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks || kit) {
       refresh();
     }
   }
@@ -241,7 +243,8 @@ public final class KeyDeck extends HBox {
       octave.setText(reach);
     }
     arrangements.refresh();
-    caps.refresh(play, arrangements.shown());
+    ofKit = session.rows().areOfKit();
+    caps.refresh(play, ofKit, arrangements.shown());
     ask.refresh();
     String loud = hands.velocity() + "  " + VelocityMark.nearest(hands.velocity()).text();
     if (!velocity.getText().equals(loud)) {

@@ -8,6 +8,7 @@ import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Found;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.KeyNames;
@@ -183,8 +184,11 @@ class CommandsTest extends HeadlessWindow {
     Command chosen =
         ui.get(
             () ->
-                (Command)
-                    ((ListView<?>) ui.node("finder-found")).getSelectionModel().getSelectedItem());
+                ((Found)
+                        ((ListView<?>) ui.node("finder-found"))
+                            .getSelectionModel()
+                            .getSelectedItem())
+                    .command());
     assertThat(chosen.id()).isEqualTo("loop");
     ui.run(() -> ui.field("finder-words").setText("no such thing"));
     type(KeyCode.ENTER);
@@ -252,7 +256,7 @@ class CommandsTest extends HeadlessWindow {
   void a_click_on_a_command_below_carries_out_that_one_and_not_one_above() throws Exception {
     type(KeyCode.F4);
     ListView<?> list = (ListView<?>) ui.node("finder-found");
-    int mute = ui.get(() -> list.getItems().indexOf(commands().get("mute")));
+    int mute = ui.get(() -> list.getItems().indexOf(Found.of(commands().get("mute"))));
     ui.run(() -> list.scrollTo(mute));
     click(ui.get(() -> rowOf(list, commands().get("mute"))), 0.5, 0.5);
     assertThat(ui.session.document().track().muted()).isTrue();
@@ -264,7 +268,7 @@ class CommandsTest extends HeadlessWindow {
     list.layout();
     return list.lookupAll(".list-cell").stream()
         .map(node -> (ListCell<?>) node)
-        .filter(cell -> cell.getItem() == command)
+        .filter(cell -> Found.of(command).equals(cell.getItem()))
         .findFirst()
         .orElseThrow();
   }

@@ -175,7 +175,7 @@ class EditingWindowTest extends RollWindow {
     ui.run(() -> ui.session.document().select(NoteRule.ALL));
     press(at(960, 64).add(-1, 0), With.CTRL);
     drag(at(2900, 64), With.CTRL);
-    assertThat(ui.text("bench-tip")).isEqualTo("copies: 2, up to 1.4.0");
+    assertThat(ui.text("bench-tip")).isEqualTo("copies: 2, up to 1.4.000");
     letGo(at(2900, 64), With.CTRL);
     assertThat(lines())
         .containsExactly(

@@ -28,6 +28,19 @@ public final class DrumNames {
     return index >= 0 && index < NAMES.length ? Optional.of(NAMES[index]) : Optional.empty();
   }
 
+  /** The same in fewer letters, for where there is little room. */
+  public static Optional<String> brief(int pitch) {
+    return of(pitch)
+        .map(
+            name ->
+                name.replace("Acoustic ", "Ac. ")
+                    .replace("Electric ", "El. ")
+                    .replace("Bass Drum", "Bass")
+                    .replace("Cymbal", "Cym.")
+                    .replace("Wood Block", "Block")
+                    .replace("Triangle", "Triang."));
+  }
+
   /** The drum at a pitch or, where it has no name, the name of the pitch. */
   public static String orPitch(int pitch, OctaveNames octaves) {
     return of(pitch).orElse(Pitch.name(pitch, octaves));

@@ -8,6 +8,7 @@ import flailbeat.core.edit.NoteMove;
 import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.NoteResize.Edge;
 import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
@@ -201,7 +202,10 @@ public final class NoteDesk {
             .by(by));
   }
 
-  /** Does something to the selected notes, as one undo step; says so where nothing changed. */
+  /**
+   * Does something to the selected notes, as one undo step; says so where nothing changed. Parts
+   * that notes fall into are selected with them.
+   */
   public void apply(String label, BiFunction<Song, Set<NoteId>, Song> tool) {
     Song before = document.song();
     Set<NoteId> ids = selected();
@@ -212,6 +216,10 @@ public final class NoteDesk {
     editing.edit(label, s -> tool.apply(s, ids));
     if (document.song() == before) {
       notices.tell(label + ": nothing changed");
+    }
+    Set<NoteId> more = NoteCopies.added(before, document.song());
+    if (!more.isEmpty()) {
+      document.select(document.selection().plus(Selection.ofNotes(more)));
     }
   }
 

@@ -178,7 +178,11 @@ public final class BenchView extends Region {
 
   /** A kit's drums may lie in an order of their own, and those that are not used be hidden. */
   private void showRows() {
+    int before = viewport.scale().rows().count();
     viewport.change(s -> s.withRows(Rows.of(session.rows().shown())));
+    if (fitted && viewport.scale().rows().count() != before) {
+      sight.fitRows();
+    }
     if (railWidth() != rail.getWidth()) {
       requestLayout();
     }

@@ -104,7 +104,9 @@ final class RollPainter {
     Crowd.Inks inks = new Crowd.Inks(anyHidden, hidden, hand, selected, wheat, faint, faintWheat);
     Track chosen = song.track(session.document().track().id()).orElseThrow();
     for (Track track : song.tracks()) {
-      if (!track.id().equals(chosen.id())) {
+      // What a kit's pitches are is no pitch: behind others they would say nothing.
+      boolean alike = track.instrument().kit() == chosen.instrument().kit();
+      if (alike && !track.id().equals(chosen.id())) {
         drawOther(track, inks, hand);
       }
     }

@@ -15,6 +15,17 @@ record Scale(double pixelsPerTick, double originTick, double rowHeight, double t
   private static final double LEAST_ROW = 4;
   private static final double MOST_ROW = 40;
 
+  /** How high rows are that were not zoomed. */
+  private static final double LEAST_COMMON_ROW = 7;
+
+  private static final double COMMON_ROW = 18;
+  private static final double HIGH_ROW = 32;
+
+  /** How many rows more than are asked for are shown around them. */
+  private static final int AROUND = 4;
+
+  private static final int FEW = 32;
+
   static Scale initial() {
     return new Scale(0.06, 0, 13, 84, Rows.PIANO);
   }
@@ -86,8 +97,17 @@ record Scale(double pixelsPerTick, double originTick, double rowHeight, double t
   Scale fit(double fromTick, double toTick, int low, int high, double width, double height) {
     double scale =
         Math.clamp(width / (toTick - fromTick), LEAST_PIXELS_PER_TICK, MOST_PIXELS_PER_TICK);
-    double row = Math.clamp(height / (high - low + 5), 7, 18);
+    return new Scale(scale, Math.max(0, fromTick), rowHeight, topRow, rows)
+        .fitRows(low, high, height);
+  }
+
+  /** Shows these rows; where they are all that there are, they may be high. */
+  Scale fitRows(int low, int high, double height) {
+    boolean few = rows.count() <= FEW;
+    double most = few ? HIGH_ROW : COMMON_ROW;
+    int around = few ? 0 : AROUND;
+    double row = Math.clamp(height / (high - low + 1 + around), LEAST_COMMON_ROW, most);
     double spare = height / row - (high - low + 1);
-    return new Scale(scale, Math.max(0, fromTick), row, 0, rows).withTop(high + spare / 2, height);
+    return new Scale(pixelsPerTick, originTick, row, 0, rows).withTop(high + spare / 2, height);
   }
 }

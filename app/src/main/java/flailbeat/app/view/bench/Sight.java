@@ -48,6 +48,15 @@ final class Sight {
     fit(new TickRange(bars.start(), Math.min(bars.end(), most)), rows.getMin(), rows.getMax());
   }
 
+  /** Shows the rows of the chosen track, in the time that is in sight already. */
+  void fitRows() {
+    IntSummaryStatistics rows =
+        session.rows().used().stream().mapToInt(viewport.scale().rows()::of).summaryStatistics();
+    if (rows.getCount() > 0) {
+      viewport.change(s -> s.fitRows(rows.getMin(), rows.getMax(), viewport.height()));
+    }
+  }
+
   private void fit(TickRange range, int low, int high) {
     viewport.change(
         s -> s.fit(range.start(), range.end(), low, high, viewport.width(), viewport.height()));
