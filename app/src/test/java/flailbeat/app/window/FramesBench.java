@@ -2,11 +2,14 @@ package flailbeat.app.window;
 
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.session.NoteDesk;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -78,9 +81,85 @@ class FramesBench {
       measure("scrolling, 10,000 notes in sight", i -> scroll(i % 20 < 10 ? -40 : 40, true, false));
       selecting();
       dragging();
+      resizing();
     } finally {
       ui.close();
     }
+  }
+
+  /** What a person waits for after Ctrl+Z, whatever it takes back. */
+  @Test
+  void undo_with_a_hundred_thousand_notes() throws Exception {
+    ui = WindowUnderTest.openWithBackground(1280, 800);
+    try {
+      ui.run(() -> ui.session.open(song(NOTES), Optional.empty()));
+      ui.await(() -> ui.session.timing().preview().isPresent());
+      NoteDesk desk = ui.session.notes();
+      undone("one note moved", () -> select(1), () -> desk.move(1, 0));
+      undone("10,000 moved", () -> select(10_000), () -> desk.move(1, 1));
+      undone("10,000 split in two", () -> select(10_000), () -> split(desk));
+      undone("10,000 lengthened", () -> select(10_000), () -> desk.lengthen(1));
+      undone("10,000 cut", () -> select(10_000), desk::cut);
+      undone("10,000 copied behind", () -> select(10_000), desk::duplicate);
+      undone("all 100,000 transposed", () -> select(NOTES), () -> desk.transpose(1));
+      undone("all 100,000 quantized", () -> select(NOTES), ui.session.quantizing()::quantize);
+    } finally {
+      ui.close();
+    }
+  }
+
+  private static void split(NoteDesk desk) {
+    desk.apply("Split", (s, ids) -> NoteTools.splitInto(s, ids, 2));
+  }
+
+  private void select(int count) {
+    ui.session
+        .document()
+        .select(Selection.of(ui.session.document().track().notes().subList(0, count)));
+  }
+
+  private void undone(String what, Runnable select, Runnable edit) throws Exception {
+    List<Long> undo = new ArrayList<>();
+    List<Long> redo = new ArrayList<>();
+    ui.run(select);
+    Song before = ui.get(ui.session::song);
+    ui.run(edit);
+    Song after = ui.get(ui.session::song);
+    if (before == after) {
+      throw new IllegalStateException(what + ": nothing changed");
+    }
+    for (int i = 0; i < 40; i++) {
+      undo.add(taken(ui.session.editing()::undo));
+      redo.add(taken(ui.session.editing()::redo));
+    }
+    ui.run(ui.session.editing()::undo);
+    System.out.printf(
+        Locale.ROOT,
+        "%-30s undo p50 %5.2f p95 %5.2f max %5.2f; redo p50 %5.2f p95 %5.2f ms%n",
+        what,
+        of(undo, 50),
+        of(undo, 95),
+        of(undo, 100),
+        of(redo, 50),
+        of(redo, 95));
+  }
+
+  private long taken(Runnable work) throws Exception {
+    long[] taken = new long[1];
+    ui.run(
+        () -> {
+          long begun = System.nanoTime();
+          work.run();
+          taken[0] = System.nanoTime() - begun;
+        });
+    Thread.sleep(40);
+    return taken[0];
+  }
+
+  /** Without the first ten, in which code is compiled. */
+  private static double of(List<Long> all, int percent) {
+    List<Long> sorted = all.subList(10, all.size()).stream().sorted().toList();
+    return sorted.get((sorted.size() - 1) * percent / 100) / 1e6;
   }
 
   /** In the opening bars of a clip of all of them. */
@@ -134,6 +213,22 @@ class FramesBench {
     ui.run(() -> mouse(MouseEvent.MOUSE_RELEASED, 490, 120));
     List<Note> after = ui.get(() -> ui.session.document().track().notes());
     System.out.println("   moved: " + (before.equals(after) ? "nothing" : "yes"));
+  }
+
+  /** All that are selected are made longer by the end of the one that the mouse holds. */
+  private void resizing() throws Exception {
+    BenchView bench = (BenchView) ui.node("bench");
+    ui.run(() -> ui.session.document().select(box(0)));
+    Note middle = ui.get(() -> ui.session.document().track().notes().get(NOTES / 2));
+    Point2D at = ui.get(() -> bench.placeOf(middle.end(), middle.pitch()));
+    ui.run(() -> mouse(MouseEvent.MOUSE_PRESSED, at.getX(), at.getY()));
+    measure(
+        "resizing 10,000, a move of the mouse each frame",
+        i -> mouse(MouseEvent.MOUSE_DRAGGED, at.getX() + 4 + i % 40, at.getY()));
+    if (!ui.get(bench::isHolding)) {
+      throw new IllegalStateException("The mouse got hold of no end");
+    }
+    ui.run(bench::cancelMouse);
   }
 
   private void mouse(EventType<MouseEvent> type, double x, double y) {

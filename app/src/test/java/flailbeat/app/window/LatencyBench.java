@@ -19,7 +19,12 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.ToLongFunction;
+import javafx.event.EventType;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -203,6 +208,29 @@ class LatencyBench {
     report(
         "handler to the first changed block of the stream, ms",
         sounded.stream().mapToDouble(n -> n / 1e6).toArray());
+    sounded.clear();
+    Node roll = ui.node("roll");
+    for (int i = 0; i < 40; i++) {
+      ui.run(ui.session.run()::panic);
+      Thread.sleep(120);
+      ui.run(
+          () -> {
+            Point2D empty = new Point2D(200, 20);
+            waitingSince.set(System.nanoTime());
+            mouse(roll, MouseEvent.MOUSE_PRESSED, empty);
+            mouse(roll, MouseEvent.MOUSE_RELEASED, empty);
+          });
+      Thread.sleep(80);
+      ui.run(ui.session.editing()::undo);
+    }
+    report(
+        "press on the roll to the first changed block of the stream, ms",
+        sounded.stream().mapToDouble(n -> n / 1e6).toArray());
+  }
+
+  private static void mouse(Node roll, EventType<MouseEvent> type, Point2D at) {
+    MouseEvents.fire(
+        roll, type, at, MouseButton.PRIMARY, 1, new MouseEvents.Modifiers(false, false, false));
   }
 
   private static float loudest(float[] samples) {

@@ -22,36 +22,53 @@ public final class Scope {
     TRACK
   }
 
-  private final Kind kind;
+  private final Song song;
   private final Track track;
-  private final List<Note> notes;
-  private final List<Track> tracks;
+  private final Optional<Clip> clip;
   private final Selection selection;
+  private volatile Found found;
+
+  /** What is in it. */
+  private record Found(Kind kind, List<Note> notes, List<Track> tracks) {}
 
   /**
-   * The scope in a song.
+   * The scope in a song. What is in it is looked for when it is first asked for, by whatever
+   * thread.
    *
    * @param track the chosen one
    * @param clip the chosen one, on that track
    */
   public Scope(Song song, Track track, Optional<Clip> clip, Selection selection) {
-    List<Note> selected = NoteEdits.find(track, selection.notes());
+    this.song = song;
     this.track = track;
+    this.clip = clip;
     this.selection = selection;
-    if (!selected.isEmpty()) {
-      kind = Kind.SELECTION;
-      notes = selected;
-    } else {
-      kind = clip.isPresent() ? Kind.CLIP : Kind.TRACK;
-      notes = clip.map(c -> c.placed().notes()).orElseGet(track::notes);
-    }
-    tracks = kind == Kind.SELECTION ? touched(song) : List.of(track);
   }
 
-  private List<Track> touched(Song song) {
+  private Found found() {
+    Found now = found;
+    if (now == null) {
+      now = find();
+      found = now;
+    }
+    return now;
+  }
+
+  private Found find() {
+    List<Note> selected = NoteEdits.find(track, selection.notes());
+    if (!selected.isEmpty()) {
+      return new Found(Kind.SELECTION, selected, touched());
+    }
+    return new Found(
+        clip.isPresent() ? Kind.CLIP : Kind.TRACK,
+        clip.map(c -> c.placed().notes()).orElseGet(track::notes),
+        List.of(track));
+  }
+
+  private List<Track> touched() {
     List<Track> result = new ArrayList<>();
     for (Track each : song.tracks()) {
-      if (each == track || !NoteEdits.find(each, selection.notes()).isEmpty()) {
+      if (each == track || NoteEdits.count(each, selection.notes()) > 0) {
         result.add(each);
       }
     }
@@ -59,22 +76,22 @@ public final class Scope {
   }
 
   public Kind kind() {
-    return kind;
+    return found().kind();
   }
 
   /** The notes of the chosen track that are in it, in song time and in order. */
   public List<Note> notes() {
-    return notes;
+    return found().notes();
   }
 
   /** The tracks that it reaches onto, in the song's order. */
   public List<Track> tracks() {
-    return tracks;
+    return found().tracks();
   }
 
   /** The notes of one of its tracks that are in it, in song time and in order. */
   public List<Note> notesOf(Track each) {
-    return each == track ? notes : NoteEdits.find(each, selection.notes());
+    return each == track ? notes() : NoteEdits.find(each, selection.notes());
   }
 
   /** The other notes of one of its tracks. */
@@ -87,12 +104,12 @@ public final class Scope {
 
   /** The ids of the notes of the chosen track that are in it. */
   public Set<NoteId> ids() {
-    return ids(notes);
+    return ids(notes());
   }
 
   /** The selection, if any of it is on the chosen track: a command means nothing out of sight. */
   public Selection selected() {
-    boolean inSight = kind == Kind.SELECTION || !selection.on(track).isEmpty();
+    boolean inSight = kind() == Kind.SELECTION || !selection.on(track).isEmpty();
     return inSight ? selection : Selection.NONE;
   }
 

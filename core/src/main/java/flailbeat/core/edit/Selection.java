@@ -8,7 +8,6 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -21,9 +20,6 @@ import java.util.function.LongPredicate;
 public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> controls) {
   /** Nothing. */
   public static final Selection NONE = new Selection(Set.of(), Set.of(), Set.of());
-
-  /** With more room to each id than this, bits would take too much of it. */
-  private static final long SPARSE = 1000;
 
   public Selection {
     notes = NoteIds.of(notes);
@@ -53,20 +49,7 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
 
   /** Whether a note is selected, by the number of its id: for looking at a great many. */
   public LongPredicate noteTest() {
-    if (notes.isEmpty()) {
-      return id -> false;
-    }
-    long[] ids = NoteIds.values(notes);
-    long first = ids[0];
-    long span = ids[ids.length - 1] - first;
-    if (span > SPARSE * ids.length) {
-      return id -> notes.contains(new NoteId(id));
-    }
-    BitSet set = new BitSet((int) span + 1);
-    for (long id : ids) {
-      set.set((int) (id - first));
-    }
-    return id -> id >= first && id - first <= span && set.get((int) (id - first));
+    return NoteIds.test(notes);
   }
 
   public boolean isEmpty() {
@@ -98,12 +81,16 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
 
   /** What of it a song has; this very selection when that is all. */
   public Selection aliveIn(Song song) {
-    if (isEmpty()) {
+    if (isEmpty() || clips.isEmpty() && controls.isEmpty() && hasAll(song)) {
       return this;
     }
     List<Selection> parts = song.tracks().stream().map(this::on).toList();
     int alive = parts.stream().mapToInt(Selection::size).sum();
     return alive == size() ? this : parts.stream().reduce(NONE, Selection::plus);
+  }
+
+  private boolean hasAll(Song song) {
+    return song.tracks().stream().mapToInt(t -> NoteEdits.count(t, notes)).sum() == notes.size();
   }
 
   private int size() {
