@@ -64,8 +64,9 @@ public final class DoubtWalk {
   public String offer() {
     int steps = left();
     int notes = previewed().stream().filter(DoubtWalk::isOpen).mapToInt(List::size).sum();
-    String so = "Decide " + notes + " doubtful";
-    return steps == notes ? so : so + " in " + steps + (steps == 1 ? " step" : " steps");
+    return "Decide "
+        + notes
+        + (steps == notes ? " doubtful" : " in " + steps + (steps == 1 ? " step" : " steps"));
   }
 
   /** Which one it is, counted from 1, and of how many. */

@@ -255,7 +255,7 @@ class QuantizeDeskTest {
     int doubtful = session.timing().plan().doubtful();
     assertThat(doubtful).isGreaterThan(session.doubts().left());
     assertThat(session.doubts().offer())
-        .isEqualTo("Decide " + doubtful + " doubtful in " + session.doubts().left() + " steps");
+        .isEqualTo("Decide " + doubtful + " in " + session.doubts().left() + " steps");
     session.doubts().start();
     assertThat(session.doubts().says()).startsWith("Step 1 of " + session.doubts().left());
   }

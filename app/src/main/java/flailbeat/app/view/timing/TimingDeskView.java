@@ -90,6 +90,7 @@ public final class TimingDeskView extends VBox {
     walk.setId("walk-doubtful");
     walk.setMaxWidth(Double.MAX_VALUE);
     rounds.setId("rounds");
+    rounds.setMinWidth(USE_PREF_SIZE);
     rounds.setOnAction(e -> session.run().compareRounds());
     this.makePart =
         part ->
