@@ -22,9 +22,9 @@ public record MouseGesture(String how, String what) {
           new MouseGesture("Ctrl+drag an end", "Lay copies behind the selection"),
           new MouseGesture("press twice", "Erase the note"),
           new MouseGesture("Ctrl+Alt+drag", "Erase all on the way"),
-          new MouseGesture("Alt+wheel on a note", "Louder, softer, in proportion"),
+          new MouseGesture("Alt+wheel", "A note louder, or all in proportion"),
           new MouseGesture("Alt, in any", "Leave the lines"),
-          new MouseGesture("drag on the rail", "Select rows; with Shift more, or one out"),
+          new MouseGesture("drag on the rail", "Select rows; Shift: more, or one out"),
           new MouseGesture("Alt+drag a drum", "Put its row elsewhere"),
-          new MouseGesture("Ctrl+drag on the map", "Make an empty clip"));
+          new MouseGesture("Ctrl+drag, map", "Make an empty clip"));
 }

@@ -18,7 +18,7 @@ import javafx.scene.transform.Scale;
 
 /** All keys for whoever has them, in columns: over the window, or on paper. */
 final class KeySheetPane extends VBox {
-  private static final double COLUMN = 366;
+  private static final double COLUMN = 318;
   private static final double HEIGHT = 600;
   private static final double LEAST_SCALE = 0.5;
   private static final double STEP = 0.05;
@@ -27,7 +27,7 @@ final class KeySheetPane extends VBox {
   private static final int ROWS = 4;
 
   private final Label title = new Label();
-  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 20, 1);
+  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 16, 1);
 
   KeySheetPane() {
     title.getStyleClass().add("song-title");
@@ -62,20 +62,23 @@ final class KeySheetPane extends VBox {
         groups.getChildren().add(part(from == 0 ? group.title() : "", some, commands, here));
       }
     }
-    groups.getChildren().add(mouse());
+    List<MouseGesture> all = MouseGesture.ALL;
+    for (int from = 0; from < all.size(); from += ROWS) {
+      String name = from == 0 ? "The mouse on the bench" : "";
+      groups.getChildren().add(mouse(name, all.subList(from, Math.min(all.size(), from + ROWS))));
+    }
   }
 
-  private static GridPane mouse() {
-    GridPane grid = headed("The mouse on the bench");
-    for (int i = 0; i < MouseGesture.ALL.size(); i++) {
-      MouseGesture gesture = MouseGesture.ALL.get(i);
-      row(grid, i + 1, gesture.how(), gesture.what());
+  private static GridPane mouse(String name, List<MouseGesture> list) {
+    GridPane grid = headed(name);
+    for (int i = 0; i < list.size(); i++) {
+      row(grid, i + 1, list.get(i).how(), list.get(i).what());
     }
     return grid;
   }
 
   private static GridPane headed(String name) {
-    GridPane grid = new GridPane(10, 1);
+    GridPane grid = new GridPane(8, 1);
     grid.setPrefWidth(COLUMN);
     if (!name.isEmpty()) {
       Label head = new Label(name);
@@ -89,7 +92,7 @@ final class KeySheetPane extends VBox {
   private static void row(GridPane grid, int at, String keys, String what) {
     Label how = new Label(keys);
     how.getStyleClass().addAll("key-name", "small");
-    how.setMinWidth(118);
+    how.setMinWidth(104);
     Label does = new Label(what);
     does.getStyleClass().add("small");
     grid.addRow(at, how, does);

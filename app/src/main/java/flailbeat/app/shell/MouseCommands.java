@@ -35,20 +35,16 @@ final class MouseCommands {
             () -> set(kept().withSnaps(!kept().snaps()))),
         mouse(
             "snap-to-lines",
-            "Moved notes go to the line, or keep their offset",
+            "Moves go to the line, or keep offsets",
             "Alt+Shift+S",
             this::toggleToLines),
-        mouse(
-            "grid-zoom",
-            "The mouse's lines follow the zoom, or the grid",
-            "Alt+Z",
-            this::toggleFollowsZoom),
+        mouse("grid-zoom", "Lines follow the zoom, or the grid", "Alt+Z", this::toggleFollowsZoom),
         mouse("grid-finer", "The next finer grid", "F12", () -> nextGrid(1)),
         mouse("grid-coarser", "The next coarser grid", "F11", () -> nextGrid(-1)),
         mouse("draw-start", "What new notes start from", "Alt+L", this::nextStart),
         mouse(
             "draw-like",
-            "New notes of this track like the selected one",
+            "New notes like the selected one",
             "Alt+Shift+L",
             session.notes()::startLikeSelected),
         mouse("resize-together", "What notes resized together share", "Alt+R", this::nextTogether),

@@ -145,7 +145,7 @@ final class NoteCommands {
         edit("split-parts", "Split notes into # equal parts", 2, 16, 2, this::split),
         edit(
             "split-alike",
-            "Split all into parts as long as up to the mouse",
+            "Split all as up to the mouse",
             "Alt+Shift+X",
             () -> bench.atMouse(notes::splitAlike)),
         edit(

@@ -63,7 +63,7 @@ final class TimingCommands {
                 of(
                         Group.TIMING,
                         "rounds",
-                        "One round as played, the next as quantized",
+                        "Rounds as played and quantized in turn",
                         "Alt+T",
                         session.run()::compareRounds)
                     .when(this::hasNotes),
