@@ -109,7 +109,7 @@ final class MouseCommands {
         .tell(
             drawing.nextStencil(by)
                 ? "Filling lays down " + drawing.stencilName()
-                : "No stencil is kept yet: {stencil} takes one, the menu Mouse keeps it");
+                : "No stencil is kept yet: {stencil} takes one, the page Drawing ({page-drawing}) keeps it");
   }
 
   /** From one plain note value to the next, whatever the grid is made of. */

@@ -63,8 +63,7 @@ final class MouseMenu extends MenuButton {
     DrawDesk.Kept kept = drawing.kept();
     Grid grid = session.timing().settings().grid();
     String lines = kept.followsZoom() ? "zoom" : grid.toString();
-    setText(
-        (kept.snaps() ? "Snap " + lines : "Free") + (drawing.stencil().isPresent() ? " +" : ""));
+    setText((kept.snaps() ? lines : "off") + (drawing.stencil().isPresent() ? " +" : ""));
     snaps.setSelected(kept.snaps());
     toLines.setSelected(kept.toLines());
     follows.setSelected(kept.followsZoom());

@@ -171,7 +171,7 @@ public final class RunRow extends HBox {
             group("Click in", clicks),
             group("Count-in", countIn),
             group("Note repeat", repeats),
-            group("Mouse", new MouseMenu(session)),
+            group("Snap", new MouseMenu(session)),
             gap,
             zoom,
             meterGroup);

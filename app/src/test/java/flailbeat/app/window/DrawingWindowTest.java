@@ -259,7 +259,7 @@ class DrawingWindowTest extends RollWindow {
     ui.run(() -> ui.session.document().select(new NoteRule.OfPitches(Set.of(60))));
     ui.press("take-stencil");
     enter("stencil-name", "One");
-    assertThat(ui.text("mouse-menu")).isEqualTo("Snap 1/16 +");
+    assertThat(ui.text("mouse-menu")).isEqualTo("1/16 +");
     type2(KeyCode.ALT, KeyCode.PAGE_DOWN);
     assertThat(ui.text("notice")).isEqualTo("Filling lays down Two up");
     press(at(3850, 55), With.CTRL);
@@ -295,7 +295,7 @@ class DrawingWindowTest extends RollWindow {
   @Test
   void lines_that_follow_the_zoom_are_those_that_there_is_room_for() {
     type2(KeyCode.ALT, KeyCode.Z);
-    assertThat(ui.text("mouse-menu")).isEqualTo("Snap zoom");
+    assertThat(ui.text("mouse-menu")).isEqualTo("zoom");
     ui.run(() -> bench().zoom(30));
     double tick = ui.get(() -> at(1, 60).getX() - at(0, 60).getX());
     assertThat(tick).as("a 64th is 60 ticks").isGreaterThan(0.3);
