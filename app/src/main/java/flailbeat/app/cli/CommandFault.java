@@ -4,6 +4,10 @@ package flailbeat.app.cli;
 final class CommandFault extends Exception {
   private static final long serialVersionUID = 1;
 
+  CommandFault(String message) {
+    super(message);
+  }
+
   CommandFault(String message, Throwable cause) {
     super(message, cause);
   }

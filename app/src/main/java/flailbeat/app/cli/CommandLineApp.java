@@ -17,7 +17,12 @@ import picocli.CommandLine.ParseResult;
     version = "flailbeat 0.1.0",
     mixinStandardHelpOptions = true,
     description = "Opens the window, with a song or MIDI file if one is named.",
-    subcommands = {InfoCommand.class, ConvertCommand.class, QuantizeCommand.class})
+    subcommands = {
+      InfoCommand.class,
+      ConvertCommand.class,
+      BeatCommand.class,
+      QuantizeCommand.class
+    })
 public final class CommandLineApp {
   private static final Logger LOG = LoggerFactory.getLogger(CommandLineApp.class);
 

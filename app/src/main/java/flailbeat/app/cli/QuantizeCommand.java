@@ -20,7 +20,10 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.Timing;
+import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.session.TimingDesk;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.Ticks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -45,6 +48,8 @@ import picocli.CommandLine.Spec;
     mixinStandardHelpOptions = true,
     description = "Puts notes on a grid; nothing else in the file changes.")
 final class QuantizeCommand implements Callable<Integer> {
+  private static final String AUTO = "auto";
+
   private static final JsonMapper MAPPER =
       JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
@@ -65,7 +70,8 @@ final class QuantizeCommand implements Callable<Integer> {
       names = "--grid",
       required = true,
       paramLabel = "G",
-      description = "1/16, 1/8T (triplet), 1/8D (dotted), 1/16+1/8T (both).")
+      description =
+          "1/16, 1/8T (triplet), 1/8D (dotted), 1/16+1/8T (both), or auto, which finds it and says so.")
   private String grid;
 
   @Option(names = "--method", defaultValue = "nearest", description = "nearest or fit.")
@@ -106,7 +112,16 @@ final class QuantizeCommand implements Callable<Integer> {
   private boolean timings;
 
   private record Report(
-      int notes, int moved, double lagMs, double spreadMs, List<Doubtful> doubtful) {}
+      int notes,
+      int moved,
+      double lagMs,
+      double spreadMs,
+      String grid,
+      List<Whole> readings,
+      List<Doubtful> doubtful) {}
+
+  /** A way to understand a whole track; the one that was taken has 0 slots. */
+  private record Whole(int track, double weight, double lagMs, int slots) {}
 
   /** Times are in the ticks of the file that is written. */
   private record Doubtful(int track, long tick, int pitch, long to, long orTo, double doubt) {}
@@ -119,15 +134,20 @@ final class QuantizeCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws CommandFault {
-    QuantizeSettings settings = settings();
+    boolean finds = grid.strip().equalsIgnoreCase(AUTO);
+    QuantizeSettings settings = settings(finds ? "1/16" : grid);
     SoundInput.requireKnown(out);
     SoundInput.requireApart(report.map(r -> new Path[] {in, out, r}).orElse(new Path[] {in, out}));
     Progress progress = new Progress(spec.commandLine().getErr());
     long start = System.nanoTime();
     Input source = read();
     Song song = source.opened().song();
-    requireWithin(song, settings.grid());
     List<Integer> chosen = chosenTracks(song);
+    if (finds) {
+      progress.now("Looking for the grid");
+      settings = found(settings, song, chosen);
+    }
+    requireWithin(song, settings.grid());
     progress.now("Quantizing");
     long read = System.nanoTime();
     List<QuantizePlan> plans = new ArrayList<>();
@@ -138,7 +158,8 @@ final class QuantizeCommand implements Callable<Integer> {
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);
-    write(result, chosen, plans);
+    write(result, settings.grid(), chosen, plans);
+    tellReadings(song, chosen, plans);
     long written = System.nanoTime();
     SoundInput.tell(source.opened(), spec.commandLine().getErr());
     result.remarks().forEach(spec.commandLine().getErr()::println);
@@ -155,11 +176,53 @@ final class QuantizeCommand implements Callable<Integer> {
     return 0;
   }
 
-  private QuantizeSettings settings() {
+  /** The grid that explains the notes best, with its swing unless one was given. */
+  private QuantizeSettings found(QuantizeSettings settings, Song song, List<Integer> chosen)
+      throws CommandFault {
+    List<Note> notes =
+        chosen.stream()
+            .flatMap(i -> song.tracks().get(i).notes().stream())
+            .sorted(Note.ORDER)
+            .toList();
+    List<WhichGrid.Match> ranked =
+        new WhichGrid(settings, song.tempos(), song.meters()).rank(notes);
+    if (ranked.isEmpty()) {
+      throw new CommandFault(
+          CommandLineApp.shown(in) + ": it takes two notes at least to find a grid; give --grid");
+    }
+    WhichGrid.Match best = ranked.getFirst();
+    spec.commandLine()
+        .getErr()
+        .printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
+    double wanted = swing == GridLines.EVEN ? best.swing() : swing;
+    return settings.withGrid(best.grid()).withSwing(wanted);
+  }
+
+  /** Another way to understand the whole is told, and how to take it. */
+  private void tellReadings(Song song, List<Integer> chosen, List<QuantizePlan> plans) {
+    for (int i = 0; i < plans.size(); i++) {
+      for (QuantizePlan.WholeReading other : plans.get(i).otherReadings()) {
+        spec.commandLine()
+            .getErr()
+            .printf(
+                Locale.ROOT,
+                "track %d (%s) was taken as %s; it could be %s (%.0f %%): --track %d --lag %.0f%n",
+                chosen.get(i) + 1,
+                CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
+                TimingDesk.inWords(plans.get(i).readings().getFirst().lagMs()),
+                TimingDesk.inWords(other.lagMs()),
+                100 * other.weight(),
+                chosen.get(i) + 1,
+                other.lagMs());
+      }
+    }
+  }
+
+  private QuantizeSettings settings(String on) {
     try {
       return QuantizeSettings.standard()
           .withMethod(method)
-          .withGrid(Grid.parse(grid))
+          .withGrid(Grid.parse(on))
           .withStrength(strength)
           .withSwing(swing)
           .withCatchRange(catchRange)
@@ -279,13 +342,13 @@ final class QuantizeCommand implements Callable<Integer> {
   }
 
   /** All is written beside its place before anything is moved there. */
-  private void write(Result result, List<Integer> tracks, List<QuantizePlan> plans)
+  private void write(Result result, Grid on, List<Integer> tracks, List<QuantizePlan> plans)
       throws CommandFault {
     List<SafeFile.Job> jobs = new ArrayList<>();
     jobs.add(new SafeFile.Job(out, result.contents()));
     report.ifPresent(
         file -> {
-          Report content = report(result, tracks, plans);
+          Report content = report(result, on, tracks, plans);
           jobs.add(
               new SafeFile.Job(file, stream -> stream.write(MAPPER.writeValueAsBytes(content))));
         });
@@ -298,7 +361,8 @@ final class QuantizeCommand implements Callable<Integer> {
     }
   }
 
-  private static Report report(Result result, List<Integer> tracks, List<QuantizePlan> plans) {
+  private static Report report(
+      Result result, Grid on, List<Integer> tracks, List<QuantizePlan> plans) {
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
@@ -319,6 +383,21 @@ final class QuantizeCommand implements Callable<Integer> {
                           SmfPatch.toFile(n.otherLine(), result.ppq()),
                           n.doubt())));
     }
-    return new Report(all.size(), result.moved(), timing.lagMs(), timing.spreadMs(), doubtful);
+    List<Whole> readings = new ArrayList<>();
+    for (int i = 0; i < plans.size(); i++) {
+      int number = tracks.get(i) + 1;
+      plans
+          .get(i)
+          .readings()
+          .forEach(r -> readings.add(new Whole(number, r.weight(), r.lagMs(), r.slots())));
+    }
+    return new Report(
+        all.size(),
+        result.moved(),
+        timing.lagMs(),
+        timing.spreadMs(),
+        on.toString(),
+        readings,
+        doubtful);
   }
 }

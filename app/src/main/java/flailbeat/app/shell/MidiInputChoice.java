@@ -91,6 +91,7 @@ public final class MidiInputChoice {
     if (mine == choice) {
       current = Optional.of(device);
       onCurrent.accept(Optional.of(device.name()));
+      session.performer().setDevice(device.name());
       session.notices().tell(new Notice("Listening to " + device.name(), false));
     }
   }

@@ -63,7 +63,7 @@ final class TimingCommands {
                 of(
                         Group.TIMING,
                         "rounds",
-                        "Rounds as played and quantized in turn",
+                        "One round as played, one quantized",
                         "Alt+T",
                         session.run()::compareRounds)
                     .when(this::hasNotes),

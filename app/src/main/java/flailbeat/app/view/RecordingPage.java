@@ -38,6 +38,8 @@ public final class RecordingPage extends VBox {
   private final Button calibrate;
   private final Button take;
   private final Button forget;
+  private final Label learned = Form.remark("");
+  private final Button unlearn;
 
   public RecordingPage(Session session, InputMenu input, SoundPart sound) {
     this.session = session;
@@ -87,6 +89,13 @@ public final class RecordingPage extends VBox {
     take.getStyleClass().add("primary");
     forget = Buttons.text("None", "Take nothing off", () -> set(settings().withOffsetMs(0)));
     forget.setId("no-offset");
+    learned.setId("learned-lag");
+    unlearn =
+        Buttons.text(
+            "Forget it",
+            "What was learned from parts that you quantized: for another person, or another chair",
+            session.lags()::forget);
+    unlearn.setId("forget-lag");
     getChildren()
         .addAll(
             Form.heading("Recording"),
@@ -102,6 +111,8 @@ public final class RecordingPage extends VBox {
             offset,
             taps,
             new HBox(6, calibrate, take, forget),
+            learned,
+            unlearn,
             Form.heading("MIDI input"),
             input,
             sound);
@@ -154,6 +165,13 @@ public final class RecordingPage extends VBox {
         now.offsetMs() == 0
             ? "Nothing is taken off what you play."
             : "Taken off what you play: " + lateness(now.offsetMs()) + ".");
+    learned.setText(
+        session
+            .lags()
+            .inWords()
+            .map(words -> words + ", by " + session.lags().input() + ". Fit expects that.")
+            .orElse("Fit learns how late you usually are from parts that you quantize and keep."));
+    unlearn.setDisable(session.lags().all().isEmpty());
     showCalibration();
   }
 

@@ -6,7 +6,11 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -14,6 +18,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
@@ -122,6 +127,63 @@ class CommandLineTest {
     assertThat(told.get("lagMs").asDouble()).isBetween(10.0, 35.0);
     assertThat(told.get("doubtful").isArray()).isTrue();
     assertThat(told.get("moved").asInt()).isBetween(60, 67);
+  }
+
+  /** Eighths that are 83 ms late, or 42 ms early of the sixteenths that follow. */
+  @Test
+  void a_grid_is_found_and_said_and_so_is_another_way_to_understand_the_whole() throws Exception {
+    Song empty = Song.empty();
+    List<Note> late = new ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      long onset = i * 480L + 160;
+      late.add(Note.asPlayed(new NoteId(i + 10L), 60, 80, new Played(onset, onset + 200)));
+    }
+    Clip clip = Clip.around(new ClipId(9), late, List.of(), empty.meters());
+    Path phrase = folder.resolve("late.flail");
+    SongFiles.write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
+    Path result = folder.resolve("late.mid");
+    Path report = folder.resolve("late.json");
+    assertThat(
+            run(
+                "quantize",
+                phrase,
+                result,
+                "--grid",
+                "1/16",
+                "--method",
+                "fit",
+                "--report",
+                report))
+        .isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .containsPattern("was taken as 8[1-4] ms late; it could be 4[0-3] ms early \\(\\d+ %\\)")
+        .containsPattern("--track 1 --lag -4[0-3]");
+    JsonNode told = JsonMapper.builder().build().readTree(Files.readAllBytes(report));
+    assertThat(told.get("grid").asText()).isEqualTo("1/16");
+    assertThat(told.get("readings").get(0).get("slots").asInt()).isZero();
+    assertThat(told.get("readings").get(1).get("slots").asInt()).isEqualTo(1);
+    assertThat(told.get("readings").get(1).get("weight").asDouble()).isBetween(0.05, 0.5);
+    err.reset();
+    assertThat(run("quantize", midi, result, "--grid", "auto", "--track", 1)).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8)).startsWith("grid 1/16 (");
+    assertThat(run("quantize", flail, folder.resolve("x.mid"), "--grid", "auto", "--track", 9))
+        .isEqualTo(2);
+  }
+
+  @Test
+  void the_beat_of_what_was_played_with_no_click_is_told() throws Exception {
+    assertThat(run("beat", midi)).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("track 3 (Deckhands)", "bpm");
+    out.reset();
+    assertThat(run("beat", midi, "--json")).isZero();
+    JsonNode told = JsonMapper.builder().build().readTree(out.toByteArray());
+    assertThat(told.get("guesses").findValues("bpm"))
+        .as("eighths of hats may be heard as beats")
+        .anyMatch(bpm -> Math.abs(bpm.asDouble() - 96) < 1);
+    Path empty = folder.resolve("empty.flail");
+    SongFiles.write(Song.empty(), empty);
+    assertThat(run("beat", empty)).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("no beat was found");
   }
 
   @Test

@@ -1,15 +1,21 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 
 /**
- * Notes as events: those of different pitches that were struck within {@value #CHORD_MS} ms are one
- * event, a chord. O(n).
+ * Notes as events: those that were struck within {@value #CHORD_MS} ms of the first are one event,
+ * a chord. A pitch that is struck again within {@value #DOUBLE_MS} ms was meant once: no hand
+ * repeats a note so fast, and an event of its own would have to take the next slot, and drag along
+ * what was struck after it. O(n).
  */
 final class Events {
   /** How far the notes of a chord may be apart. */
   static final double CHORD_MS = 25;
+
+  /** How far apart one pitch may be struck twice, and be meant once. */
+  static final double DOUBLE_MS = 12;
 
   private final int[] eventOf;
   private final double[] ms;
@@ -34,18 +40,21 @@ final class Events {
       Drafts drafts, TempoMap tempos, double[] sums, int[] notesIn, boolean[] shared) {
     long[] here = new long[2];
     long[] before = new long[2];
+    double[] struck = new double[Pitch.HIGHEST + 1];
     int last = -1;
     double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
       double at = tempos.nanosAt(drafts.played(i).onset()) / 1e6;
       int pitch = drafts.note(i).pitch();
-      if (last < 0 || at - began > CHORD_MS || has(here, pitch)) {
+      boolean again = has(here, pitch) && at - struck[pitch] > DOUBLE_MS;
+      if (last < 0 || at - began > CHORD_MS || again) {
         last++;
         began = at;
         before[0] = here[0];
         before[1] = here[1];
         Arrays.fill(here, 0);
       }
+      struck[pitch] = at;
       sums[last] += at;
       notesIn[last]++;
       here[pitch >> 6] |= 1L << (pitch & 63);

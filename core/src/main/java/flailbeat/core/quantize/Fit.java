@@ -2,11 +2,13 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -15,15 +17,13 @@ import java.util.Map;
  * sources and its cost. The lag is found from the notes, and follows a player who drifts; a lag
  * that is given in the settings, or off, is taken to be known to some {@value #KNOWN_MS} ms.
  *
- * <p>Notes struck within {@value Events#CHORD_MS} ms, of different pitches, are one event and go to
- * one line. Two notes of one pitch never come to stand on one line: where there is no room the
- * later one stays as played.
+ * <p>Notes struck within {@value Events#CHORD_MS} ms are one event and go to one line, but for a
+ * pitch that is struck again. Two notes of one pitch never come to stand on one line: where there
+ * is no room the later one stays as played.
  */
 public final class Fit implements Quantizer {
   /** How uncertain a lag is that is given, as a standard deviation. */
   static final double KNOWN_MS = 8;
-
-  private static final double ELSEWHERE_MS = 25;
 
   private final QuantizeSettings settings;
   private final TempoMap tempos;
@@ -74,7 +74,7 @@ public final class Fit implements Quantizer {
         drafts,
         drafts.measure(tempos),
         takenOutMs(best.meanLagMs()),
-        others(found.readings()),
+        whole(found.readings()),
         trimmed);
   }
 
@@ -86,13 +86,20 @@ public final class Fit implements Quantizer {
     };
   }
 
-  /** Those in which the whole lies elsewhere; what differs in some notes alone is their doubt. */
-  private static List<QuantizePlan.OtherReading> others(List<Reading> readings) {
-    double lag = readings.get(0).meanLagMs();
-    return readings.stream()
-        .filter(r -> Math.abs(r.meanLagMs() - lag) > ELSEWHERE_MS)
-        .filter(r -> r.weight() >= QuantizePlan.PLAUSIBLE)
-        .map(r -> new QuantizePlan.OtherReading(r.meanLagMs(), r.weight()))
-        .toList();
+  /**
+   * The ways to understand the whole, the one taken first: readings that put it in the same place
+   * are one, and differ in what is the doubt of single notes.
+   */
+  private static List<WholeReading> whole(List<Reading> readings) {
+    Reading best = readings.getFirst();
+    Map<Integer, WholeReading> places = new LinkedHashMap<>();
+    for (Reading reading : readings) {
+      int slots = reading.slotsFrom(best);
+      places.merge(
+          slots,
+          new WholeReading(reading.meanLagMs(), reading.weight(), slots),
+          (a, b) -> new WholeReading(a.lagMs(), a.weight() + b.weight(), slots));
+    }
+    return List.copyOf(places.values());
   }
 }

@@ -26,7 +26,7 @@ final class GridSlots {
   private static final int BEATS_AROUND = 2;
 
   /** Farther from any note than this nothing is laid out. */
-  private static final int FAR_BARS = 8;
+  private static final int FAR_BARS = 2;
 
   private final QuantizeSettings settings;
   private final GridLines lines;

@@ -1,5 +1,8 @@
 package flailbeat.core.quantize;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import flailbeat.core.quantize.fit.LagPrior;
+
 /** What is done about a player who is late or early throughout, before lines are chosen. */
 public sealed interface Lag {
   /** Nothing: lines are chosen by the times as played. */
@@ -8,13 +11,24 @@ public sealed interface Lag {
   /**
    * It is found from the notes, and taken out first.
    *
-   * @param calibrated whether the person's own offset was taken off when it was recorded, so that
-   *     little is to be expected
+   * @param prior what is known of the person's lag beforehand
    */
-  record Auto(boolean calibrated) implements Lag {
+  record Auto(@JsonIgnore LagPrior prior) implements Lag {
+    /** With the offset that was calibrated taken off, most of it is gone. */
+    private static final LagPrior CALIBRATED = new LagPrior(0, 20, false);
+
+    public Auto {
+      prior = prior == null ? LagPrior.UNKNOWN : prior;
+    }
+
     /** Where nothing is known beforehand. */
     public Auto() {
-      this(false);
+      this(LagPrior.UNKNOWN);
+    }
+
+    /** Where the person's own offset was taken off when it was recorded: little is expected. */
+    public static Auto calibrated() {
+      return new Auto(CALIBRATED);
     }
   }
 

@@ -33,17 +33,13 @@ public final class QuantizePlan {
   private final Drafts drafts;
   private final Timing timing;
   private final double removedLagMs;
-  private final List<OtherReading> otherReadings;
+  private final List<WholeReading> readings;
   private final int trimmed;
 
   QuantizePlan(
-      Drafts drafts,
-      Timing timing,
-      double removedLagMs,
-      List<OtherReading> otherReadings,
-      int trimmed) {
+      Drafts drafts, Timing timing, double removedLagMs, List<WholeReading> readings, int trimmed) {
     this.trimmed = trimmed;
-    this.otherReadings = List.copyOf(otherReadings);
+    this.readings = List.copyOf(readings);
     this.drafts = drafts;
     this.timing = timing;
     this.removedLagMs = removedLagMs;
@@ -93,21 +89,30 @@ public final class QuantizePlan {
     return removedLagMs;
   }
 
-  /** Other ways to understand the whole, the likeliest first; none where there is but one. */
-  public List<OtherReading> otherReadings() {
-    return otherReadings;
+  /**
+   * The ways to understand the whole that were weighed, the one taken first; none where lines are
+   * chosen note by note.
+   */
+  public List<WholeReading> readings() {
+    return readings;
+  }
+
+  /** Other ways to understand the whole that are to be told, the likeliest first. */
+  public List<WholeReading> otherReadings() {
+    return readings.stream().skip(1).filter(r -> r.weight() >= PLAUSIBLE).toList();
   }
 
   /** A reading of the whole that is at least so likely is told. */
   public static final double PLAUSIBLE = 0.05;
 
   /**
-   * Another way to understand the whole.
+   * A way to understand the whole.
    *
    * @param lagMs how late everything would then have been; negative is early
-   * @param probability 0 to 1
+   * @param weight how probable it is, 0 to 1
+   * @param slots how many lines later it puts the whole than the one that was taken
    */
-  public record OtherReading(double lagMs, double probability) {}
+  public record WholeReading(double lagMs, double weight, int slots) {}
 
   /** How many notes would stand elsewhere or last otherwise. */
   public int moved() {

@@ -19,6 +19,15 @@ import java.util.function.LongToDoubleFunction;
 
 /** The person at the keys: who has them, what is held, where the reach lies, what shapes notes. */
 public final class Performer {
+  /** The computer's keys, as an input. */
+  public static final String KEYS = "keys";
+
+  /** The mouse on drawn keys, as an input. */
+  public static final String MOUSE = "mouse";
+
+  private String input = KEYS;
+  private String device = "MIDI input";
+
   private final Changes changes;
   private final Clock clock;
   private final Hands hands = new Hands();
@@ -82,6 +91,16 @@ public final class Performer {
     changes.fire(Aspect.LAYOUT, Aspect.KEYS);
   }
 
+  /** What was played last: {@value #KEYS}, {@value #MOUSE} or the name of a MIDI input device. */
+  public String input() {
+    return input;
+  }
+
+  /** What the MIDI input device is called. */
+  public void setDevice(String name) {
+    device = name;
+  }
+
   /** A key goes down at a moment of the clock's. */
   public void press(PhysicalKey key, long atNanos) {
     press(key, false, atNanos);
@@ -89,6 +108,7 @@ public final class Performer {
 
   /** A key goes down, accented or not. */
   public void press(PhysicalKey key, boolean accented, long atNanos) {
+    input = KEYS;
     perform(hands.press(key, accented, beatAt.applyAsDouble(atNanos), atNanos));
   }
 
@@ -99,6 +119,7 @@ public final class Performer {
 
   /** A key of a MIDI input device goes down. */
   public void pressOnDevice(int pitch, int velocity, long atNanos) {
+    input = device;
     perform(hands.pressOnDevice(pitch, velocity, atNanos));
   }
 
@@ -150,6 +171,7 @@ public final class Performer {
 
   /** Drawn keys go down. */
   public void press(List<Integer> pitches, int velocity, long atNanos) {
+    input = MOUSE;
     perform(hands.press(pitches, velocity, atNanos));
   }
 

@@ -31,12 +31,18 @@ public final class QuantizeDesk {
 
   private final Document document;
   private final TimingDesk timing;
+  private final LagDesk lags;
   private final Notices notices;
   private final WhileRecording whileRecording;
 
   QuantizeDesk(
-      Document document, TimingDesk timing, Notices notices, WhileRecording whileRecording) {
+      Document document,
+      TimingDesk timing,
+      LagDesk lags,
+      Notices notices,
+      WhileRecording whileRecording) {
     this.document = document;
+    this.lags = lags;
     this.timing = timing;
     this.notices = notices;
     this.whileRecording = whileRecording;
@@ -100,8 +106,16 @@ public final class QuantizeDesk {
     if (moved == 0) {
       return NOTHING_TO_MOVE;
     }
+    Song before = document.song();
     document.edit("Quantize to " + grid(), s -> carriedOut(todo, s));
+    todo.forEach(t -> learn(t, before));
     return new Notice("Quantized " + Notice.notes(moved) + " to " + grid() + besides(todo), false);
+  }
+
+  /** A reading that was chosen by hand has its lag in the settings. */
+  private void learn(OnTrack done, Song before) {
+    boolean chosen = timing.settings().lag() instanceof Lag.Millis;
+    lags.quantized(done.track(), done.plan(), chosen, before, document.song());
   }
 
   private record OnTrack(TrackId track, QuantizePlan plan) {}

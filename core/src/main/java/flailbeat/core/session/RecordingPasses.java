@@ -185,6 +185,7 @@ final class RecordingPasses extends Activity {
         round.isPresent()
             ? "Pass " + number + ": " + Notice.notes(count)
             : "Record " + Notice.notes(count);
+    onto.forEach(around.timing().lags()::recorded);
     document.edit(label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over));
     if (document.song() != before) {
       committed.push(new Committed(number, count, document.song()));

@@ -8,6 +8,8 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -18,6 +20,7 @@ public final class Session {
   private final Changes changes = new Changes();
   private final Notices notices = new Notices(changes);
   private final Document document = new Document(changes);
+  private final LagDesk lags;
   private final TimingDesk timing;
   private final Named<QuantizeSettings> presets = new Named<>(changes);
   private final Amounts amounts = new Amounts(changes);
@@ -50,8 +53,9 @@ public final class Session {
    * @param workshop where work goes that takes long
    */
   public Session(Clock clock, Player player, Workshop workshop) {
-    timing = new TimingDesk(document, changes, notices, clock, workshop);
     performer = new Performer(changes, clock);
+    lags = new LagDesk(document, changes, performer::input);
+    timing = new TimingDesk(document, lags, changes, notices, clock, workshop);
     transportControl =
         new TransportControl(document, timing, performer, changes, notices, clock, player);
     WhileRecording whileRecording = new WhileRecording(transportControl.transport(), notices);
@@ -72,8 +76,26 @@ public final class Session {
             document, editing, transportControl, steps, performer, timing, drawing, notices);
     rows = new RowDesk(document, editing, transportControl, steps, notices);
     selecting = new SelectDesk(document, transportControl, timing, notices);
-    quantizing = new QuantizeDesk(document, timing, notices, whileRecording);
+    quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
+    forgetLagsWithOtherDevices();
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
+  }
+
+  /** A lag is that of a person with a device and what is taken off: with others it is another. */
+  private void forgetLagsWithOtherDevices() {
+    List<Object> known = new ArrayList<>(devices());
+    changes.listen(
+        change -> {
+          if (change.isOf(Aspect.SETTINGS) && !known.equals(devices())) {
+            known.clear();
+            known.addAll(devices());
+            lags.forget();
+          }
+        });
+  }
+
+  private List<Object> devices() {
+    return List.of(sound.settings(), transportControl.recordSettings().offsetMs());
   }
 
   /** Who hears what is performed: the position of the Keys switch says so. */
@@ -106,6 +128,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** What was learned of how late the person plays. */
+  public LagDesk lags() {
+    return lags;
   }
 
   /** How to quantize, and what it would do. */

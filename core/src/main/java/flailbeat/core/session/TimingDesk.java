@@ -15,6 +15,7 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.quantize.fit.LagPrior;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
@@ -46,6 +47,7 @@ public final class TimingDesk {
   }
 
   private final Document document;
+  private final LagDesk lags;
   private final Changes changes;
   private final FitMemory memory = new FitMemory();
   private final Preview<Request, QuantizePlan> preview;
@@ -57,8 +59,15 @@ public final class TimingDesk {
   private Version version = Version.STANDING;
   private int openings;
 
-  TimingDesk(Document document, Changes changes, Notices notices, Clock clock, Workshop workshop) {
+  TimingDesk(
+      Document document,
+      LagDesk lags,
+      Changes changes,
+      Notices notices,
+      Clock clock,
+      Workshop workshop) {
     this.document = document;
+    this.lags = lags;
     this.changes = changes;
     preview =
         new Preview<>(
@@ -155,11 +164,22 @@ public final class TimingDesk {
     }
   }
 
-  /** The settings with what is known of the person's lag. */
+  /** The settings with what is known of the lag of those who played a track. */
+  private QuantizeSettings informed(TrackId track) {
+    if (!(settings.lag() instanceof Lag.Auto)) {
+      return settings;
+    }
+    LagPrior learned = lags.prior(track);
+    return settings.withLag(
+        calibrated && !learned.learned() ? Lag.Auto.calibrated() : new Lag.Auto(learned));
+  }
+
+  LagDesk lags() {
+    return lags;
+  }
+
   private QuantizeSettings informed() {
-    return settings.lag() instanceof Lag.Auto
-        ? settings.withLag(new Lag.Auto(calibrated))
-        : settings;
+    return informed(document.track().id());
   }
 
   /** Which version of the notes in scope is shown and heard now. */
@@ -208,7 +228,7 @@ public final class TimingDesk {
   }
 
   /** Understands the whole in another way: with the lag that it would mean. */
-  public void takeReading(QuantizePlan.OtherReading reading) {
+  public void takeReading(QuantizePlan.WholeReading reading) {
     setSettings(settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
   }
 
@@ -235,12 +255,13 @@ public final class TimingDesk {
     Scope scope = document.scope();
     return track.equals(document.track())
         ? plan()
-        : quantizer(document.song()).plan(scope.notesOf(track), scope.othersOf(track), decided);
+        : quantizer(document.song(), track.id())
+            .plan(scope.notesOf(track), scope.othersOf(track), decided);
   }
 
   /** What would be done to all notes of a track. */
   QuantizePlan planFor(Track track) {
-    return quantizer(document.song()).plan(track.notes(), List.of(), decided);
+    return quantizer(document.song(), track.id()).plan(track.notes(), List.of(), decided);
   }
 
   /** Asks which grid explains the notes in scope best. */
@@ -300,11 +321,11 @@ public final class TimingDesk {
         all.stream().collect(Collectors.partitioningBy(n -> n.id().value() >= firstId));
     return byAge.get(true).isEmpty()
         ? song
-        : quantizer(song).plan(byAge.get(true), byAge.get(false)).applyTo(song);
+        : quantizer(song, track).plan(byAge.get(true), byAge.get(false)).applyTo(song);
   }
 
-  private Quantizer quantizer(Song song) {
-    return Quantizer.of(informed(), song.tempos(), song.meters());
+  private Quantizer quantizer(Song song, TrackId track) {
+    return Quantizer.of(informed(track), song.tempos(), song.meters());
   }
 
   /** What a plan is made of: of another it would be another. */

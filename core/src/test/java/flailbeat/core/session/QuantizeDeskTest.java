@@ -16,6 +16,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.PhraseBeat.Taking;
+import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
@@ -185,19 +186,26 @@ class QuantizeDeskTest {
             t -> t.withClips(List.of(Clip.around(new ClipId(90), late, List.of(), song.meters()))));
     session.open(with, Optional.empty());
     assertThat(session.timing().plan().timing().lagMs()).isCloseTo(83, within(1.0));
-    assertThat(session.timing().plan().otherReadings()).isEmpty();
+    double before = early(session.timing().plan());
+    assertThat(before).as("told, and less likely").isBetween(0.05, 0.4);
     session
         .transportControl()
         .setRecordSettings(session.transportControl().recordSettings().withOffsetMs(30));
-    assertThat(session.timing().plan().otherReadings())
-        .as("the other way is now worth hearing")
-        .anyMatch(r -> r.lagMs() < -30);
+    assertThat(early(session.timing().plan())).as("now it is likelier").isGreaterThan(before + 0.1);
     assertThat(session.timing().settings().lag()).as("as it was set").isEqualTo(new Lag.Auto());
+  }
+
+  /** How likely it is that everything was early. */
+  private static double early(QuantizePlan plan) {
+    return plan.readings().stream()
+        .filter(r -> r.lagMs() < -30)
+        .mapToDouble(QuantizePlan.WholeReading::weight)
+        .sum();
   }
 
   @Test
   void another_reading_is_taken_by_the_lag_that_it_means() {
-    session.timing().takeReading(new flailbeat.core.quantize.QuantizePlan.OtherReading(-66, 0.3));
+    session.timing().takeReading(new QuantizePlan.WholeReading(-66, 0.3, 1));
     assertThat(session.timing().settings().lag()).isEqualTo(new Lag.Millis(-66));
   }
 

@@ -295,7 +295,7 @@ public final class TimingDeskView extends VBox {
   /** Other ways to understand the whole are offered, and the way back is. */
   private void showReadings(QuantizePlan plan) {
     readings.getChildren().clear();
-    for (QuantizePlan.OtherReading other : plan.otherReadings()) {
+    for (QuantizePlan.WholeReading other : plan.otherReadings()) {
       readings
           .getChildren()
           .add(
@@ -304,7 +304,7 @@ public final class TimingDeskView extends VBox {
                       Locale.ROOT,
                       "Or everything %s (%.0f %%)",
                       TimingDesk.inWords(other.lagMs()),
-                      100 * other.probability()),
+                      100 * other.weight()),
                   "Understand the whole in this way; hear it with Compare",
                   () -> session.timing().takeReading(other)));
     }

@@ -43,8 +43,7 @@ public final class FitSolver {
   private final double[] times;
   private final boolean[] sharesPitch;
   private final Slots slots;
-  private final double priorLagMs;
-  private final double priorLagSpreadMs;
+  private final LagPrior prior;
   private final Progress progress;
   private final int n;
   private final Lattice lattice;
@@ -55,32 +54,20 @@ public final class FitSolver {
    * @param timesMs of the events, in order; at least one; not copied
    * @param sharesPitch for each event, whether it has a pitch in common with the one before; not
    *     copied
-   * @param priorLagMs how late the person is known to be; 0 when nothing is known
-   * @param priorLagSpreadMs how uncertain that is, as a standard deviation
+   * @param prior what is known of the person's lag
    */
-  public FitSolver(
-      double[] timesMs,
-      boolean[] sharesPitch,
-      Slots slots,
-      double priorLagMs,
-      double priorLagSpreadMs) {
-    this(timesMs, sharesPitch, slots, priorLagMs, priorLagSpreadMs, Progress.NONE);
+  public FitSolver(double[] timesMs, boolean[] sharesPitch, Slots slots, LagPrior prior) {
+    this(timesMs, sharesPitch, slots, prior, Progress.NONE);
   }
 
   /** The same, which tells how far it is. */
   public FitSolver(
-      double[] timesMs,
-      boolean[] sharesPitch,
-      Slots slots,
-      double priorLagMs,
-      double priorLagSpreadMs,
-      Progress progress) {
+      double[] timesMs, boolean[] sharesPitch, Slots slots, LagPrior prior, Progress progress) {
     this.progress = progress;
     this.times = timesMs;
     this.sharesPitch = sharesPitch;
     this.slots = slots;
-    this.priorLagMs = priorLagMs;
-    this.priorLagSpreadMs = priorLagSpreadMs;
+    this.prior = prior;
     this.n = timesMs.length;
     this.lattice = new Lattice(times, sharesPitch, slots, n > LONG);
   }
@@ -91,16 +78,20 @@ public final class FitSolver {
   }
 
   /**
-   * How sure the slots of the likeliest reading are, all readings considered.
+   * How sure the slots of the likeliest reading are, if the whole is meant where it says: readings
+   * that put the whole elsewhere are a doubt of their own.
    *
    * @param readings as {@link #readings} gave them
    */
   public Doubts doubts(List<Reading> readings) {
-    return Doubts.of(readings);
+    Reading best = readings.getFirst();
+    List<Reading> within = readings.stream().filter(r -> r.slotsFrom(best) == 0).toList();
+    double sum = within.stream().mapToDouble(Reading::weight).sum();
+    return Doubts.of(within.stream().map(r -> r.withWeight(r.weight() / sum)).toList());
   }
 
   private Reader reader() {
-    return new Reader(times, slots, lattice, priorLagMs, priorLagSpreadMs);
+    return new Reader(times, slots, lattice, prior);
   }
 
   private List<Reading> fromLags() {
@@ -109,7 +100,7 @@ public final class FitSolver {
     double gap = slots.medianGap();
     DoubleStream lags =
         DoubleStream.concat(
-            DoubleStream.of(priorLagMs, gap / 2, -gap / 2),
+            DoubleStream.of(prior.meanMs(), gap / 2, -gap / 2),
             DoubleStream.iterate(
                 -FARTHEST_START_MS, v -> v <= FARTHEST_START_MS, v -> v + START_STEP_MS));
     double[] starts = lags.toArray();
@@ -136,8 +127,7 @@ public final class FitSolver {
             Arrays.copyOf(times, BEGINNING),
             Arrays.copyOf(sharesPitch, BEGINNING),
             slots.upTo(times[BEGINNING - 1] + 2 * FARTHEST_START_MS),
-            priorLagMs,
-            priorLagSpreadMs,
+            prior,
             progress.part(0, 0.1));
     List<Reading> likely = beginning.readings().stream().filter(r -> r.weight() > HOPEFUL).toList();
     List<Reading> found = new ArrayList<>();

@@ -71,6 +71,8 @@ final class LagTrack {
     double v = priorSpreadMs * priorSpreadMs;
     for (int i = 0; i < n; i++) {
       double walked = i == 0 ? v : v + WALK_PER_MS * (timesMs[i] - timesMs[i - 1]);
+      // Over a rest no more is forgotten than was unknown at first.
+      walked = Math.min(walked, Math.max(v, priorSpreadMs * priorSpreadMs));
       if (i > 0) {
         back[i - 1] = v / walked;
       }

@@ -29,6 +29,12 @@ final class Occupancy {
   private static final List<Likeness> LIKENESSES =
       List.of(new Likeness(0.45, 1), new Likeness(0.7, 4), new Likeness(0.9, 16));
 
+  /** How probable it is, before anything is heard, that a part's beat is the song's off-beat. */
+  private static final double METRE_OFF_BEAT = 0.30;
+
+  /** How probable it is that its beat lies anywhere else; shared by all such places. */
+  private static final double METRE_ELSEWHERE = 0.06;
+
   private static final double LEAST = 0.004;
   private static final double MOST = 0.985;
 
@@ -46,6 +52,9 @@ final class Occupancy {
   private boolean priced;
   private Likeness likeness = LIKENESSES.get(1);
   private boolean likenessKnown;
+  private int firstPlayed;
+  private int lastPlayed;
+  private int rotated;
   private int first;
   private int end;
 
@@ -134,6 +143,8 @@ final class Occupancy {
   }
 
   private void estimate(int firstPlayed, int lastPlayed) {
+    this.firstPlayed = firstPlayed;
+    this.lastPlayed = lastPlayed;
     first = firstPlayed;
     while (first > 0 && slots.beat()[first - 1] == slots.beat()[firstPlayed]) {
       first--;
@@ -213,6 +224,84 @@ final class Occupancy {
   }
 
   /**
+   * The logarithm of how probable what was learned is, where readings are compared: averaged over
+   * where in the beat the metre may lie. A part may well answer another from weak places, and the
+   * longer it does so the surer that is; were it held against it slot by slot, such a part would be
+   * moved whole before long. So that no reading is preferred for its metre by more than the weights
+   * say, however long the phrase; see docs/quantizing.md for what is paid for them.
+   */
+  double comparedEvidence() {
+    double[] weights = metreWeights(a.length, slots.isMixed());
+    if (weights.length == 1) {
+      return evidence();
+    }
+    Likeness chosen = likeness;
+    double[] all = new double[weights.length];
+    for (int r = 0; r < weights.length; r++) {
+      rotated = r;
+      all[r] = r == 0 ? evidence() : bestEvidence();
+    }
+    rotated = 0;
+    likeness = chosen;
+    double best = Arrays.stream(all).max().orElseThrow();
+    double sum = 0;
+    for (int r = 0; r < weights.length; r++) {
+      sum += weights[r] * Math.exp(all[r] - best);
+    }
+    return best + Math.log(sum);
+  }
+
+  /** Which place of the beat a slot would be, did the metre lie where it is rotated to. */
+  private int rotatedPlace(int slot) {
+    return rotated == 0 ? slots.place()[slot] : (slots.place()[slot] + rotated) % a.length;
+  }
+
+  /** Whole beats are looked at, of the rotated metre too: a part begins where its own beat does. */
+  private int rotatedFirst() {
+    int from = firstPlayed;
+    while (from > 0 && rotatedPlace(from) != 0) {
+      from--;
+    }
+    return from;
+  }
+
+  private int rotatedEnd() {
+    int to = lastPlayed + 1;
+    while (to < slots.size() && rotatedPlace(to) != 0) {
+      to++;
+    }
+    return to;
+  }
+
+  /**
+   * How likely the metre is to lie so many places of the beat later than it is written: half a beat
+   * is usual in off-beat playing, anything else is rare.
+   */
+  static double[] metreWeights(int places, boolean mixed) {
+    if (mixed || places == 1) {
+      return new double[] {1};
+    }
+    double[] weights = new double[places];
+    boolean hasHalf = places % 2 == 0 && places > 2;
+    int others = places - (hasHalf ? 2 : 1);
+    Arrays.fill(weights, METRE_ELSEWHERE / others);
+    weights[0] = 1 - METRE_ELSEWHERE - (hasHalf ? METRE_OFF_BEAT : 0);
+    if (hasHalf) {
+      weights[places / 2] = METRE_OFF_BEAT;
+    }
+    return weights;
+  }
+
+  private double bestEvidence() {
+    double best = Double.NEGATIVE_INFINITY;
+    for (Likeness candidate : LIKENESSES) {
+      likeness = candidate;
+      best = Math.max(best, evidence());
+    }
+    return best;
+  }
+
+  /**
    * The logarithm of how probable what was learned is: each slot as what came before it foretells.
    */
   double evidence() {
@@ -220,10 +309,13 @@ final class Occupancy {
     Arrays.fill(counts, 0);
     Arrays.fill(chances, 0);
     double logSum = 0;
-    for (int s = first; s < end; s++) {
+    int from = rotated == 0 ? first : rotatedFirst();
+    int to = rotated == 0 ? end : rotatedEnd();
+    for (int s = from; s < to; s++) {
       int place = slots.place()[s];
       int inBar = slots.barPlace()[s];
-      double such = (counts[place] + a[place]) / (chances[place] + a[place] + b[place]);
+      int as = rotatedPlace(s);
+      double such = (counts[place] + a[as]) / (chances[place] + a[as] + b[as]);
       double p =
           Math.clamp(
               (sum[inBar] + likeness.trust() * such) / (weight[inBar] + likeness.trust()),

@@ -21,28 +21,22 @@ final class Reader {
   /** How much it counts that a spread is unusually wide, where readings are compared. */
   private static final double USUAL = 25;
 
-  /** A lag farther than so from what is known is rarer than a normal error would be. */
-  private static final double RARE_MS = 70;
-
-  private static final double RARE_SPREAD_MS = 7;
   private static final double LEAST_SPREAD_MS = 4;
 
   private final double[] times;
   private final Slots slots;
-  private final double priorLagMs;
-  private final double priorLagSpreadMs;
+  private final LagPrior prior;
   private final int n;
   private final Lattice lattice;
   private final Occupancy occupancy;
   private final double[] residuals;
 
   /** Poses the problem as {@link FitSolver} does; the lattice is that of the phrase. */
-  Reader(double[] timesMs, Slots slots, Lattice lattice, double lagMs, double lagSpreadMs) {
+  Reader(double[] timesMs, Slots slots, Lattice lattice, LagPrior prior) {
     this.times = timesMs;
     this.slots = slots;
     this.lattice = lattice;
-    this.priorLagMs = lagMs;
-    this.priorLagSpreadMs = lagSpreadMs;
+    this.prior = prior;
     this.n = timesMs.length;
     this.occupancy = new Occupancy(slots);
     this.residuals = new double[n];
@@ -124,7 +118,7 @@ final class Reader {
   }
 
   private double[] smooth(double spread) {
-    return LagTrack.smooth(times, residuals, spread, priorLagMs, priorLagSpreadMs);
+    return LagTrack.smooth(times, residuals, spread, prior.meanMs(), prior.walkedSpreadMs());
   }
 
   private double spreadOf(double[] lag) {
@@ -179,16 +173,8 @@ final class Reader {
     double usual = FIRST_SPREAD_MS / wide;
     return posterior.evidence()
         + learned
-        + occupancy.evidence()
+        + occupancy.comparedEvidence()
         - USUAL * (Math.log(wide) + usual * usual / 2)
-        - unlikely(lag[0]);
-  }
-
-  /** How unlikely a lag is before anything is heard: normal, but for the rare ones beyond. */
-  private double unlikely(double lag) {
-    double off = Math.abs(lag - priorLagMs);
-    double z = off / priorLagSpreadMs;
-    double beyond = Math.max(0, off - RARE_MS) / RARE_SPREAD_MS;
-    return (z * z + beyond * beyond) / 2;
+        - prior.cost(lag[0]);
   }
 }

@@ -1,5 +1,7 @@
 package flailbeat.core.quantize.fit;
 
+import java.util.Arrays;
+
 /**
  * One way to understand a whole phrase.
  *
@@ -21,6 +23,16 @@ public record Reading(
     Occupancy.Likeness likeness) {
   Reading withWeight(double value) {
     return new Reading(slot, lagMs, spreadMs, evidence, value, posterior, likeness);
+  }
+
+  /** How many slots later it reads the phrase as a whole than another: the median of its events. */
+  public int slotsFrom(Reading other) {
+    int[] apart = new int[slot.length];
+    for (int i = 0; i < apart.length; i++) {
+      apart[i] = slot[i] - other.slot[i];
+    }
+    Arrays.sort(apart);
+    return apart.length == 0 ? 0 : apart[apart.length / 2];
   }
 
   /** The lag of the phrase as a whole: the mean over its events. */

@@ -10,6 +10,7 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.SoundSettings;
+import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.KeySets;
@@ -53,7 +54,8 @@ public record Settings(
     PatternFill pattern,
     DrawDesk.Kept drawing,
     Map<String, Stencil> stencils,
-    Map<String, Integer> amounts) {
+    Map<String, Integer> amounts,
+    Map<String, KnownLag> lags) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -79,7 +81,8 @@ public record Settings(
         session.steps().pattern(),
         session.drawing().kept(),
         session.drawing().stencils().all(),
-        session.amounts().all());
+        session.amounts().all(),
+        session.lags().all());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -131,6 +134,9 @@ public record Settings(
     }
     if (stencils != null) {
       session.drawing().stencils().setAll(stencils);
+    }
+    if (lags != null) {
+      session.lags().setAll(lags);
     }
     if (amounts != null) {
       session.amounts().setAll(amounts);

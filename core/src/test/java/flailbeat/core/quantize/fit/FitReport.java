@@ -1,20 +1,34 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.stream.IntStream;
 
 /** Prints how often rounding, an oracle and Fit find what was meant; see docs/quantizing.md. */
 public final class FitReport {
   private static final int PHRASES = 100;
   private static final int BARS = 16;
+  private static final int SHIFT_PHRASES = 1000;
+
+  /** How far the lags of one person's parts are apart, as a standard deviation. */
+  private static final double PART_SPREAD_MS = 9;
+
+  /** As the first tables had them. */
+  private static final List<Rhythm> EVERYDAY =
+      List.of(Rhythm.values()).subList(0, Rhythm.ANSWERING.ordinal());
 
   private FitReport() {}
 
   public static void main(String[] words) {
+    if (words.length > 0 && words[0].equals("shifts")) {
+      shifts();
+      return;
+    }
     formula();
     double[][] reliability = new double[10][3];
     List<FitTrial> all = rows("Every condition", conditions(), reliability);
@@ -25,7 +39,7 @@ public final class FitReport {
   /** One thing is varied at a time, for each rhythm. */
   private static List<Manner> conditions() {
     List<Manner> manners = new ArrayList<>();
-    for (Rhythm rhythm : Rhythm.values()) {
+    for (Rhythm rhythm : EVERYDAY) {
       for (double spread : new double[] {10, 18, 25, 32}) {
         manners.add(new Manner(rhythm, 110, spread, 20, 0, 0));
       }
@@ -39,6 +53,109 @@ public final class FitReport {
       manners.add(new Manner(rhythm, 110, 18, 20, 0, 0.0025));
     }
     return manners;
+  }
+
+  /** What is known of the person's lag before a phrase is read. */
+  private interface Known {
+    LagPrior of(double trueLagMs, Random random);
+  }
+
+  /** How often a phrase is moved whole, by kind, with nothing known, much, and what is wrong. */
+  private static void shifts() {
+    shifts("Nothing known, lags -25 to 40 ms", -25, 40, (lag, r) -> LagPrior.UNKNOWN);
+    shifts("Nothing known, lags -60 to 80 ms", -60, 80, (lag, r) -> LagPrior.UNKNOWN);
+    shifts("Five parts known, lags -25 to 40 ms", -25, 40, (lag, r) -> known(lag, 5, r));
+    shifts("Five parts known, lags -60 to 80 ms", -60, 80, (lag, r) -> known(lag, 5, r));
+    shifts("Known wrongly, by 40 ms, lags -25 to 40 ms", -25, 40, (lag, r) -> stale(lag, 0, r));
+    shifts("The same, five parts later", -25, 40, (lag, r) -> stale(lag, 5, r));
+    System.out.printf("%n### As more parts are known, lags -25 to 40 ms, all these rhythms%n%n");
+    System.out.println("| parts known | Fit | moved whole |");
+    System.out.println("|---|---|---|");
+    for (int parts : new int[] {0, 1, 2, 3, 5, 10, 20}) {
+      double[] sums = new double[3];
+      for (Rhythm rhythm : kinds()) {
+        for (FitTrial t : trials(rhythm, -25, 40, (lag, r) -> known(lag, parts, r))) {
+          sums[0] += t.notes;
+          sums[1] += t.fit;
+          sums[2] += t.shifted;
+        }
+      }
+      System.out.printf(
+          Locale.ROOT,
+          "| %d | %.2f | %.2f %% |%n",
+          parts,
+          100 * sums[1] / sums[0],
+          100 * sums[2] / kinds().size() / SHIFT_PHRASES);
+    }
+  }
+
+  /** Parts whose lags lie about that of the part that is to be read. */
+  private static LagPrior known(double lag, int parts, Random random) {
+    KnownLag known = KnownLag.NONE;
+    for (int i = 0; i < parts; i++) {
+      known = known.with(lag + PART_SPREAD_MS * random.nextGaussian());
+    }
+    return known.prior();
+  }
+
+  /** Ten parts that were 40 ms later, or earlier, and some since that were not. */
+  private static LagPrior stale(double lag, int since, Random random) {
+    double wrong = lag + (random.nextBoolean() ? 40 : -40);
+    KnownLag known = KnownLag.NONE;
+    for (int i = 0; i < 10 + since; i++) {
+      known = known.with((i < 10 ? wrong : lag) + PART_SPREAD_MS * random.nextGaussian());
+    }
+    return known.prior();
+  }
+
+  private static List<Rhythm> kinds() {
+    List<Rhythm> kinds = new ArrayList<>(List.of(Rhythm.STRAIGHT, Rhythm.OFF_BEAT));
+    kinds.addAll(Rhythm.answering());
+    return kinds;
+  }
+
+  private static void shifts(String title, int leastLag, int mostLag, Known known) {
+    System.out.printf("%n### %s%n%n", title);
+    System.out.println(
+        "| rhythm | nearest | oracle | Fit | moved whole | but the same sound | offered |");
+    System.out.println("|---|---|---|---|---|---|---|");
+    for (Rhythm rhythm : kinds()) {
+      List<FitTrial> trials = trials(rhythm, leastLag, mostLag, known);
+      double notes = trials.stream().mapToDouble(t -> t.notes).sum();
+      int moved = trials.stream().mapToInt(t -> t.shifted).sum();
+      int alike = trials.stream().mapToInt(t -> t.alike).sum();
+      int offered = trials.stream().mapToInt(t -> t.offered).sum();
+      System.out.printf(
+          Locale.ROOT,
+          "| %s | %.2f | %.2f | %.2f | %.1f %% | %.1f %% | %s |%n",
+          rhythm.title(),
+          100 * trials.stream().mapToDouble(t -> t.nearest).sum() / notes,
+          100 * trials.stream().mapToDouble(t -> t.oracle).sum() / notes,
+          100 * trials.stream().mapToDouble(t -> t.fit).sum() / notes,
+          100.0 * moved / SHIFT_PHRASES,
+          100.0 * (moved - alike) / SHIFT_PHRASES,
+          moved == 0 ? "" : offered + " of " + moved);
+    }
+  }
+
+  private static List<FitTrial> trials(Rhythm rhythm, int leastLag, int mostLag, Known known) {
+    return IntStream.range(0, SHIFT_PHRASES)
+        .parallel()
+        .mapToObj(seed -> shifted(rhythm, seed, leastLag, mostLag, known))
+        .toList();
+  }
+
+  /** One phrase, of 4, 8 or 16 bars, with a tempo, a lag and errors of its own. */
+  private static FitTrial shifted(Rhythm rhythm, int seed, int leastLag, int mostLag, Known known) {
+    Random random = new Random(1009L * seed + 7);
+    double bpm = 80 + 80 * random.nextDouble();
+    double lag = leastLag + (mostLag - leastLag) * random.nextDouble();
+    double correlation = 0.3 + 0.3 * random.nextDouble();
+    Manner manner = new Manner(rhythm, bpm, 18, lag, 0, 0, correlation, 0.01);
+    int bars = 4 << random.nextInt(3);
+    FitTrial trial = new FitTrial(new double[10][3], known.of(lag, random));
+    trial.play(Generated.of(manner, bars, seed));
+    return trial;
   }
 
   /** Late by half a slot, and off-beat playing that is late as well. */
@@ -82,8 +199,8 @@ public final class FitReport {
     System.out.println(
         "| rhythms | nearest | oracle | Fit | doubtful | right once those are decided |");
     System.out.println("|---|---|---|---|---|---|");
-    int perRhythm = all.size() / Rhythm.values().length;
-    for (Rhythm rhythm : Rhythm.values()) {
+    int perRhythm = all.size() / EVERYDAY.size();
+    for (Rhythm rhythm : EVERYDAY) {
       int from = rhythm.ordinal() * perRhythm;
       mean(rhythm.title(), all.subList(from, from + perRhythm));
     }

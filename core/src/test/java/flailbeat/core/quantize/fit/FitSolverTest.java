@@ -156,4 +156,70 @@ class FitSolverTest {
   private static FitTrial trial(Manner manner) {
     return FitTrial.of(manner, 40, 16, new double[10][3]);
   }
+
+  /**
+   * The two readings of a part that answers a straight rhythm, a sixteenth later: were the metre
+   * held against it slot by slot, the difference would grow with its length.
+   */
+  @Test
+  void a_part_that_answers_is_not_the_less_believed_the_longer_it_plays() {
+    for (int bars : new int[] {2, 4, 8, 16, 32}) {
+      double most = 0;
+      for (int seed = 0; seed < 20; seed++) {
+        Generated g =
+            Generated.of(new Manner(Rhythm.ANSWERING, 120, 15, 10, 0, 0), bars, 100 + seed);
+        Occupancy right = heard(g, 0);
+        Occupancy early = heard(g, -1);
+        most = Math.max(most, early.comparedEvidence() - right.comparedEvidence());
+      }
+      assertThat(most).as("nats, %d bars", bars).isLessThan(5);
+    }
+  }
+
+  /** What is learned of a performance's slots as they were meant, or so many slots off. */
+  private static Occupancy heard(Generated g, int off) {
+    Occupancy occupancy = new Occupancy(g.slots());
+    occupancy.learn(
+        g.notes.stream().mapToInt(n -> (int) (n[1] / 3) + 8 + off).sorted().distinct().toArray());
+    return occupancy;
+  }
+
+  @Test
+  void the_prior_over_where_the_metre_lies_sums_to_one_and_leaves_mixed_grids_alone() {
+    for (int places : new int[] {1, 2, 3, 4, 5, 7, 8, 12}) {
+      assertThat(Arrays.stream(Occupancy.metreWeights(places, false)).sum())
+          .isCloseTo(1, within(1e-12));
+    }
+    assertThat(Occupancy.metreWeights(6, true)).containsExactly(1);
+  }
+
+  @Test
+  void answering_parts_are_not_moved_whole_once_the_person_is_known_and_told_until_then() {
+    int moved = 0;
+    int offered = 0;
+    int known = 0;
+    for (int seed = 0; seed < 60; seed++) {
+      double lag = -25 + seed * 65 / 60.0;
+      double bpm = 80 + seed * 37 % 80;
+      Generated g =
+          Generated.of(new Manner(Rhythm.ANSWERING, bpm, 18, lag, 0, 0, 0.4, 0.01), 8, seed);
+      FitTrial nothing = new FitTrial(new double[10][3], LagPrior.UNKNOWN);
+      nothing.play(g);
+      moved += nothing.shifted;
+      offered += nothing.offered;
+      FitTrial person = new FitTrial(new double[10][3], LagPrior.known(lag + 5, 12));
+      person.play(g);
+      known += person.shifted;
+    }
+    assertThat(known).as("moved whole, the person known").isZero();
+    assertThat(moved).as("nothing known").isLessThanOrEqualTo(9);
+    assertThat(offered).as("all told").isEqualTo(moved);
+  }
+
+  @Test
+  void doubled_notes_drag_nothing_along() {
+    FitTrial doubled = trial(new Manner(Rhythm.DOUBLED, 120, 15, 10, 0, 0));
+    assertThat(doubled.percent(doubled.fit)).isGreaterThan(99);
+    assertThat(doubled.shifted).isZero();
+  }
 }

@@ -2,16 +2,23 @@ package flailbeat.core.quantize.fit;
 
 import flailbeat.core.quantize.fit.Generated.Manner;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** Lets rounding, an oracle and Fit loose on made-up performances of one manner, and counts. */
 final class FitTrial {
   private static final double CHORD_MS = 25;
-  private static final double LIKELY_LAG_MS = 10;
-  private static final double LAG_SPREAD_MS = 36;
+  private static final double DOUBLE_MS = 12;
   private static final double DOUBTFUL = 0.2;
+  private static final double PLAUSIBLE = 0.05;
+
+  /** Lags that people have: what was meant cannot be told from a shift that takes one of these. */
+  private static final double EARLIEST_MS = -60;
+
+  private static final double LATEST_MS = 80;
 
   /** How often each was right, in notes; of how many. */
   double nearest;
@@ -23,6 +30,15 @@ final class FitTrial {
   /** How much better than rounding Fit was in its worst phrase, in points. */
   double worst = 100;
 
+  /** How many phrases there were, were moved whole, and had the right reading offered then. */
+  int phrases;
+
+  int shifted;
+  int offered;
+
+  /** Of those moved whole, how many would sound the same with another lag that people have. */
+  int alike;
+
   /** How many notes were called doubtful, and how many others were wrong. */
   double asked;
 
@@ -31,35 +47,40 @@ final class FitTrial {
   /** By tenths of doubt: notes, the sum of what was said, notes that were wrong. */
   final double[][] reliability;
 
-  private FitTrial(double[][] reliability) {
+  private final LagPrior prior;
+
+  FitTrial(double[][] reliability, LagPrior prior) {
     this.reliability = reliability;
+    this.prior = prior;
   }
 
   static FitTrial of(Manner manner, int phrases, int bars, double[][] reliability) {
-    FitTrial trial = new FitTrial(reliability);
+    FitTrial trial = new FitTrial(reliability, LagPrior.UNKNOWN);
     for (int seed = 0; seed < phrases; seed++) {
       trial.play(Generated.of(manner, bars, seed));
     }
     return trial;
   }
 
-  private void play(Generated g) {
+  void play(Generated g) {
     int n = g.notes.size();
     int[] eventOf = new int[n];
     List<double[]> events = new ArrayList<>();
     List<Set<Double>> pitches = new ArrayList<>();
+    Map<Double, Double> struck = new HashMap<>();
     for (int i = 0; i < n; i++) {
       double at = g.notes.get(i)[0];
       double pitch = g.notes.get(i)[2];
       if (events.isEmpty()
           || at - events.getLast()[2] > CHORD_MS
-          || pitches.getLast().contains(pitch)) {
+          || pitches.getLast().contains(pitch) && at - struck.get(pitch) > DOUBLE_MS) {
         events.add(new double[] {0, 0, at});
         pitches.add(new HashSet<>());
       }
       events.getLast()[0] += at;
       events.getLast()[1]++;
       pitches.getLast().add(pitch);
+      struck.put(pitch, at);
       eventOf[i] = events.size() - 1;
     }
     double[] times = events.stream().mapToDouble(e -> e[0] / e[1]).toArray();
@@ -69,9 +90,20 @@ final class FitTrial {
       shared[e] = both.removeAll(pitches.get(e - 1));
     }
     Slots slots = g.slots();
-    FitSolver solver = new FitSolver(times, shared, slots, LIKELY_LAG_MS, LAG_SPREAD_MS);
+    FitSolver solver = new FitSolver(times, shared, slots, prior);
     List<Reading> readings = solver.readings();
     count(g, slots, readings.get(0), solver.doubts(readings), eventOf);
+    phrases++;
+    if (!isRight(g, slots, readings.get(0), eventOf)) {
+      shifted++;
+      boolean told =
+          readings.stream()
+              .skip(1)
+              .anyMatch(r -> r.weight() >= PLAUSIBLE && isRight(g, slots, r, eventOf));
+      offered += told ? 1 : 0;
+      double lag = readings.get(0).meanLagMs();
+      alike += lag >= EARLIEST_MS && lag <= LATEST_MS ? 1 : 0;
+    }
   }
 
   private void count(Generated g, Slots slots, Reading reading, Doubts doubts, int[] eventOf) {
@@ -98,6 +130,17 @@ final class FitTrial {
     fit += fitHere;
     notes += n;
     worst = Math.min(worst, 100 * (fitHere - nearestHere) / n);
+  }
+
+  /** Whether a phrase as a whole is where it was meant. */
+  private static boolean isRight(Generated g, Slots slots, Reading reading, int[] eventOf) {
+    int right = 0;
+    for (int i = 0; i < eventOf.length; i++) {
+      double slotMs = slots.ms()[reading.slot()[eventOf[i]]];
+      long twelfth = Math.round(slotMs / g.beatMs * Generated.TWELFTHS);
+      right += twelfth == (long) g.notes.get(i)[1] ? 1 : 0;
+    }
+    return 2 * right > eventOf.length;
   }
 
   double percent(double count) {

@@ -19,7 +19,24 @@ final class Generated {
     /** Beats of eighths and beats of triplets. */
     EIGHTHS_MIXED("eighths and triplets"),
     /** Beats of sixteenths and beats of triplets: lines a twelfth of a beat apart. */
-    MIXED("sixteenths and triplets");
+    MIXED("sixteenths and triplets"),
+    /** A straight rhythm that lies wholly a sixteenth later, as one that answers another does. */
+    ANSWERING("a sixteenth late on purpose"),
+    ANSWERING_FREELY("the same, never repeating"),
+    ANSWERING_AFTER("three sixteenths late on purpose"),
+    SECOND_AND_FOURTH("second and fourth sixteenth"),
+    CROSS_THREE("every three sixteenths"),
+    CROSS_FIVE("every five sixteenths"),
+    DENSE("dense lines of one to three voices"),
+    FREE("never repeating"),
+    SPARSE("sparse, with rests of bars"),
+    DRUMS("kick, snare and hat as one"),
+    DOUBLED("chords with doubled notes");
+
+    /** Those of straight sixteenths on which whole parts have been moved. */
+    static List<Rhythm> answering() {
+      return List.of(values()).subList(ANSWERING.ordinal(), values().length);
+    }
 
     private final String title;
 
@@ -41,9 +58,25 @@ final class Generated {
    *
    * @param walkMs how far the lag walks in a beat, as a standard deviation
    * @param creep how much slower than the song: 0.0025 is a quarter of a per cent
+   * @param correlation how much of an error the next one has too, 0 to 1
+   * @param slips how often a note is 50 ms off besides, 0 to 1
    */
   record Manner(
-      Rhythm rhythm, double bpm, double spreadMs, double lagMs, double walkMs, double creep) {}
+      Rhythm rhythm,
+      double bpm,
+      double spreadMs,
+      double lagMs,
+      double walkMs,
+      double creep,
+      double correlation,
+      double slips) {
+    /** With errors that are independent, and no slips. */
+    Manner(Rhythm rhythm, double bpm, double spreadMs, double lagMs, double walkMs, double creep) {
+      this(rhythm, bpm, spreadMs, lagMs, walkMs, creep, 0, 0);
+    }
+  }
+
+  private static final double SLIP_MS = 50;
 
   /** Slots to a beat: the twelfths that both sixteenths and triplets fall on. */
   static final int TWELFTHS = 12;
@@ -64,24 +97,32 @@ final class Generated {
     Generated g = new Generated(manner);
     Random random = new Random(31 * seed + manner.rhythm().ordinal());
     double walk = 0;
+    double error = 0;
     boolean[][] pattern = new boolean[4][TWELFTHS];
+    boolean rests = false;
+    Rhythm rhythm = manner.rhythm();
+    boolean repeats = rhythm != Rhythm.FREE && rhythm != Rhythm.ANSWERING_FREELY;
     for (int beat = 0; beat < 4 * bars; beat++) {
-      boolean fresh = beat < 4 || random.nextInt(3) == 0;
+      boolean fresh = beat < 4 || !repeats || random.nextInt(3) == 0;
       if (fresh) {
-        pattern[beat % 4] = beatOf(manner.rhythm(), random);
+        pattern[beat % 4] = beatOf(rhythm, beat, random);
+      }
+      if (rhythm == Rhythm.SPARSE && beat % 4 == 0) {
+        rests = beat > 0 && random.nextInt(5) < 3;
       }
       walk += manner.walkMs() * random.nextGaussian();
       for (int t = 0; t < TWELFTHS; t++) {
-        if (pattern[beat % 4][t]) {
-          double meant = (beat + t / (double) TWELFTHS) * g.beatMs;
-          double error = manner.spreadMs() * random.nextGaussian();
-          double at = meant * (1 + manner.creep()) + manner.lagMs() + walk + error;
-          int chord = random.nextInt(8) == 0 ? 3 : 1;
-          for (int voice = 0; voice < chord; voice++) {
-            double off = chord == 1 ? 0 : 5 * random.nextGaussian();
-            int pitch = 60 + voice * 4 + (beat + t) % 3;
-            g.notes.add(new double[] {at + off, beat * TWELFTHS + t, pitch});
-          }
+        if (pattern[beat % 4][t] && !rests) {
+          int twelfth = beat * TWELFTHS + t + later(rhythm);
+          double meant = twelfth / (double) TWELFTHS * g.beatMs;
+          double own = Math.sqrt(1 - manner.correlation() * manner.correlation());
+          error = manner.correlation() * error + own * manner.spreadMs() * random.nextGaussian();
+          double slip =
+              manner.slips() > 0 && random.nextDouble() < manner.slips()
+                  ? random.nextBoolean() ? SLIP_MS : -SLIP_MS
+                  : 0;
+          double at = meant * (1 + manner.creep()) + manner.lagMs() + walk + error + slip;
+          g.strike(at, twelfth, 60 + (beat + t) % 3, random);
         }
       }
     }
@@ -89,10 +130,46 @@ final class Generated {
     return g;
   }
 
-  private static boolean[] beatOf(Rhythm rhythm, Random random) {
+  /** How many twelfths later than a straight rhythm the whole is meant. */
+  private static int later(Rhythm rhythm) {
     return switch (rhythm) {
-      case STRAIGHT -> straight(random, 0.85, 0.3, 0.55, 0.25);
+      case ANSWERING, ANSWERING_FREELY -> 3;
+      case ANSWERING_AFTER -> 9;
+      default -> 0;
+    };
+  }
+
+  private void strike(double at, int twelfth, int lowest, Random random) {
+    int voices = voices(random);
+    for (int voice = 0; voice < voices; voice++) {
+      double off = voices == 1 ? 0 : 5 * random.nextGaussian();
+      int pitch = lowest + voice * 4;
+      notes.add(new double[] {at + off, twelfth, pitch});
+      if (manner.rhythm() == Rhythm.DOUBLED && random.nextInt(4) == 0) {
+        notes.add(new double[] {at + off + 2 + 10 * random.nextDouble(), twelfth, pitch});
+      }
+    }
+  }
+
+  private int voices(Random random) {
+    return switch (manner.rhythm()) {
+      case DENSE -> 1 + random.nextInt(3);
+      case DRUMS -> random.nextInt(3) == 0 ? 2 : 1;
+      case DOUBLED -> random.nextInt(3) == 0 ? 3 : 1;
+      default -> random.nextInt(8) == 0 ? 3 : 1;
+    };
+  }
+
+  private static boolean[] beatOf(Rhythm rhythm, int beat, Random random) {
+    return switch (rhythm) {
+      case STRAIGHT, ANSWERING, ANSWERING_FREELY, ANSWERING_AFTER, FREE, SPARSE, DOUBLED ->
+          straight(random, 0.85, 0.3, 0.55, 0.25);
       case OFF_BEAT -> straight(random, 0.15, 0.25, 0.9, 0.25);
+      case SECOND_AND_FOURTH -> straight(random, 0.05, 0.85, 0.05, 0.8);
+      case CROSS_THREE -> cross(beat, 3, random);
+      case CROSS_FIVE -> cross(beat, 5, random);
+      case DENSE -> straight(random, 0.97, 0.9, 0.95, 0.9);
+      case DRUMS -> straight(random, 0.97, 0.2, 0.95, 0.25);
       case TRIPLET -> triplet(random);
       case EIGHTHS_MIXED ->
           random.nextInt(3) == 0 ? triplet(random) : straight(random, 0.85, 0, 0.7, 0);
@@ -107,6 +184,14 @@ final class Generated {
       beat[3 * i] = random.nextDouble() < chances[i];
     }
     return beat;
+  }
+
+  private static boolean[] cross(int beat, int sixteenths, Random random) {
+    boolean[] result = new boolean[TWELFTHS];
+    for (int i = 0; i < 4; i++) {
+      result[3 * i] = (4 * beat + i) % sixteenths == 0 && random.nextDouble() < 0.9;
+    }
+    return result;
   }
 
   private static boolean[] triplet(Random random) {

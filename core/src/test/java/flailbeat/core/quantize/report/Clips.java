@@ -47,7 +47,7 @@ final class Clips {
    * @param spreadMs the standard deviation about that
    */
   static List<Note> of(Kind kind, int bars, double bpm, double lagMs, double spreadMs, long seed) {
-    Random random = new Random(977 * seed + kind.hashCode());
+    Random random = new Random(977 * seed + KINDS.indexOf(kind));
     double ticksPerMs = bpm * Ticks.PPQ / 60_000;
     List<Note> notes = new ArrayList<>();
     boolean[][] pattern = new boolean[4][kind.places().length];

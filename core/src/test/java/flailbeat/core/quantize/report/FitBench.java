@@ -9,6 +9,7 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.fit.FitSolver;
+import flailbeat.core.quantize.fit.LagPrior;
 import flailbeat.core.quantize.fit.Slots;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -108,7 +109,7 @@ public class FitBench {
   /** Onsets to slots, with doubts: the method itself. */
   @Benchmark
   public Object fitting() {
-    FitSolver solver = new FitSolver(ms, sharesPitch, slots, 10, 36);
+    FitSolver solver = new FitSolver(ms, sharesPitch, slots, LagPrior.UNKNOWN);
     var readings = solver.readings();
     return solver.doubts(readings);
   }

@@ -1,0 +1,64 @@
+package flailbeat.core.quantize.fit;
+
+/**
+ * What is expected of the lag at the beginning of a phrase, before it is heard: normal, but rarer
+ * than that beyond {@value #RARE_MS} ms; where it was learned from a person, mixed with a tenth of
+ * what is expected of anybody, since what was learned may be stale.
+ *
+ * @param meanMs late when positive
+ * @param spreadMs the standard deviation
+ * @param learned whether it was learned from the person's own playing
+ */
+public record LagPrior(double meanMs, double spreadMs, boolean learned) {
+  /** Before anything is known: a little late, since a computer's keys and sound take time. */
+  private static final double USUAL_MS = 10;
+
+  /** A person is rarely more than some 60 ms off. */
+  private static final double USUAL_SPREAD_MS = 36;
+
+  /** Nothing is known. */
+  public static final LagPrior UNKNOWN = new LagPrior(USUAL_MS, USUAL_SPREAD_MS, false);
+
+  /** However often somebody was heard, nobody is surer than this. */
+  public static final double LEAST_SPREAD_MS = 12;
+
+  private static final double STALE = 0.1;
+
+  /** A lag farther than so from what is known is rarer than a normal error would be. */
+  private static final double RARE_MS = 70;
+
+  private static final double RARE_SPREAD_MS = 7;
+
+  public LagPrior {
+    if (!(spreadMs > 0) || !Double.isFinite(meanMs)) {
+      throw new IllegalArgumentException("A lag of " + meanMs + " ms, give or take " + spreadMs);
+    }
+  }
+
+  /** Learned from what a person played. */
+  public static LagPrior known(double meanMs, double spreadMs) {
+    return new LagPrior(meanMs, Math.max(LEAST_SPREAD_MS, spreadMs), true);
+  }
+
+  /** How unlikely a lag is: the negative logarithm of its density, up to a constant. */
+  double cost(double lagMs) {
+    if (!learned) {
+      return plainCost(lagMs);
+    }
+    double own = (1 - STALE) / spreadMs * Math.exp(-plainCost(lagMs));
+    double anybodys = STALE / UNKNOWN.spreadMs * Math.exp(-UNKNOWN.plainCost(lagMs));
+    return -Math.log(own + anybodys + Double.MIN_NORMAL) - Math.log(spreadMs);
+  }
+
+  private double plainCost(double lagMs) {
+    double off = Math.abs(lagMs - meanMs);
+    double z = off / spreadMs;
+    double beyond = Math.max(0, off - RARE_MS) / RARE_SPREAD_MS;
+    return (z * z + beyond * beyond) / 2;
+  }
+
+  /** How far the lag may be from its mean where it is followed: what was learned may be stale. */
+  double walkedSpreadMs() {
+    return learned ? UNKNOWN.spreadMs : spreadMs;
+  }
+}
