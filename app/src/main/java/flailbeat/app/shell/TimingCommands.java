@@ -14,6 +14,7 @@ import flailbeat.core.session.Notice;
 import flailbeat.core.session.QuantizeDesk;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.TimingDesk;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
@@ -67,6 +68,12 @@ final class TimingCommands {
                         "Alt+T",
                         session.run()::compareRounds)
                     .when(this::hasNotes),
+                of(
+                    Group.TIMING,
+                    "other-reading",
+                    "Take the other way to understand it",
+                    "Alt+O",
+                    this::otherReading),
                 of(
                         Group.TIMING,
                         "bring-back",
@@ -159,6 +166,24 @@ final class TimingCommands {
 
   private void said(Optional<Notice> notice) {
     notice.ifPresent(session.notices()::tell);
+  }
+
+  /** The likeliest other way to understand the whole is taken. */
+  private void otherReading() {
+    session.timing().preview().stream()
+        .flatMap(p -> p.otherReadings().stream())
+        .findFirst()
+        .ifPresentOrElse(
+            other -> {
+              session.timing().takeReading(other);
+              session
+                  .notices()
+                  .tell(
+                      "Understood as "
+                          + TimingDesk.inWords(other.lagMs())
+                          + "; hear it with {as-played} or {rounds}");
+            },
+            () -> session.notices().tell("There is no other way to understand the whole"));
   }
 
   private boolean hasNotes() {

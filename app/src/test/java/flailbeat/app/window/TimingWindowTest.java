@@ -3,19 +3,27 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -31,7 +39,7 @@ class TimingWindowTest extends HeadlessWindow {
   }
 
   private Button buttonIn(String box, int index) {
-    return ui.get(() -> (Button) ((VBox) ui.node(box)).getChildren().get(index));
+    return ui.get(() -> (Button) ((Pane) ui.node(box)).getChildren().get(index));
   }
 
   private String textOf(String button) {
@@ -170,5 +178,31 @@ class TimingWindowTest extends HeadlessWindow {
     assertThat(ui.session.timing().settings().filter().tightMs()).isEqualTo(8);
     click("ends-lengths");
     assertThat(ui.session.timing().settings().ends()).isEqualTo(QuantizeSettings.Ends.LENGTHS);
+  }
+
+  /** Eighths that are 83 ms late, or 42 ms early of the sixteenths that follow. */
+  @Test
+  void another_way_to_understand_the_whole_is_offered_before_anything_moves_and_one_key_takes_it()
+      throws Exception {
+    List<NewNote> late = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      late.add(new NewNote(60, 80, new Played(i * 480L + 160, i * 480L + 360)));
+    }
+    ui.run(
+        () -> {
+          ui.session.open(Song.empty(), Optional.empty());
+          TrackId track = ui.session.document().track().id();
+          ui.session
+              .editing()
+              .edit("Late", s -> NoteEdits.add(s, track, late, new TickRange(0, 3840)));
+        });
+    ui.await(() -> ui.session.timing().preview().isPresent());
+    assertThat(buttonIn("readings", 0).getText()).contains("Or everything", "early");
+    type(KeyCode.ALT, KeyCode.O);
+    assertThat(ui.text("notice")).contains("Understood as", "early");
+    assertThat(ui.get(() -> ui.session.timing().plan().notes().get(0).line())).isEqualTo(240);
+    assertThat(buttonIn("readings", 0).getText()).isEqualTo("Find the lag again");
+    type(KeyCode.ALT, KeyCode.O);
+    assertThat(ui.text("notice")).startsWith("There is no other way");
   }
 }

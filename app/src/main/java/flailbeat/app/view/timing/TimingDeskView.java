@@ -305,7 +305,7 @@ public final class TimingDeskView extends VBox {
                       "Or everything %s (%.0f %%)",
                       TimingDesk.inWords(other.lagMs()),
                       100 * other.weight()),
-                  "Understand the whole in this way; hear it with Compare",
+                  "The same sound, understood otherwise ({other-reading}); hear it with Compare",
                   () -> session.timing().takeReading(other)));
     }
     if (session.timing().settings().lag() instanceof Lag.Millis) {

@@ -1,9 +1,19 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.quantize.KnownLag;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -29,11 +39,40 @@ public final class FitReport {
       shifts();
       return;
     }
+    if (words.length > 0 && words[0].equals("far")) {
+      far();
+      return;
+    }
     formula();
     double[][] reliability = new double[10][3];
     List<FitTrial> all = rows("Every condition", conditions(), reliability);
     summary(all, reliability);
     rows("Hard cases", hardCases(), new double[10][3]);
+  }
+
+  /** How long two notes take between which a million quarters lie. */
+  private static void far() {
+    List<Note> two = new ArrayList<>();
+    for (long tick : new long[] {30, 960_000_000L + 25}) {
+      two.add(Note.asPlayed(new NoteId(tick), 60, 80, new Played(tick, tick + 200)));
+    }
+    long[] taken = new long[50];
+    for (int i = 0; i < taken.length; i++) {
+      long begun = System.nanoTime();
+      QuantizePlan plan =
+          Quantizer.of(
+                  QuantizeSettings.recommended(),
+                  TempoMap.of(TempoMap.DEFAULT),
+                  MeterMap.of(Meter.COMMON))
+              .plan(two, List.of());
+      taken[i] = System.nanoTime() - begun;
+      if (plan.notes().getLast().line() != 960_000_000L) {
+        throw new IllegalStateException("The second note went elsewhere");
+      }
+    }
+    System.out.printf(Locale.ROOT, "first %.1f ms, ", taken[0] / 1e6);
+    Arrays.sort(taken);
+    System.out.printf(Locale.ROOT, "median of 50 %.2f ms%n", taken[25] / 1e6);
   }
 
   /** One thing is varied at a time, for each rhythm. */
