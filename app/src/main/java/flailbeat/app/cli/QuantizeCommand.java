@@ -16,11 +16,13 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.Timing;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.session.TimingDesk;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
@@ -73,6 +75,16 @@ final class QuantizeCommand implements Callable<Integer> {
       description =
           "1/16, 1/8T (triplet), 1/8D (dotted), 1/16+1/8T (both), or auto, which finds it and says so.")
   private String grid;
+
+  @Option(
+      names = "--beat",
+      description = "find: it was played with no click; the song takes its tempo, beat by beat.")
+  private Optional<Beat> beat;
+
+  /** What is done about the beat. */
+  private enum Beat {
+    FIND
+  }
 
   @Option(names = "--method", defaultValue = "nearest", description = "nearest or fit.")
   private QuantizeSettings.Method method;
@@ -140,7 +152,7 @@ final class QuantizeCommand implements Callable<Integer> {
     SoundInput.requireApart(report.map(r -> new Path[] {in, out, r}).orElse(new Path[] {in, out}));
     Progress progress = new Progress(spec.commandLine().getErr());
     long start = System.nanoTime();
-    Input source = read();
+    Input source = beat.isPresent() ? onItsBeat(read(), progress) : read();
     Song song = source.opened().song();
     List<Integer> chosen = chosenTracks(song);
     if (finds) {
@@ -174,6 +186,36 @@ final class QuantizeCommand implements Callable<Integer> {
               (written - quantized) / 1e6);
     }
     return 0;
+  }
+
+  /** Every track on the beat that all of them together are likeliest to have. */
+  private Input onItsBeat(Input read, Progress progress) throws CommandFault {
+    progress.now("Looking for the beat");
+    Song song = read.opened().song();
+    List<Note> all = song.tracks().stream().flatMap(t -> t.notes().stream()).toList();
+    List<BeatGuess> guesses = new PhraseBeat(song, all).guesses();
+    if (guesses.isEmpty()) {
+      throw new CommandFault(
+          CommandLineApp.shown(in) + ": no beat was found; leave out --beat to use its own tempo");
+    }
+    BeatGuess best = guesses.getFirst();
+    spec.commandLine()
+        .getErr()
+        .printf(
+            Locale.ROOT,
+            "beat: %.1f bpm, varying by %.1f %%, the first bar at %.3f s (%.0f %%)%n",
+            best.bpm(),
+            best.variationPercent(),
+            best.beatMs()[0] / 1000,
+            100 * best.probability());
+    Song result = song;
+    for (Track t : song.tracks()) {
+      Song one = new PhraseBeat(song, t.notes()).take(t.id(), best, PhraseBeat.Taking.TEMPO_MAP);
+      result =
+          result.withTrack(t.id(), x -> one.track(t.id()).orElseThrow()).withTempos(one.tempos());
+    }
+    Opened o = read.opened();
+    return new Input(new Opened(result, o.damage(), o.loss(), o.remarks()), Optional.empty());
   }
 
   /** The grid that explains the notes best, with its swing unless one was given. */

@@ -186,6 +186,37 @@ class CommandLineTest {
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("no beat was found");
   }
 
+  /** Quarters 600 ms apart, each first of four low and long, in a file whose tempo says 500. */
+  @Test
+  void what_was_played_with_no_click_is_quantized_on_its_own_beat() throws Exception {
+    Song empty = Song.empty();
+    List<Note> played = new ArrayList<>();
+    for (int i = 0; i < 16; i++) {
+      boolean first = i % 4 == 0;
+      long onset = Math.round((1000 + 600 * i) * 1.92) + (i * 7 % 5) * 4;
+      Played as = new Played(onset, onset + (first ? 1000 : 500));
+      played.add(Note.asPlayed(new NoteId(i + 10L), first ? 48 : 64, 80, as));
+    }
+    Clip clip = Clip.around(new ClipId(9), played, List.of(), empty.meters());
+    Path phrase = folder.resolve("free.flail");
+    SongFiles.write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
+    Path result = folder.resolve("free.mid");
+    assertThat(run("quantize", phrase, result, "--grid", "1/4", "--beat", "find")).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8)).containsPattern("beat: (99|100).\\d bpm");
+    Song song = read(result);
+    List<Note> notes = song.tracks().get(0).notes();
+    assertThat(notes.get(0).onset() % 3840).as("on a bar line").isZero();
+    for (int i = 0; i < 16; i++) {
+      assertThat(notes.get(i).onset()).isEqualTo(notes.get(0).onset() + 960L * i);
+    }
+    assertThat(song.tempos().tempoAt(notes.get(5).onset()).bpm()).isBetween(96.0, 104.0);
+    err.reset();
+    Path none = folder.resolve("none.flail");
+    SongFiles.write(Song.empty(), none);
+    assertThat(run("quantize", none, result, "--grid", "1/4", "--beat", "find")).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("no beat was found");
+  }
+
   @Test
   void quantizing_a_project_keeps_the_times_as_played() throws Exception {
     Path result = folder.resolve("q.flail");

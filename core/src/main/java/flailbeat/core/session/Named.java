@@ -52,10 +52,12 @@ public final class Named<T> {
     return names.get(Math.floorMod(at < 0 ? Math.min(by, 0) : at + by, names.size()));
   }
 
-  /** Takes over a whole collection. */
+  /** Takes over a whole collection, but for what is damaged in it. */
   public void setAll(Map<String, T> value) {
     all.clear();
-    all.putAll(value);
+    value.entrySet().stream()
+        .filter(e -> e.getValue() != null)
+        .forEach(e -> all.put(e.getKey(), e.getValue()));
     changes.fire(Aspect.SETTINGS);
   }
 }
