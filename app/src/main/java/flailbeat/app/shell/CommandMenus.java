@@ -75,6 +75,9 @@ final class CommandMenus extends MenuBar {
           // A menu that opens within this one tells this one too.
           for (int i = 0; i < commands.size() && e.getTarget() == menu; i++) {
             menu.getItems().get(i).setDisable(!commands.get(i).enabled().getAsBoolean());
+            if (commands.get(i).amount().isPresent()) {
+              showKeys(menu.getItems().get(i), commands.get(i));
+            }
           }
         });
     return menu;
@@ -100,8 +103,7 @@ final class CommandMenus extends MenuBar {
     boolean beside = !safe.isEmpty() && command.where() == Where.ANYWHERE;
     String keys = commands.keysOf(command);
     item.setAccelerator(beside ? accelerator(safe.get(0)) : null);
-    String title =
-        command.amount().isPresent() ? command.titleWords() + " \u2026" : command.title();
+    String title = command.title() + (command.amount().isPresent() ? "\u2026" : "");
     item.setText(title + (beside || keys.isEmpty() ? "" : "  (" + keys + ")"));
   }
 

@@ -1,6 +1,5 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
@@ -11,11 +10,8 @@ import flailbeat.core.session.Session;
 import java.util.List;
 import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
-import javafx.geometry.Orientation;
 import javafx.geometry.Point2D;
-import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollBar;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
@@ -52,20 +48,20 @@ public final class BenchView extends Region {
   private final StepLayer stepLayer;
   private final TakesBar takes;
   private final Line playhead = new Line();
-  private final Label empty = new Label();
-  private final ScrollBar across = new ScrollBar();
-  private final ScrollBar upDown = new ScrollBar();
+  private final EmptyHint empty;
+  private final BenchScroll scroll;
   private TrackId shownTrack;
   private int sweptShown;
   private List<Object> shownLines = List.of();
   private int shownBase;
   private int shownOpening;
   private boolean fitted;
-  private boolean scrollingByHand;
 
   public BenchView(Session session, Palette palette) {
     this.session = session;
     sight = new Sight(session, viewport);
+    scroll = new BenchScroll(viewport);
+    empty = new EmptyHint(session);
     mouse = new BenchMouse(session, viewport, this::mouseDid);
     tip = new MouseTip(session);
     ground = new GroundLayer(this, session, palette, viewport);
@@ -98,20 +94,14 @@ public final class BenchView extends Region {
     playhead.getStyleClass().add("playhead");
     playhead.setMouseTransparent(true);
     playhead.setManaged(false);
-    empty.getStyleClass().add("bench-empty");
-    empty.setManaged(false);
-    empty.setId("bench-empty");
-    empty.setAlignment(Pos.CENTER);
-    empty.setMouseTransparent(true);
     passLayer.setManaged(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
     laneTitle.getStyleClass().addAll("group-label", "lane-title");
     showLane(false);
     clip(roll);
-    upDown.setOrientation(Orientation.VERTICAL);
-    getChildren().addAll(roll, lane, laneTitle, rail, ruler, across, upDown, takes);
-    setUpScrollBars();
+    getChildren()
+        .addAll(roll, lane, laneTitle, rail, ruler, scroll.across(), scroll.upDown(), takes);
     for (var node : List.of(roll, rail, lane)) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     }
@@ -150,7 +140,7 @@ public final class BenchView extends Region {
       showSwept();
       sight.keepPlayed();
       passLayer.update(session.transportControl().pass());
-      empty.setVisible(empty.isVisible() && session.transportControl().pass().isEmpty());
+      empty.show(mouse.gesture().isOn());
     }
     if (change.isOf(Aspect.TRANSPORT)) {
       playhead.pseudoClassStateChanged(
@@ -172,7 +162,7 @@ public final class BenchView extends Region {
         sight.showReach();
       }
       shownBase = base;
-      showEmpty();
+      empty.show(mouse.gesture().isOn());
     }
   }
 
@@ -185,6 +175,9 @@ public final class BenchView extends Region {
     }
     if (railWidth() != rail.getWidth()) {
       requestLayout();
+      if (session.document().track().noteCount() == 0) {
+        fitWhenShown();
+      }
     }
     if (session.rows().areOfKit()) {
       rail.mark();
@@ -236,7 +229,7 @@ public final class BenchView extends Region {
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
   private void mouseDid() {
     markNotes();
-    showEmpty();
+    empty.show(mouse.gesture().isOn());
     tip.show(mouse, viewport);
   }
 
@@ -267,7 +260,7 @@ public final class BenchView extends Region {
   public void showPosition(long tick) {
     mouse.settle();
     boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
-    if (session.transportControl().transport().isRunning() && !scrollingByHand && !atSteps) {
+    if (session.transportControl().transport().isRunning() && !scroll.isByHand() && !atSteps) {
       viewport.follow(tick);
     }
     playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
@@ -339,41 +332,6 @@ public final class BenchView extends Region {
     e.consume();
   }
 
-  private void setUpScrollBars() {
-    across
-        .valueProperty()
-        .addListener(
-            (property, before, now) -> {
-              if (across.isPressed() || scrollingByHand) {
-                viewport.change(s -> s.withOrigin(now.doubleValue()));
-              }
-            });
-    across.setOnMousePressed(e -> scrollingByHand = true);
-    across.setOnMouseReleased(e -> scrollingByHand = false);
-    upDown
-        .valueProperty()
-        .addListener(
-            (property, before, now) ->
-                viewport.change(
-                    s -> s.withTop(s.rows().count() - 1 - now.doubleValue(), viewport.height())));
-    across.setFocusTraversable(false);
-    upDown.setFocusTraversable(false);
-  }
-
-  private void updateScrollBars() {
-    Scale scale = viewport.scale();
-    double inSight = viewport.width() / scale.pixelsPerTick();
-    double end = Math.max(session.song().end() * 1.1, scale.originTick() + inSight);
-    across.setMax(Math.max(1, end - inSight));
-    across.setVisibleAmount(across.getMax() * Math.min(1, inSight / end));
-    across.setValue(scale.originTick());
-    double rows = viewport.height() / scale.rowHeight();
-    double all = scale.rows().count();
-    upDown.setMax(Math.max(0, all - rows));
-    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / all));
-    upDown.setValue(all - 1 - scale.topRow());
-  }
-
   @Override
   protected void layoutChildren() {
     double laneHeight = lane.isVisible() ? Lane.HEIGHT : 0;
@@ -402,8 +360,8 @@ public final class BenchView extends Region {
     roll.resizeRelocate(left, RulerLayer.HEIGHT, w, h);
     lane.relocate(left, RulerLayer.HEIGHT + h);
     laneTitle.resizeRelocate(4, RulerLayer.HEIGHT + h + 4, left - 6, 16);
-    across.resizeRelocate(left, getHeight() - BAR, w, BAR);
-    upDown.resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
+    scroll.across().resizeRelocate(left, getHeight() - BAR, w, BAR);
+    scroll.upDown().resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
     rail.relocate(0, RulerLayer.HEIGHT);
     ruler.relocate(left, 0);
     empty.resizeRelocate(0, h * 0.12, w, 90);
@@ -423,27 +381,8 @@ public final class BenchView extends Region {
     if (!drawn) {
       return;
     }
-    showEmpty();
+    empty.show(mouse.gesture().isOn());
     passLayer.show(session.transportControl().pass(), viewport.scale(), viewport.width());
-    updateScrollBars();
-  }
-
-  /** Says what to do while there are no notes; who has the letter keys decides what that is. */
-  private void showEmpty() {
-    boolean nothing =
-        session.document().track().noteCount() == 0 && session.transportControl().pass().isEmpty();
-    nothing &= !mouse.gesture().isOn();
-    empty.setVisible(nothing);
-    if (nothing) {
-      String first =
-          switch (session.performer().keysMode()) {
-            case PLAY -> "Play the letter keys: A is C.  {record} records after a count-in.";
-            case STEPS -> "Each letter key that you let go is a step: A is C.";
-            case COMMANDS ->
-                "{keys-switch} makes the letter keys notes: A is C then.  {record} records after a"
-                    + " count-in.";
-          };
-      KeyTexts.set(empty, "Nothing on " + session.document().track().name() + " yet.\n" + first);
-    }
+    scroll.update(session.song().end());
   }
 }

@@ -1,0 +1,63 @@
+package flailbeat.app.view.bench;
+
+import javafx.geometry.Orientation;
+import javafx.scene.control.ScrollBar;
+
+/** The bench's scroll bars: what they show, and what is shown once they are moved. */
+final class BenchScroll {
+  private final Viewport viewport;
+  private final ScrollBar across = new ScrollBar();
+  private final ScrollBar upDown = new ScrollBar();
+  private boolean byHand;
+
+  BenchScroll(Viewport viewport) {
+    this.viewport = viewport;
+    upDown.setOrientation(Orientation.VERTICAL);
+    across
+        .valueProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (across.isPressed() || byHand) {
+                viewport.change(s -> s.withOrigin(now.doubleValue()));
+              }
+            });
+    across.setOnMousePressed(e -> byHand = true);
+    across.setOnMouseReleased(e -> byHand = false);
+    upDown
+        .valueProperty()
+        .addListener(
+            (property, before, now) ->
+                viewport.change(
+                    s -> s.withTop(s.rows().count() - 1 - now.doubleValue(), viewport.height())));
+    across.setFocusTraversable(false);
+    upDown.setFocusTraversable(false);
+  }
+
+  ScrollBar across() {
+    return across;
+  }
+
+  ScrollBar upDown() {
+    return upDown;
+  }
+
+  /** Whether a person moves the one for time: then the page is not turned. */
+  boolean isByHand() {
+    return byHand;
+  }
+
+  /** Shows what is in sight of a song that ends at a tick. */
+  void update(long songEnd) {
+    Scale scale = viewport.scale();
+    double inSight = viewport.width() / scale.pixelsPerTick();
+    double end = Math.max(songEnd * 1.1, scale.originTick() + inSight);
+    across.setMax(Math.max(1, end - inSight));
+    across.setVisibleAmount(across.getMax() * Math.min(1, inSight / end));
+    across.setValue(scale.originTick());
+    double rows = viewport.height() / scale.rowHeight();
+    double all = scale.rows().count();
+    upDown.setMax(Math.max(0, all - rows));
+    upDown.setVisibleAmount(upDown.getMax() * Math.min(1, rows / all));
+    upDown.setValue(all - 1 - scale.topRow());
+  }
+}
