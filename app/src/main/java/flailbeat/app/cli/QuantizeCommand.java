@@ -20,7 +20,6 @@ import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
-import flailbeat.core.quantize.Timing;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.session.TimingDesk;
@@ -31,7 +30,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -122,21 +120,6 @@ final class QuantizeCommand implements Callable<Integer> {
 
   @Option(names = "--timings", hidden = true, description = "Tell how long each part took.")
   private boolean timings;
-
-  private record Report(
-      int notes,
-      int moved,
-      double lagMs,
-      double spreadMs,
-      String grid,
-      List<Whole> readings,
-      List<Doubtful> doubtful) {}
-
-  /** A way to understand a whole track; the one that was taken has 0 slots. */
-  private record Whole(int track, double weight, double lagMs, int slots) {}
-
-  /** Times are in the ticks of the file that is written. */
-  private record Doubtful(int track, long tick, int pitch, long to, long orTo, double doubt) {}
 
   /** What is written, and in what ticks to a quarter note. */
   private record Result(SafeFile.Contents contents, int ppq, int moved, List<String> remarks) {}
@@ -390,7 +373,8 @@ final class QuantizeCommand implements Callable<Integer> {
     jobs.add(new SafeFile.Job(out, result.contents()));
     report.ifPresent(
         file -> {
-          Report content = report(result, on, tracks, plans);
+          QuantizeReport content =
+              QuantizeReport.of(result.moved(), result.ppq(), on, tracks, plans);
           jobs.add(
               new SafeFile.Job(file, stream -> stream.write(MAPPER.writeValueAsBytes(content))));
         });
@@ -401,45 +385,5 @@ final class QuantizeCommand implements Callable<Integer> {
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
     }
-  }
-
-  private static Report report(
-      Result result, Grid on, List<Integer> tracks, List<QuantizePlan> plans) {
-    List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
-    double[] deviations =
-        plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
-    Timing timing = Timing.of(deviations);
-    List<Doubtful> doubtful = new ArrayList<>();
-    for (int i = 0; i < plans.size(); i++) {
-      int number = tracks.get(i) + 1;
-      plans.get(i).notes().stream()
-          .filter(NotePlan::isDoubtful)
-          .forEach(
-              n ->
-                  doubtful.add(
-                      new Doubtful(
-                          number,
-                          SmfPatch.toFile(n.note().onset(), result.ppq()),
-                          n.note().pitch(),
-                          SmfPatch.toFile(n.line(), result.ppq()),
-                          SmfPatch.toFile(n.otherLine(), result.ppq()),
-                          n.doubt())));
-    }
-    List<Whole> readings = new ArrayList<>();
-    for (int i = 0; i < plans.size(); i++) {
-      int number = tracks.get(i) + 1;
-      plans
-          .get(i)
-          .readings()
-          .forEach(r -> readings.add(new Whole(number, r.weight(), r.lagMs(), r.slots())));
-    }
-    return new Report(
-        all.size(),
-        result.moved(),
-        timing.lagMs(),
-        timing.spreadMs(),
-        on.toString(),
-        readings,
-        doubtful);
   }
 }

@@ -41,40 +41,28 @@ import javafx.scene.input.MouseEvent;
 final class RollGestures {
   static final double SLOP = 3;
 
-  /** How far an edge can be grabbed from outside its note, and from inside at most. */
-  private static final double OUTSIDE = 5;
-
-  private static final double LEAST_OUTSIDE = 2;
-
-  private static final double INSIDE = 6;
   private static final double STEP = 4;
-
-  /** No note has this pitch. */
-  private static final int NOWHERE = -1;
 
   /** As many notes as one stroke lays down. */
   static final int MOST_FILLED = 2000;
 
   private static final int MOST_COPIES = 64;
 
-  /** A part of a note that does something of its own. */
-  enum Zone {
-    START,
-    BODY,
-    END
-  }
-
-  /** A note under the mouse, and where on it the mouse is. */
-  record Hit(Note note, Zone zone) {}
-
   private final Session session;
   private final DrawDesk drawing;
   private final Viewport viewport;
+  private final NoteHits hits;
 
   RollGestures(Session session, Viewport viewport) {
     this.session = session;
     this.drawing = session.drawing();
     this.viewport = viewport;
+    this.hits = new NoteHits(session, viewport);
+  }
+
+  /** What the pointer looks like at a place. */
+  Cursor cursorAt(double x, double y) {
+    return hits.cursorAt(x, y);
   }
 
   /** The mouse is pressed. */
@@ -82,13 +70,13 @@ final class RollGestures {
     boolean draws =
         !session.transportControl().transport().isRecording()
             && viewport.scale().hasRowAt(e.getY());
-    if (e.getButton() == MouseButton.SECONDARY || !draws && hitAt(e.getX(), e.getY()).isEmpty()) {
+    if (e.getButton() == MouseButton.SECONDARY || !draws && hits.at(e.getX(), e.getY()).isEmpty()) {
       return box(e, e.isShiftDown());
     }
     if (e.getButton() != MouseButton.PRIMARY) {
       return new Gesture.None();
     }
-    Optional<Hit> hit = hitAt(e.getX(), e.getY());
+    Optional<NoteHits.Hit> hit = hits.at(e.getX(), e.getY());
     if (e.isShortcutDown() && e.isAltDown()) {
       return erasing(new Gesture.Erase(e.getX(), e.getY(), new NotesErased(Set.of())), e);
     }
@@ -108,7 +96,7 @@ final class RollGestures {
     return new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
   }
 
-  private Gesture hold(Hit hit, MouseEvent e) {
+  private Gesture hold(NoteHits.Hit hit, MouseEvent e) {
     NoteId id = hit.note().id();
     Selection selection = session.document().selection();
     drawing.touch(hit.note());
@@ -119,12 +107,12 @@ final class RollGestures {
           .select(e.isShiftDown() ? selection.toggled(id) : Selection.ofNotes(Set.of(id)));
     }
     Set<NoteId> held = session.document().selection().notes();
-    if (hit.zone() == Zone.END && e.isShortcutDown()) {
+    if (hit.zone() == NoteHits.Zone.END && e.isShortcutDown()) {
       long span = NoteCopies.span(session.song(), held);
       return new Gesture.Repeat(e.getX(), new NoteCopies(held, span, 0, 0));
     }
-    if (hit.zone() != Zone.BODY) {
-      Edge edge = hit.zone() == Zone.START ? Edge.START : Edge.END;
+    if (hit.zone() != NoteHits.Zone.BODY) {
+      Edge edge = hit.zone() == NoteHits.Zone.START ? Edge.START : Edge.END;
       return new Gesture.Resize(
           e.getX(),
           NoteResize.of(session.song(), held, edge, drawing.kept().together(), hit.note()),
@@ -138,7 +126,7 @@ final class RollGestures {
 
   /** The wheel is turned over a note: it, or the selection that it is of, becomes louder. */
   Optional<Gesture> wheel(double x, double y, int percent) {
-    return hitAt(x, y)
+    return hits.at(x, y)
         .map(
             hit -> {
               Set<NoteId> selected = session.document().selection().notes();
@@ -323,7 +311,7 @@ final class RollGestures {
     int steps = (int) Math.min(1000, length / STEP) + 1;
     for (int i = 0; i <= steps; i++) {
       double part = (double) i / steps;
-      hitAt(erase.x() + part * (e.getX() - erase.x()), erase.y() + part * (e.getY() - erase.y()))
+      hits.at(erase.x() + part * (e.getX() - erase.x()), erase.y() + part * (e.getY() - erase.y()))
           .ifPresent(h -> found.add(h.note().id()));
     }
     return new Gesture.Erase(e.getX(), e.getY(), erase.erased().with(found));
@@ -369,62 +357,5 @@ final class RollGestures {
 
   private int rowAt(double y) {
     return viewport.scale().pitchAt(y);
-  }
-
-  /**
-   * The note under the mouse, or whose edge is near; one that the mouse is on goes before one that
-   * it is beside, and of several the one that began last.
-   */
-  Optional<Hit> hitAt(double x, double y) {
-    Scale scale = viewport.scale();
-    int pitch = scale.hasRowAt(y) ? scale.pitchAt(y) : NOWHERE;
-    double tick = scale.tickAt(x);
-    double reach = reach(tick) / scale.pixelsPerTick();
-    long from = (long) Math.max(0, Math.floor(tick - reach) - 1);
-    long to = Math.max(from, (long) Math.ceil(tick + reach) + 1);
-    List<Note> near = new ArrayList<>();
-    for (Note note : session.document().track().placed(new TickRange(from, to)).notes()) {
-      boolean isNear = note.onset() - reach <= tick && note.end() + reach >= tick;
-      if (note.pitch() == pitch && isNear) {
-        near.add(note);
-      }
-    }
-    return near.stream()
-        .filter(n -> n.onset() <= tick && n.end() > tick)
-        .reduce((first, second) -> second)
-        .or(() -> near.stream().reduce((a, b) -> distance(a, tick) <= distance(b, tick) ? a : b))
-        .map(n -> new Hit(n, zone(n, x)));
-  }
-
-  /** Edges do not reach so far that no note could be drawn at the next line. */
-  private double reach(double tick) {
-    long line = lines().atOrBefore(Math.clamp(Math.round(tick), 0, Ticks.LAST - 1));
-    double step = (lines().after(line) - line) * viewport.scale().pixelsPerTick();
-    return Math.clamp(step / 3, LEAST_OUTSIDE, OUTSIDE);
-  }
-
-  private static double distance(Note note, double tick) {
-    return Math.min(Math.abs(note.onset() - tick), Math.abs(note.end() - tick));
-  }
-
-  /** The edges of a short note lie outside it, so that its body can be grabbed as well. */
-  private Zone zone(Note note, double x) {
-    double start = viewport.scale().xOf(note.onset());
-    double end = viewport.scale().xOf(note.end());
-    double inside = Math.min(INSIDE, (end - start) / 4);
-    return x < start + inside ? Zone.START : x > end - inside ? Zone.END : Zone.BODY;
-  }
-
-  /** What the pointer looks like there. */
-  Cursor cursorAt(double x, double y) {
-    return hitAt(x, y)
-        .map(
-            h ->
-                switch (h.zone()) {
-                  case START -> Cursor.W_RESIZE;
-                  case END -> Cursor.E_RESIZE;
-                  case BODY -> Cursor.OPEN_HAND;
-                })
-        .orElse(Cursor.CROSSHAIR);
   }
 }
