@@ -37,9 +37,14 @@ record QuantizeReport(
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
     Timing timing = Timing.of(deviations);
+    List<Whole> readings = new ArrayList<>();
     List<Doubtful> doubtful = new ArrayList<>();
     for (int i = 0; i < plans.size(); i++) {
       int number = tracks.get(i) + 1;
+      plans
+          .get(i)
+          .readings()
+          .forEach(r -> readings.add(new Whole(number, r.weight(), r.lagMs(), r.slots())));
       plans.get(i).notes().stream()
           .filter(NotePlan::isDoubtful)
           .forEach(
@@ -52,14 +57,6 @@ record QuantizeReport(
                           SmfPatch.toFile(n.line(), ppq),
                           SmfPatch.toFile(n.otherLine(), ppq),
                           n.doubt())));
-    }
-    List<Whole> readings = new ArrayList<>();
-    for (int i = 0; i < plans.size(); i++) {
-      int number = tracks.get(i) + 1;
-      plans
-          .get(i)
-          .readings()
-          .forEach(r -> readings.add(new Whole(number, r.weight(), r.lagMs(), r.slots())));
     }
     return new QuantizeReport(
         all.size(), moved, timing.lagMs(), timing.spreadMs(), on.toString(), readings, doubtful);

@@ -13,6 +13,7 @@ import flailbeat.core.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
+import java.util.function.IntFunction;
 
 /** What can be done to the selected notes by commands. */
 final class NoteCommands {
@@ -71,10 +72,15 @@ final class NoteCommands {
 
   /** A number that the session keeps by a command's id. */
   static Amount amount(Session session, String id, int least, int most, int standard) {
+    return amount(session, id, least, most, standard, String::valueOf);
+  }
+
+  private static Amount amount(
+      Session session, String id, int least, int most, int standard, IntFunction<String> words) {
     return new Amount(
         least,
         most,
-        String::valueOf,
+        words,
         () -> Math.clamp(session.amounts().of(id, standard), least, most),
         n -> session.amounts().give(id, n));
   }
@@ -162,13 +168,7 @@ final class NoteCommands {
   }
 
   private List<Command> pitches() {
-    Amount key =
-        new Amount(
-            0,
-            Key.COUNT - 1,
-            n -> Key.ofNumber(n).toString(),
-            () -> Math.clamp(session.amounts().of("into-key", 0), 0, Key.COUNT - 1),
-            n -> session.amounts().give("into-key", n));
+    Amount key = amount(session, "into-key", 0, Key.COUNT - 1, 0, n -> Key.ofNumber(n).toString());
     return List.of(
         edit("degree-up", "Move notes up a degree", "Alt+Shift+Up", () -> notes.moveDegrees(1))
             .repeating(),

@@ -16,7 +16,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.LongPredicate;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -53,52 +53,32 @@ public final class NoteEdits {
   /** The notes of a track of these ids, in song time and in order. */
   public static List<Note> find(Track track, Set<NoteId> ids) {
     List<Note> result = new ArrayList<>();
-    forEach(track, ids, result::add);
+    forEach(track, ids, (clip, note) -> result.add(note.shifted(clip.start())));
+    result.sort(Note.ORDER);
     return result;
   }
 
   /** How many notes of a track that sound have these ids. */
   static int count(Track track, Set<NoteId> ids) {
+    int[] count = new int[1];
+    forEach(track, ids, (clip, note) -> count[0]++);
+    return count[0];
+  }
+
+  /**
+   * Shows the notes of a track of these ids that sound, each with its clip, in any order. O(k log
+   * n) for k of n, and O(n) at most.
+   */
+  private static void forEach(Track track, Set<NoteId> ids, BiConsumer<Clip, Note> to) {
     long[] sorted = NoteIds.values(ids);
     LongPredicate test = NoteIds.test(ids);
-    int count = 0;
     for (Clip clip : track.clips()) {
       Sequence<Note> notes = clip.content().notes();
       boolean few = sorted.length * MANY < notes.size();
       for (Note note : few ? notes.findAll(sorted) : notes) {
-        boolean sounds = note.onset() < clip.contentLength();
-        count += sounds && (few || test.test(note.idNumber())) ? 1 : 0;
-      }
-    }
-    return count;
-  }
-
-  /**
-   * Shows the notes of a track of these ids that sound, in song time and in order. O(k log n) for k
-   * of n, and O(n) at most.
-   */
-  private static void forEach(Track track, Set<NoteId> ids, Consumer<Note> to) {
-    long[] sorted = NoteIds.values(ids);
-    LongPredicate test = null;
-    for (Clip clip : track.clips()) {
-      Sequence<Note> notes = clip.content().notes();
-      Consumer<Note> sounding =
-          n -> {
-            if (n.onset() < clip.contentLength()) {
-              to.accept(n.shifted(clip.start()));
-            }
-          };
-      if (sorted.length * MANY < notes.size()) {
-        notes.findAll(sorted).stream().sorted(Note.ORDER).forEach(sounding);
-      } else {
-        test = test == null ? NoteIds.test(ids) : test;
-        LongPredicate wanted = test;
-        notes.forEach(
-            n -> {
-              if (wanted.test(n.idNumber())) {
-                sounding.accept(n);
-              }
-            });
+        if (note.onset() < clip.contentLength() && (few || test.test(note.idNumber()))) {
+          to.accept(clip, note);
+        }
       }
     }
   }
