@@ -36,7 +36,7 @@ public record NotePlan(
   }
 
   /** From this probability on a note is called doubtful. */
-  public static final double DOUBTFUL = 0.2;
+  public static final double DOUBTFUL = 0.12;
 
   public boolean isDoubtful() {
     return doubt >= DOUBTFUL;

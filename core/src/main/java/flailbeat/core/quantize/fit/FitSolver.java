@@ -21,9 +21,9 @@ import java.util.stream.DoubleStream;
  * Laird, D. B. Rubin, Journal of the Royal Statistical Society B 39(1), 1977; from memory), until
  * the likeliest slots stay the same ({@link Reader}); then the cheapest path is taken (Viterbi).
  * This begins from several lags: none, the calibrated one, half a slot either way. What comes of
- * them are <em>readings</em> of the whole phrase; they are compared by their evidence, with a prior
- * on the lag at the beginning. A long performance goes on from the readings of its beginning. O(n +
- * m) for n events and m slots.
+ * them are <em>readings</em> of the whole phrase, and those a slot beside the likeliest; they are
+ * compared by their evidence, with a prior on the lag in the beginning. A long performance goes on
+ * from the readings of its beginning. O(n + m) for n events and m slots.
  */
 public final class FitSolver {
   private static final int LONG = 500;
@@ -117,7 +117,20 @@ public final class FitSolver {
         }
       }
     }
+    addBesides(found);
     return found;
+  }
+
+  /** A slot earlier and a slot later than the likeliest are weighed in any case. */
+  private void addBesides(List<Reading> found) {
+    Reading best = found.stream().max(Comparator.comparingDouble(Reading::evidence)).orElseThrow();
+    for (int later : new int[] {-1, 1}) {
+      int[] path = Arrays.stream(best.slot()).map(s -> s + later).toArray();
+      boolean exists = path[0] >= 0 && path[n - 1] < slots.size();
+      if (exists && found.stream().noneMatch(r -> r.slotsFrom(best) == later)) {
+        found.add(reader().readFrom(path));
+      }
+    }
   }
 
   /** Its beginning says which readings of a long performance are likely. */

@@ -23,6 +23,9 @@ final class Reader {
 
   private static final double LEAST_SPREAD_MS = 4;
 
+  /** Over so many events the lag in the beginning is taken: some four to eight bars. */
+  private static final int BEGINNING = 64;
+
   private final double[] times;
   private final Slots slots;
   private final LagPrior prior;
@@ -175,6 +178,11 @@ final class Reader {
         + learned
         + occupancy.comparedEvidence()
         - USUAL * (Math.log(wide) + usual * usual / 2)
-        - prior.cost(lag[0]);
+        - prior.cost(inTheBeginning(lag));
+  }
+
+  /** The mean over many events: at a single one it follows the errors of those around it. */
+  private static double inTheBeginning(double[] lag) {
+    return Arrays.stream(lag).limit(BEGINNING).average().orElseThrow();
   }
 }

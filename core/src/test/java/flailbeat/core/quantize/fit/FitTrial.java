@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -12,7 +13,6 @@ import java.util.Set;
 final class FitTrial {
   private static final double CHORD_MS = 25;
   private static final double DOUBLE_MS = 12;
-  private static final double DOUBTFUL = 0.2;
   private static final double PLAUSIBLE = 0.05;
 
   /** Lags that people have: what was meant cannot be told from a shift that takes one of these. */
@@ -123,8 +123,8 @@ final class FitTrial {
       row[0]++;
       row[1] += doubt;
       row[2] += right ? 0 : 1;
-      asked += doubt >= DOUBTFUL ? 1 : 0;
-      wrongUnasked += doubt < DOUBTFUL && !right ? 1 : 0;
+      asked += doubt >= NotePlan.DOUBTFUL ? 1 : 0;
+      wrongUnasked += doubt < NotePlan.DOUBTFUL && !right ? 1 : 0;
     }
     nearest += nearestHere;
     fit += fitHere;
