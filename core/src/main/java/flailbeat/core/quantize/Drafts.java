@@ -2,10 +2,10 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Played;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.time.TempoMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
@@ -14,6 +14,9 @@ final class Drafts {
   private static final double LEAST_SPREAD_MS = 5;
 
   private final List<Note> notes;
+  private final byte[] pitch;
+  private final long[] playedOnset;
+  private final long[] playedLength;
   private final long[] freed;
   private final long[] line;
   private final long[] otherLine;
@@ -35,7 +38,9 @@ final class Drafts {
   static Drafts inOrder(List<Note> notes) {
     for (int i = 1; i < notes.size(); i++) {
       if (byPlaying(notes.get(i - 1), notes.get(i)) > 0) {
-        return new Drafts(notes.stream().sorted(Drafts::byPlaying).toList());
+        Note[] sorted = notes.toArray(Note[]::new);
+        Arrays.sort(sorted, Drafts::byPlaying);
+        return new Drafts(Arrays.asList(sorted));
       }
     }
     return new Drafts(notes);
@@ -44,6 +49,15 @@ final class Drafts {
   Drafts(List<Note> notes) {
     int n = notes.size();
     this.notes = notes;
+    pitch = new byte[n];
+    playedOnset = new long[n];
+    playedLength = new long[n];
+    int next = 0;
+    for (Note note : notes) {
+      pitch[next] = (byte) note.pitch();
+      playedOnset[next] = note.played().onset();
+      playedLength[next++] = note.played().length();
+    }
     freed = new long[n];
     line = new long[n];
     otherLine = new long[n];
@@ -62,8 +76,17 @@ final class Drafts {
     return notes.get(i);
   }
 
-  Played played(int i) {
-    return notes.get(i).played();
+  int pitch(int i) {
+    return pitch[i];
+  }
+
+  /** When it was struck. */
+  long playedOnset(int i) {
+    return playedOnset[i];
+  }
+
+  long playedLength(int i) {
+    return playedLength[i];
   }
 
   /**
@@ -82,7 +105,7 @@ final class Drafts {
   long[] strokes() {
     long[] strokes = new long[size()];
     for (int i = 0; i < strokes.length; i++) {
-      strokes[i] = played(i).onset() * (Pitch.HIGHEST + 1) + note(i).pitch();
+      strokes[i] = playedOnset[i] * (Pitch.HIGHEST + 1) + pitch[i];
     }
     return strokes;
   }
@@ -148,7 +171,7 @@ final class Drafts {
 
   /** The length as played; one that is cut off by the song's start is shorter. */
   long lengthAsPlayed(int i) {
-    return Math.max(1, played(i).length() + Math.min(0, onset[i]));
+    return Math.max(1, playedLength[i] + Math.min(0, onset[i]));
   }
 
   void setVelocity(int i, int value) {
@@ -161,7 +184,7 @@ final class Drafts {
   /** Measures how far each was played from its two lines. */
   Timing measure(TempoMap tempos) {
     for (int i = 0; i < line.length; i++) {
-      long played = tempos.nanosAt(played(i).onset());
+      long played = tempos.nanosAt(playedOnset[i]);
       fromLineMs[i] = (played - tempos.nanosAt(line[i])) / 1e6;
       fromOtherMs[i] = (played - tempos.nanosAt(otherLine[i])) / 1e6;
     }

@@ -44,8 +44,8 @@ final class Events {
     int last = -1;
     double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
-      double at = tempos.nanosAt(drafts.played(i).onset()) / 1e6;
-      int pitch = drafts.note(i).pitch();
+      double at = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
+      int pitch = drafts.pitch(i);
       boolean again = has(here, pitch) && at - struck[pitch] > DOUBLE_MS;
       if (last < 0 || at - began > CHORD_MS || again) {
         last++;

@@ -62,7 +62,7 @@ public final class Fit implements Quantizer {
       int event = found.problem().event(i);
       drafts.choose(
           i,
-          tempos.earlier(drafts.played(i).onset(), takenOutMs(best.lagMs()[event])),
+          tempos.earlier(drafts.playedOnset(i), takenOutMs(best.lagMs()[event])),
           found.problem().tick(best.slot()[event]),
           found.problem().tick(found.doubts().other()[event]));
       ofNotes[i] = found.doubts().doubt()[event];

@@ -85,8 +85,13 @@ final class GridSlots {
     int size = 0;
     int next = Math.max(0, meters.barAt(Math.max(0, played(drafts, 0) - around)));
     int last = meters.barAt(played(drafts, drafts.size() - 1) + around);
+    long bound = 0;
     for (int i = 0; i < drafts.size(); i++) {
+      if (played(drafts, i) < bound) {
+        continue;
+      }
       int bar = meters.barAt(played(drafts, i));
+      bound = meters.barStart(bar + 1);
       next = Math.max(next, bar - FAR_BARS);
       int upTo = Math.min(last, bar + FAR_BARS);
       if (size + upTo - next + 1 > result.length) {
@@ -100,7 +105,7 @@ final class GridSlots {
   }
 
   private static long played(Drafts drafts, int index) {
-    return Math.max(0, drafts.played(index).onset());
+    return Math.max(0, drafts.playedOnset(index));
   }
 
   private List<BarLines> lines(int[] numbers, MeterMap meters) {

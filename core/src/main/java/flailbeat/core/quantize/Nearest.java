@@ -67,7 +67,7 @@ public final class Nearest implements Quantizer {
     boolean together = settings.chords() == QuantizeSettings.Chords.KEEP;
     Optional<Events> events = together ? Optional.of(new Events(drafts, tempos)) : Optional.empty();
     for (int i = 0; i < drafts.size(); i++) {
-      long played = drafts.played(i).onset();
+      long played = drafts.playedOnset(i);
       long freed = lagMs == 0 ? played : tempos.earlier(played, lagMs);
       if (events.isPresent()) {
         double ms = events.get().ms()[events.get().of(i)] - lagMs;

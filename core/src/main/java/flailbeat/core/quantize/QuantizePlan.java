@@ -70,7 +70,7 @@ public final class QuantizePlan {
     int high = drafts.size();
     while (low < high) {
       int mid = (low + high) >>> 1;
-      if (drafts.played(mid).onset() < tick) {
+      if (drafts.playedOnset(mid) < tick) {
         low = mid + 1;
       } else {
         high = mid;

@@ -17,12 +17,14 @@ import java.util.function.IntToLongFunction;
  */
 final class Settling {
   private static final int ABSENT = -1;
+  private static final int PITCH_SHIFT = 48;
 
   private final Drafts drafts;
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final MeterMap meters;
   private final GridLines lines;
+  private final long step;
   private int trimmed;
 
   Settling(Drafts drafts, QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
@@ -31,6 +33,7 @@ final class Settling {
     this.tempos = tempos;
     this.meters = meters;
     this.lines = new GridLines(settings.grid(), meters, settings.swing(), settings.groove());
+    this.step = settings.grid().finestTicks();
   }
 
   /**
@@ -50,9 +53,9 @@ final class Settling {
       }
     }
     if (!endsOnly) {
-      giveOnce(i -> place(drafts.note(i).pitch(), drafts.line(i)));
+      giveOnce(drafts::line);
       closeChordsOrNot();
-      giveOnce(this::place);
+      giveOnce(drafts::onset);
       keepClearOfThoseThatStay(fixed);
     }
     end();
@@ -65,7 +68,7 @@ final class Settling {
     long freed = drafts.freed(i);
     long line = drafts.line(i);
     if (!isCaught(i, freed, line)) {
-      drafts.leaveAt(i, drafts.played(i).onset(), Outcome.OUT_OF_CATCH);
+      drafts.leaveAt(i, drafts.playedOnset(i), Outcome.OUT_OF_CATCH);
     } else if (isTight(i, freed, line)) {
       drafts.leaveAt(i, freed, Outcome.TIGHT);
     } else {
@@ -120,8 +123,9 @@ final class Settling {
    * No two go to one line, or come to stand on one place: the first in order of the times as played
    * has it, unless a later one was played just on its line.
    */
-  private void giveOnce(IntToLongFunction placeOf) {
-    Places holders = new Places(drafts.size());
+  private void giveOnce(IntToLongFunction tickOf) {
+    IntToLongFunction placeOf = i -> place(drafts.pitch(i), tickOf.applyAsLong(i));
+    Holders holders = isInOrder(tickOf) ? new Latest() : new Places(drafts.size());
     for (int i = 0; i < drafts.size(); i++) {
       if (!drafts.goesToLine(i)) {
         continue;
@@ -139,12 +143,27 @@ final class Settling {
     }
   }
 
+  /** Whether the notes of each pitch keep their order: then only the one before can be met. */
+  private boolean isInOrder(IntToLongFunction tickOf) {
+    long[] latest = new long[Pitch.HIGHEST + 1];
+    for (int i = 0; i < drafts.size(); i++) {
+      long tick = tickOf.applyAsLong(i);
+      if (drafts.goesToLine(i)) {
+        if (tick < latest[drafts.pitch(i)]) {
+          return false;
+        }
+        latest[drafts.pitch(i)] = tick;
+      }
+    }
+    return true;
+  }
+
   private boolean isPlayedOnLine(int i) {
-    return drafts.played(i).onset() == drafts.line(i);
+    return drafts.playedOnset(i) == drafts.line(i);
   }
 
   private void stay(int i) {
-    drafts.leaveAt(i, drafts.played(i).onset(), Outcome.LINE_TAKEN);
+    drafts.leaveAt(i, drafts.playedOnset(i), Outcome.LINE_TAKEN);
   }
 
   /** A note that moves must not land on one of its pitch that does not; then it stays as well. */
@@ -176,11 +195,11 @@ final class Settling {
   }
 
   private long place(int i) {
-    return place(drafts.note(i).pitch(), drafts.onset(i));
+    return place(drafts.pitch(i), drafts.onset(i));
   }
 
   private static long place(int pitch, long onset) {
-    return (long) pitch << 48 | onset;
+    return (long) pitch << PITCH_SHIFT | onset;
   }
 
   private void end() {
@@ -193,12 +212,12 @@ final class Settling {
 
   private long lengthOf(int i, long asPlayed, GridLines.Walker walker) {
     double strength = settings.strength() / 100;
-    long step = settings.grid().finestTicks();
-    long release = drafts.freed(i) + drafts.played(i).length();
+    long release = drafts.freed(i) + drafts.playedLength(i);
     long least = Math.min(asPlayed, settings.filter().leastLength());
     return switch (settings.ends()) {
       case KEEP -> asPlayed;
-      case STAY -> Math.max(least, drafts.played(i).release() - drafts.onset(i));
+      case STAY ->
+          Math.max(least, drafts.playedOnset(i) + drafts.playedLength(i) - drafts.onset(i));
       case LENGTHS -> {
         long whole = Math.max(1, Math.round((double) asPlayed / step)) * step;
         yield Math.max(least, Math.round(asPlayed + (whole - asPlayed) * strength));
@@ -218,7 +237,7 @@ final class Settling {
     int[] last = new int[Pitch.HIGHEST + 1];
     Arrays.fill(last, ABSENT);
     for (int i = 0; i < drafts.size(); i++) {
-      int pitch = drafts.note(i).pitch();
+      int pitch = drafts.pitch(i);
       int before = last[pitch];
       if (before != ABSENT) {
         boolean inOrder = drafts.onset(before) <= drafts.onset(i);
@@ -235,8 +254,8 @@ final class Settling {
     if (fixed.length > 0) {
       int at = Arrays.binarySearch(fixed, place(i) + 1);
       int next = at < 0 ? -at - 1 : at;
-      if (next < fixed.length && fixed[next] >> 48 == pitch) {
-        trim(i, fixed[next] & (1L << 48) - 1);
+      if (next < fixed.length && fixed[next] >> PITCH_SHIFT == pitch) {
+        trim(i, fixed[next] & (1L << PITCH_SHIFT) - 1);
       }
     }
   }
@@ -262,8 +281,42 @@ final class Settling {
     }
   }
 
-  /** Which draft has a place: a table with open addressing, since there may be a million. */
-  private static final class Places {
+  /** Which draft has a place. */
+  private interface Holders {
+    /** The one who has it already; {@link #ABSENT} when it was free. */
+    int putIfAbsent(long place, int holder);
+
+    void replace(long place, int holder);
+  }
+
+  /** Where the notes of each pitch come in order, the latest of each is enough. */
+  private static final class Latest implements Holders {
+    private final long[] places = new long[Pitch.HIGHEST + 1];
+    private final int[] holders = new int[Pitch.HIGHEST + 1];
+
+    Latest() {
+      Arrays.fill(places, ABSENT);
+    }
+
+    @Override
+    public int putIfAbsent(long place, int holder) {
+      int pitch = (int) (place >> PITCH_SHIFT);
+      if (places[pitch] == place) {
+        return holders[pitch];
+      }
+      places[pitch] = place;
+      holders[pitch] = holder;
+      return ABSENT;
+    }
+
+    @Override
+    public void replace(long place, int holder) {
+      holders[(int) (place >> PITCH_SHIFT)] = holder;
+    }
+  }
+
+  /** A table with open addressing, since there may be a million. */
+  private static final class Places implements Holders {
     private final long[] keys;
     private final int[] holders;
     private final int mask;
@@ -276,8 +329,8 @@ final class Settling {
       Arrays.fill(holders, ABSENT);
     }
 
-    /** The one who has it already; {@link #ABSENT} when it was free. */
-    int putIfAbsent(long key, int holder) {
+    @Override
+    public int putIfAbsent(long key, int holder) {
       int at = slot(key);
       if (holders[at] == ABSENT) {
         keys[at] = key;
@@ -287,7 +340,8 @@ final class Settling {
       return holders[at];
     }
 
-    void replace(long key, int holder) {
+    @Override
+    public void replace(long key, int holder) {
       holders[slot(key)] = holder;
     }
 

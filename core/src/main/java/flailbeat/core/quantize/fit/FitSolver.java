@@ -33,7 +33,7 @@ public final class FitSolver {
   private static final double HOPEFUL = 0.01;
 
   private static final double FARTHEST_START_MS = 90;
-  private static final double START_STEP_MS = 30;
+  private static final double START_STEP_MS = 45;
 
   /** The model is not the player: what the evidence says between readings is taken with caution. */
   private static final double CAUTION = 0.75;
