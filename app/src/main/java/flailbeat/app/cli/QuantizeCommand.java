@@ -175,8 +175,7 @@ final class QuantizeCommand implements Callable<Integer> {
   private Input onItsBeat(Input read, Progress progress) throws CommandFault {
     progress.now("Looking for the beat");
     Song song = read.opened().song();
-    List<Note> all = song.tracks().stream().flatMap(t -> t.notes().stream()).toList();
-    List<BeatGuess> guesses = new PhraseBeat(song, all).guesses();
+    List<BeatGuess> guesses = PhraseBeat.ofAll(song).guesses();
     if (guesses.isEmpty()) {
       throw new CommandFault(
           CommandLineApp.shown(in) + ": no beat was found; leave out --beat to use its own tempo");

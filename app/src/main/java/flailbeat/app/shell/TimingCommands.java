@@ -8,6 +8,7 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
+import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.session.DoubtWalk;
 import flailbeat.core.session.Notice;
@@ -21,6 +22,7 @@ import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /** Looking at timing, and changing it. */
 final class TimingCommands {
@@ -68,6 +70,13 @@ final class TimingCommands {
                         "Alt+T",
                         session.run()::compareRounds)
                     .when(this::hasNotes),
+                of(
+                        Group.TIMING,
+                        "hear-other",
+                        "Hear the other way to understand it",
+                        "Ctrl+Shift+O",
+                        this::hearOther)
+                    .until(session.run()::hearAsItStands),
                 of(
                     Group.TIMING,
                     "other-reading",
@@ -170,20 +179,38 @@ final class TimingCommands {
 
   /** The likeliest other way to understand the whole is taken. */
   private void otherReading() {
+    withOther(
+        other -> {
+          session.timing().takeReading(other);
+          session
+              .notices()
+              .tell(
+                  "Understood as "
+                      + TimingDesk.inWords(other.lagMs())
+                      + "; hear it with {as-played} or {rounds}");
+        });
+  }
+
+  /** The likeliest other way to understand the whole is heard. */
+  private void hearOther() {
+    withOther(
+        other -> {
+          session.run().hearOtherwise(other);
+          session
+              .notices()
+              .tell(
+                  "So it is if everything was "
+                      + TimingDesk.inWords(other.lagMs())
+                      + ". {other-reading} takes it");
+        });
+  }
+
+  private void withOther(Consumer<QuantizePlan.WholeReading> use) {
     session.timing().preview().stream()
         .flatMap(p -> p.otherReadings().stream())
         .findFirst()
         .ifPresentOrElse(
-            other -> {
-              session.timing().takeReading(other);
-              session
-                  .notices()
-                  .tell(
-                      "Understood as "
-                          + TimingDesk.inWords(other.lagMs())
-                          + "; hear it with {as-played} or {rounds}");
-            },
-            () -> session.notices().tell("There is no other way to understand the whole"));
+            use, () -> session.notices().tell("There is no other way to understand the whole"));
   }
 
   private boolean hasNotes() {

@@ -61,6 +61,11 @@ public final class PhraseBeat {
     this.notes = List.copyOf(notes);
   }
 
+  /** Of all tracks of a song together: who plays the beat, nobody knows. */
+  public static PhraseBeat ofAll(Song song) {
+    return new PhraseBeat(song, song.tracks().stream().flatMap(t -> t.notes().stream()).toList());
+  }
+
   /** The best few ways to hear the beat, the likeliest first; none for fewer than four strokes. */
   public List<BeatGuess> guesses() {
     return guesses(Progress.NONE);

@@ -69,7 +69,11 @@ final class PlanMaker {
     return switch (version) {
       case STANDING -> song;
       case PLAYED -> NoteEdits.restorePlayed(song, document.scope().ids());
-      case QUANTIZED -> timing.carriedOut(song);
+      case QUANTIZED, OTHERWISE ->
+          timing
+              .plan(version)
+              .map(plan -> timing.carriedOut(plan, song, document.track().id()))
+              .orElse(song);
     };
   }
 }

@@ -2,6 +2,8 @@ package flailbeat.core.session;
 
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 
@@ -10,6 +12,7 @@ public final class RunDesk {
   private final Document document;
   private final TransportControl transportControl;
   private final Performer performer;
+  private final TimingDesk timing;
   private final DoubtWalk doubts;
   private final Changes changes;
   private final Notices notices;
@@ -19,6 +22,7 @@ public final class RunDesk {
       Document document,
       TransportControl transportControl,
       Performer performer,
+      TimingDesk timing,
       DoubtWalk doubts,
       Changes changes,
       Notices notices,
@@ -26,6 +30,7 @@ public final class RunDesk {
     this.document = document;
     this.transportControl = transportControl;
     this.performer = performer;
+    this.timing = timing;
     this.doubts = doubts;
     this.changes = changes;
     this.notices = notices;
@@ -199,6 +204,17 @@ public final class RunDesk {
   }
 
   public void hearAsPlayed(boolean held) {
-    transportControl.hearAsPlayed(held);
+    transportControl.hear(Version.PLAYED, held);
+  }
+
+  /** Hears what quantizing would do, were the whole understood in another way. */
+  public void hearOtherwise(QuantizePlan.WholeReading reading) {
+    timing.lookAt(reading);
+    transportControl.hear(Version.OTHERWISE, true);
+  }
+
+  /** Hears that no longer. */
+  public void hearAsItStands() {
+    transportControl.hear(Version.OTHERWISE, false);
   }
 }

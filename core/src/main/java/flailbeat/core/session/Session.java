@@ -69,7 +69,14 @@ public final class Session {
     keyboard = new KeyboardDesk(performer, changes, doubts, steps, whileRecording);
     run =
         new RunDesk(
-            document, transportControl, performer, doubts, changes, notices, whileRecording);
+            document,
+            transportControl,
+            performer,
+            timing,
+            doubts,
+            changes,
+            notices,
+            whileRecording);
     editing = new EditDesk(document, transportControl, notices, whileRecording);
     notes =
         new NoteDesk(

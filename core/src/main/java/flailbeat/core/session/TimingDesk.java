@@ -43,7 +43,9 @@ public final class TimingDesk {
     /** As they were played. */
     PLAYED,
     /** As quantizing would put them. */
-    QUANTIZED
+    QUANTIZED,
+    /** As quantizing would, were the whole understood in another way that is offered. */
+    OTHERWISE
   }
 
   private final Document document;
@@ -57,6 +59,7 @@ public final class TimingDesk {
   private Optional<GridRequest> asked = Optional.empty();
   private boolean calibrated;
   private Version version = Version.STANDING;
+  private Optional<Otherwise> otherwise = Optional.empty();
   private int openings;
 
   TimingDesk(
@@ -194,6 +197,41 @@ public final class TimingDesk {
     }
   }
 
+  /**
+   * What quantizing would do by another way to understand the whole, beside what it was asked of.
+   */
+  private record Otherwise(
+      QuantizePlan beside, QuantizePlan.WholeReading reading, QuantizePlan plan) {}
+
+  /** Works out what another way to understand the whole would do, to be shown and heard. */
+  void lookAt(QuantizePlan.WholeReading reading) {
+    QuantizePlan beside = plan();
+    boolean known =
+        otherwise.filter(o -> o.beside() == beside && o.reading().equals(reading)).isPresent();
+    if (!known) {
+      QuantizePlan found = planWith(withReading(reading), document.track());
+      otherwise = Optional.of(new Otherwise(beside, reading, found));
+    }
+  }
+
+  /** The plan by which notes are shown and heard now; empty while they are shown without one. */
+  public Optional<QuantizePlan> shown() {
+    return plan(version);
+  }
+
+  /** The plan of a version; empty where there is none. */
+  Optional<QuantizePlan> plan(Version wanted) {
+    return switch (wanted) {
+      case STANDING, PLAYED -> Optional.empty();
+      case QUANTIZED -> Optional.of(plan());
+      case OTHERWISE -> otherwise.map(Otherwise::plan);
+    };
+  }
+
+  private QuantizeSettings withReading(QuantizePlan.WholeReading reading) {
+    return settings.withLag(new Lag.Millis(Math.rint(reading.lagMs())));
+  }
+
   /** The notes that a person has to be asked about, as they were played, chords in one. */
   List<List<NotePlan>> questions() {
     return questions(plan());
@@ -229,12 +267,7 @@ public final class TimingDesk {
 
   /** Understands the whole in another way: with the lag that it would mean. */
   public void takeReading(QuantizePlan.WholeReading reading) {
-    setSettings(settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
-  }
-
-  /** A song with the notes in scope as quantizing would put them. */
-  Song carriedOut(Song song) {
-    return carriedOut(plan(), song, document.track().id());
+    setSettings(withReading(reading));
   }
 
   /** A song with a plan for notes of a track carried out, the pedal moved along where wanted. */

@@ -303,13 +303,13 @@ public final class TransportControl {
     playback.startAt(new HearingGuess(phrase, clicks, playback), Math.max(0, clicks.nanosAt(0)));
   }
 
-  /** Shows and sounds the notes in scope as they were played, while {@code held}. */
-  void hearAsPlayed(boolean held) {
-    boolean now = timing.version() == Version.PLAYED;
+  /** Shows and sounds the notes in scope in another version, while {@code held}. */
+  void hear(Version version, boolean held) {
+    boolean now = timing.version() == version;
     if (now == held || transport.isRecording() || isComparing()) {
       return;
     }
-    timing.setVersion(held ? Version.PLAYED : Version.STANDING);
+    timing.setVersion(held ? version : Version.STANDING);
     if (!held) {
       stop();
     } else if (transport.isRunning()) {

@@ -199,18 +199,20 @@ final class RollPainter {
       int wheat) {}
 
   private CrowdState state() {
-    Version version = session.timing().version();
-    Optional<QuantizePlan> plan =
-        version == Version.QUANTIZED ? Optional.of(session.timing().plan()) : Optional.empty();
     return new CrowdState(
-        session.timing().settings(), session.song().meters(), version, plan, wheat);
+        session.timing().settings(),
+        session.song().meters(),
+        session.timing().version(),
+        session.timing().shown(),
+        wheat);
   }
 
   private UnaryOperator<Note> inVersion(Version version) {
     return switch (version) {
       case STANDING -> n -> n;
       case PLAYED -> Note::standingAsPlayed;
-      case QUANTIZED -> session.timing().plan().mover();
+      case QUANTIZED, OTHERWISE ->
+          session.timing().shown().map(QuantizePlan::mover).orElse(UnaryOperator.identity());
     };
   }
 

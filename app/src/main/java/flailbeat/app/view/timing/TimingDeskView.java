@@ -16,6 +16,7 @@ import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -53,6 +54,7 @@ public final class TimingDeskView extends VBox {
   private final Label lag = new Label();
   private final Label details = new Label();
   private final Histogram histogram;
+  private Offers offers = new Offers(List.of(), false);
   private final FlowPane readings = new FlowPane(4, 4);
   private final Button apply;
   private final Button walk;
@@ -150,10 +152,15 @@ public final class TimingDeskView extends VBox {
     Button hold =
         Buttons.text("Hold: as played", "Hear and see the notes as played ({as-played})", () -> {});
     hold.setId("as-played");
-    hold.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.run().hearAsPlayed(true));
-    hold.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.run().hearAsPlayed(false));
+    whileHeld(
+        hold, () -> session.run().hearAsPlayed(true), () -> session.run().hearAsPlayed(false));
     HBox.setHgrow(apply, Priority.ALWAYS);
     return new HBox(6, apply, hold);
+  }
+
+  private static void whileHeld(Button button, Runnable press, Runnable release) {
+    button.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> press.run());
+    button.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> release.run());
   }
 
   /** A part, which is made when it is first turned to. */
@@ -274,6 +281,30 @@ public final class TimingDeskView extends VBox {
     lag.setText("Lag: " + TimingDesk.inWords(ms));
   }
 
+  /** Another way to understand the whole, to be taken or to be heard first. */
+  private HBox offer(QuantizePlan.WholeReading other) {
+    String words =
+        String.format(
+            Locale.ROOT,
+            "Or all %s (%.0f %%)",
+            TimingDesk.inWords(other.lagMs()),
+            100 * other.weight());
+    Button take =
+        Buttons.text(
+            words,
+            "The same sound, understood otherwise: take it ({other-reading})",
+            () -> session.timing().takeReading(other));
+    Button hold =
+        Buttons.text("Hold: hear", "Hear and see it quantized so ({hear-other})", () -> {});
+    hold.getStyleClass().add("hear-other");
+    whileHeld(hold, () -> session.run().hearOtherwise(other), () -> session.run().hearAsItStands());
+    take.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(take, Priority.ALWAYS);
+    HBox row = new HBox(6, take, hold);
+    row.prefWidthProperty().bind(readings.widthProperty());
+    return row;
+  }
+
   private static String detailText(QuantizePlan plan) {
     if (plan.notes().isEmpty()) {
       return "Record or open something, and see here how early or late it is.";
@@ -292,23 +323,22 @@ public final class TimingDeskView extends VBox {
     return text + ".";
   }
 
+  /** What is offered; a button stays in its place while it is held. */
+  private record Offers(List<QuantizePlan.WholeReading> others, boolean given) {}
+
   /** Other ways to understand the whole are offered, and the way back is. */
   private void showReadings(QuantizePlan plan) {
+    boolean given = session.timing().settings().lag() instanceof Lag.Millis;
+    Offers wanted = new Offers(plan.otherReadings(), given);
+    if (wanted.equals(offers)) {
+      return;
+    }
+    offers = wanted;
     readings.getChildren().clear();
     for (QuantizePlan.WholeReading other : plan.otherReadings()) {
-      readings
-          .getChildren()
-          .add(
-              Buttons.text(
-                  String.format(
-                      Locale.ROOT,
-                      "Or everything %s (%.0f %%)",
-                      TimingDesk.inWords(other.lagMs()),
-                      100 * other.weight()),
-                  "The same sound, understood otherwise ({other-reading}); hear it with Compare",
-                  () -> session.timing().takeReading(other)));
+      readings.getChildren().add(offer(other));
     }
-    if (session.timing().settings().lag() instanceof Lag.Millis) {
+    if (given) {
       readings
           .getChildren()
           .add(
