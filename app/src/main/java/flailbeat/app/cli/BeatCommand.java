@@ -42,25 +42,25 @@ final class BeatCommand implements Callable<Integer> {
       double firstBarSeconds,
       double[] beatSeconds) {}
 
-  private record Found(String file, int notes, List<Guess> guesses) {}
+  private record Found(String file, int track, List<Guess> guesses) {}
 
   @Override
   public Integer call() throws CommandFault {
     try {
       Song song = SongFiles.read(in).song();
+      Track most = PhraseBeat.busiest(song);
       List<Guess> guesses =
-          PhraseBeat.ofAll(song).guesses().stream().map(BeatCommand::guess).toList();
+          new PhraseBeat(song, most.notes()).guesses().stream().map(BeatCommand::guess).toList();
       if (guesses.isEmpty()) {
         throw new CommandFault(
             CommandLineApp.shown(in) + ": no beat was found; it takes four notes at least");
       }
-      int notes = song.tracks().stream().mapToInt(Track::noteCount).sum();
-      Found found = new Found(in.toString(), notes, guesses);
+      Found found = new Found(in.toString(), song.tracks().indexOf(most) + 1, guesses);
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(JsonMapper.builder().build().writeValueAsString(found));
       } else {
-        print(found, out);
+        print(found, most, out);
       }
       return 0;
     } catch (IOException e) {
@@ -77,8 +77,8 @@ final class BeatCommand implements Callable<Integer> {
         g.probability(), g.bpm(), g.variationPercent(), g.beatsPerBar(), seconds[0], seconds);
   }
 
-  private static void print(Found found, PrintWriter out) {
-    out.printf("all tracks together, %d notes:%n", found.notes());
+  private static void print(Found found, Track track, PrintWriter out) {
+    out.printf("track %d (%s):%n", found.track(), CommandLineApp.plain(track.name()));
     for (Guess g : found.guesses()) {
       out.printf(
           Locale.ROOT,

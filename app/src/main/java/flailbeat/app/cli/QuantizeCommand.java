@@ -171,11 +171,11 @@ final class QuantizeCommand implements Callable<Integer> {
     return 0;
   }
 
-  /** Every track on the beat that all of them together are likeliest to have. */
+  /** Every track on the beat that the one with the most notes is likeliest to have. */
   private Input onItsBeat(Input read, Progress progress) throws CommandFault {
     progress.now("Looking for the beat");
     Song song = read.opened().song();
-    List<BeatGuess> guesses = PhraseBeat.ofAll(song).guesses();
+    List<BeatGuess> guesses = new PhraseBeat(song, PhraseBeat.busiest(song).notes()).guesses();
     if (guesses.isEmpty()) {
       throw new CommandFault(
           CommandLineApp.shown(in) + ": no beat was found; leave out --beat to use its own tempo");

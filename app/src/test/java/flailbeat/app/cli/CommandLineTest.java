@@ -173,7 +173,7 @@ class CommandLineTest {
   @Test
   void the_beat_of_what_was_played_with_no_click_is_told() throws Exception {
     assertThat(run("beat", midi)).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).contains("all tracks together", "bpm");
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("track 3 (Deckhands)", "bpm");
     out.reset();
     assertThat(run("beat", midi, "--json")).isZero();
     JsonNode told = JsonMapper.builder().build().readTree(out.toByteArray());

@@ -19,6 +19,7 @@ import flailbeat.core.time.Ticks;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.LongUnaryOperator;
@@ -61,9 +62,9 @@ public final class PhraseBeat {
     this.notes = List.copyOf(notes);
   }
 
-  /** Of all tracks of a song together: who plays the beat, nobody knows. */
-  public static PhraseBeat ofAll(Song song) {
-    return new PhraseBeat(song, song.tracks().stream().flatMap(t -> t.notes().stream()).toList());
+  /** The track that a song's beat is heard from: the one with the most notes. */
+  public static Track busiest(Song song) {
+    return song.tracks().stream().max(Comparator.comparingInt(Track::noteCount)).orElseThrow();
   }
 
   /** The best few ways to hear the beat, the likeliest first; none for fewer than four strokes. */
