@@ -1,5 +1,7 @@
 package flailbeat.core.playback;
 
+import flailbeat.core.model.Controller;
+
 /**
  * Numbers for what a part's controllers hold, apart from those that select or set a registered
  * parameter: their meaning depends on their order.
@@ -48,17 +50,7 @@ public final class ControlKey {
       default ->
           key >= KEY_PRESSURE
               ? PlaybackPlan.message(part, 0xA0, key - KEY_PRESSURE, 0)
-              : PlaybackPlan.message(part, 0xB0, key, controllerAtRest(key));
-    };
-  }
-
-  private static int controllerAtRest(int controller) {
-    return switch (controller) {
-      case 7 -> 100;
-      case 8, 10, 71, 72, 73, 74, 75, 76, 77, 78 -> 64;
-      case 11 -> 127;
-      case 91 -> 40;
-      default -> 0;
+              : PlaybackPlan.message(part, 0xB0, key, Controller.numbered(key).atRest());
     };
   }
 }

@@ -1,0 +1,276 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Controller;
+import flailbeat.core.model.Layout;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Sequence;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.LongStream;
+
+/**
+ * What can be done to one controller of a track over a stretch. What lies outside stays as it was:
+ * where the stretch ends, the value that held there before is set again. Each method gives the song
+ * it was given where nothing changes; loops that the stretch meets are written out.
+ */
+public final class ControlEdits {
+  /** Values along a line lie at least so far apart: 5 ms at 120 bpm. */
+  public static final long FINEST_TICKS = 10;
+
+  /** How far what is sounded may be from a line that is drawn, as a part of all values. */
+  public static final double TOLERANCE = 1 / 127.0;
+
+  private ControlEdits() {}
+
+  /** A controller's points on a track in a stretch, in order. */
+  public static List<ControlPoint> points(Track track, Controller of, TickRange range) {
+    return track.placed(range).controls().stream().filter(p -> of.isOf(p.control())).toList();
+  }
+
+  /** What a controller was last set to before a tick; empty if it never was. */
+  public static OptionalInt valueBefore(Track track, Controller of, long tick) {
+    for (Clip clip : track.clips().reversed()) {
+      OptionalInt found = clip.start() < tick ? lastOf(clip, of, tick) : OptionalInt.empty();
+      if (found.isPresent()) {
+        return found;
+      }
+    }
+    return OptionalInt.empty();
+  }
+
+  private static OptionalInt lastOf(Clip clip, Controller of, long tick) {
+    if (clip.loops() && tick - clip.start() > clip.contentLength()) {
+      int[] last = {-1};
+      clip.layOut(
+          new TickRange(clip.start(), Math.min(tick, clip.end())),
+          new Layout() {
+            @Override
+            public void note(Note note, boolean repeated) {
+              // Controllers are asked about.
+            }
+
+            @Override
+            public void control(ControlPoint point, boolean repeated) {
+              last[0] = of.isOf(point.control()) ? point.control().value() : last[0];
+            }
+          });
+      return last[0] < 0 ? OptionalInt.empty() : OptionalInt.of(last[0]);
+    }
+    Sequence<ControlPoint> all = clip.content().controls();
+    long upTo = Math.min(tick - clip.start(), clip.contentLength());
+    for (int i = all.indexAt(upTo) - 1; i >= 0; i--) {
+      if (of.isOf(all.get(i).control())) {
+        return OptionalInt.of(all.get(i).control().value());
+      }
+    }
+    return OptionalInt.empty();
+  }
+
+  /**
+   * The values that follow a curve, so few as a tolerance allows: at every tick that is looked at,
+   * the value in force is no farther from the curve than that, or than half a step of the
+   * controller's.
+   *
+   * @param ticks where to look, in rising order
+   * @param tolerance in values of the controller
+   */
+  public static List<NewControl> following(
+      Curve curve, Controller of, LongStream ticks, double tolerance) {
+    List<NewControl> result = new ArrayList<>();
+    double most = Math.max(tolerance, 0.5);
+    ticks.forEach(
+        tick -> {
+          double wanted = Math.clamp(curve.valueAt(tick), 0, of.most());
+          boolean holds =
+              !result.isEmpty()
+                  && Math.abs(result.getLast().control().value() - wanted) <= most
+                  && tick < curve.end();
+          long value = Math.round(wanted);
+          if (!holds && (result.isEmpty() || result.getLast().control().value() != value)) {
+            result.add(new NewControl(tick, of.at(value)));
+          }
+        });
+    return result;
+  }
+
+  /** The values that follow a curve as closely as is wanted of a line, and no closer. */
+  public static List<NewControl> line(Curve curve, Controller of) {
+    return following(curve, of, curve.ticks(FINEST_TICKS), of.most() * TOLERANCE);
+  }
+
+  /** Puts other values in the place of those of a stretch. */
+  public static Song replace(
+      Song song, TrackId track, Controller of, TickRange range, List<NewControl> values) {
+    return onStretch(song, track, of, range, old -> values);
+  }
+
+  /** Takes the values of a stretch away: what held before it holds on through it. */
+  public static Song erase(Song song, TrackId track, Controller of, TickRange range) {
+    return onStretch(song, track, of, range, old -> List.of());
+  }
+
+  /**
+   * Makes the values of a stretch larger or smaller, from where the controller rests.
+   *
+   * @param percent 100 leaves them as they are
+   */
+  public static Song scale(
+      Song song, TrackId track, Controller of, TickRange range, double percent) {
+    return mapped(song, track, of, range, v -> of.atRest() + (v - of.atRest()) * percent / 100);
+  }
+
+  /** Makes the values of a stretch larger by so much. */
+  public static Song shift(Song song, TrackId track, Controller of, TickRange range, int by) {
+    return mapped(song, track, of, range, v -> (double) v + by);
+  }
+
+  private static Song mapped(
+      Song song, TrackId track, Controller of, TickRange range, Function<Integer, Double> value) {
+    return onStretch(
+        song,
+        track,
+        of,
+        range,
+        old ->
+            old.stream()
+                .map(
+                    c ->
+                        new NewControl(
+                            c.tick(), of.at(Math.round(value.apply(c.control().value())))))
+                .toList());
+  }
+
+  /** Lays the values of a stretch down again from a tick on, in the place of what is there. */
+  public static Song copy(Song song, TrackId track, Controller of, TickRange range, long to) {
+    Track from = song.track(track).orElseThrow();
+    long later = to - range.start();
+    List<NewControl> copied = withHeld(from, of, range);
+    long end = Math.min(Ticks.LAST, to + range.length());
+    return replace(
+        song,
+        track,
+        of,
+        new TickRange(to, end),
+        copied.stream()
+            .map(c -> new NewControl(c.tick() + later, c.control()))
+            .filter(c -> c.tick() < end)
+            .toList());
+  }
+
+  /** The values of a stretch moved in time, in the place of what is there. */
+  public static Song move(Song song, TrackId track, Controller of, TickRange range, long later) {
+    long by = Math.clamp(later, -range.start(), Ticks.LAST - range.end());
+    if (by == 0) {
+      return song;
+    }
+    List<NewControl> moved =
+        withHeld(song.track(track).orElseThrow(), of, range).stream()
+            .map(c -> new NewControl(c.tick() + by, c.control()))
+            .toList();
+    TickRange there = new TickRange(range.start() + by, range.end() + by);
+    return replace(erase(song, track, of, range), track, of, there, moved);
+  }
+
+  /**
+   * Takes away what the rest says within a tolerance: at no tick does the value in force differ by
+   * more than that from what it was, and the last stays.
+   *
+   * @param tolerance in values of the controller
+   */
+  public static Song thin(Song song, TrackId track, Controller of, TickRange range, int tolerance) {
+    return onStretch(song, track, of, range, old -> thinned(old, tolerance));
+  }
+
+  static List<NewControl> thinned(List<NewControl> values, int tolerance) {
+    List<NewControl> result = new ArrayList<>();
+    for (int i = 0; i < values.size(); i++) {
+      NewControl next = values.get(i);
+      int off =
+          result.isEmpty()
+              ? Integer.MAX_VALUE
+              : Math.abs(next.control().value() - result.getLast().control().value());
+      boolean last = i == values.size() - 1 && off > 0;
+      if (last || off > tolerance) {
+        result.add(next);
+      }
+    }
+    return result;
+  }
+
+  /** The values of a stretch, the one that holds as it begins among them. */
+  private static List<NewControl> withHeld(Track track, Controller of, TickRange range) {
+    List<NewControl> values = values(track, of, range);
+    OptionalInt held = valueBefore(track, of, range.start());
+    if (held.isPresent() && (values.isEmpty() || values.getFirst().tick() > range.start())) {
+      values.addFirst(new NewControl(range.start(), of.at(held.getAsInt())));
+    }
+    return values;
+  }
+
+  private static List<NewControl> values(Track track, Controller of, TickRange range) {
+    return new ArrayList<>(
+        points(track, of, range).stream().map(p -> new NewControl(p.tick(), p.control())).toList());
+  }
+
+  private static Song onStretch(
+      Song song,
+      TrackId id,
+      Controller of,
+      TickRange range,
+      Function<List<NewControl>, List<NewControl>> change) {
+    Track before = song.track(id).orElseThrow();
+    List<NewControl> old = values(before, of, range);
+    List<NewControl> wanted = new ArrayList<>(change.apply(old));
+    if (wanted.equals(old)) {
+      return song;
+    }
+    setAgain(before, of, range, old, wanted);
+    return ClipEdits.onTrack(
+        song,
+        id,
+        (t, ids) -> {
+          Track written = ClipEdits.writtenOut(t, range, ids);
+          Track cleared = without(written, points(written, of, range));
+          List<ControlPoint> added = SongEdits.named(wanted, ids);
+          return ClipEdits.withControls(cleared, added, song.meters(), ids);
+        });
+  }
+
+  /** Where the stretch ends, the value holds that held there before. */
+  private static void setAgain(
+      Track before, Controller of, TickRange range, List<NewControl> old, List<NewControl> wanted) {
+    OptionalInt begins = valueBefore(before, of, range.start());
+    OptionalInt held = old.isEmpty() ? begins : OptionalInt.of(old.getLast().control().value());
+    OptionalInt now =
+        wanted.isEmpty() ? begins : OptionalInt.of(wanted.getLast().control().value());
+    boolean said =
+        !points(before, of, new TickRange(range.end(), Math.min(Ticks.LAST, range.end() + 1)))
+            .isEmpty();
+    boolean differs = held.isPresent() && !held.equals(now);
+    if (differs && !said && range.end() < Ticks.LAST) {
+      wanted.add(new NewControl(range.end(), of.at(held.getAsInt())));
+    }
+  }
+
+  private static Track without(Track track, List<ControlPoint> gone) {
+    Set<Long> ids = new HashSet<>();
+    gone.forEach(p -> ids.add(p.idNumber()));
+    List<Clip> clips = new ArrayList<>();
+    for (Clip clip : track.clips()) {
+      clips.add(
+          clip.withContent(clip.content().withControls(clip.content().controls().withoutIds(ids))));
+    }
+    return ids.isEmpty() ? track : track.withClips(clips);
+  }
+}

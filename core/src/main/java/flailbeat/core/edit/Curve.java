@@ -1,0 +1,90 @@
+package flailbeat.core.edit;
+
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
+import java.util.stream.LongStream;
+
+/**
+ * A line through points of time and value, straight from each to the next: what is drawn over a
+ * controller or over velocities. Immutable.
+ */
+public final class Curve {
+  /** Into how many straight pieces a bent curve is laid. */
+  private static final int PIECES = 48;
+
+  private final NavigableMap<Long, Double> points;
+
+  private Curve(NavigableMap<Long, Double> points) {
+    this.points = points;
+  }
+
+  /** One point. */
+  public static Curve at(long tick, double value) {
+    return new Curve(new TreeMap<>(Map.of(tick, value)));
+  }
+
+  /**
+   * From one point to another, straight or bent.
+   *
+   * @param bend 0 for a straight line; above it changes late, below it changes early, -1 to 1
+   */
+  public static Curve between(long from, double fromValue, long to, double toValue, double bend) {
+    if (from > to) {
+      return between(to, toValue, from, fromValue, -bend);
+    }
+    NavigableMap<Long, Double> points = new TreeMap<>();
+    double power = Math.pow(4, Math.clamp(bend, -1, 1));
+    int pieces = bend == 0 || to == from ? 1 : PIECES;
+    for (int i = 0; i <= pieces; i++) {
+      double share = (double) i / pieces;
+      double value = fromValue + (toValue - fromValue) * Math.pow(share, power);
+      points.put(Math.round(from + (to - from) * share), value);
+    }
+    return new Curve(points);
+  }
+
+  /**
+   * Drawn on to another point: what was drawn before between the last point and this one, when the
+   * hand goes back, is drawn over.
+   *
+   * @param last where the hand was before, in ticks
+   */
+  public Curve to(long last, long tick, double value) {
+    NavigableMap<Long, Double> more = new TreeMap<>(points);
+    long low = Math.min(last, tick);
+    long high = Math.max(last, tick);
+    double begun = valueAt(last);
+    more.subMap(low, true, high, true).clear();
+    more.put(last, begun);
+    more.put(tick, value);
+    return new Curve(more);
+  }
+
+  public long start() {
+    return points.firstKey();
+  }
+
+  /** The tick of its last point. */
+  public long end() {
+    return points.lastKey();
+  }
+
+  /** Its value at a tick; before its first point and after its last what these have. */
+  public double valueAt(long tick) {
+    Map.Entry<Long, Double> before = points.floorEntry(tick);
+    Map.Entry<Long, Double> after = points.ceilingEntry(tick);
+    if (before == null || after == null) {
+      return (before == null ? after : before).getValue();
+    }
+    long gap = after.getKey() - before.getKey();
+    double share = gap == 0 ? 0 : (double) (tick - before.getKey()) / gap;
+    return before.getValue() + (after.getValue() - before.getValue()) * share;
+  }
+
+  /** Its ticks so far apart from one another, its first and its last among them. */
+  LongStream ticks(long apart) {
+    LongStream inner = LongStream.iterate(start(), t -> t < end(), t -> t + apart);
+    return LongStream.concat(inner, LongStream.of(end()));
+  }
+}

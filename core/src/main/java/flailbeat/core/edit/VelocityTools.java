@@ -1,0 +1,142 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.time.MeterMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
+
+/**
+ * What one command does to the velocities of some notes. Each method gives the song it was given
+ * where nothing changes; every velocity stays within 1 to 127. O(k log n) for k notes among n.
+ */
+public final class VelocityTools {
+  private VelocityTools() {}
+
+  /** All as loud as this. */
+  public static Song set(Song song, Set<NoteId> ids, int velocity) {
+    return to(song, ids, n -> velocity);
+  }
+
+  /** Louder by so much, or softer. */
+  public static Song add(Song song, Set<NoteId> ids, int by) {
+    return to(song, ids, n -> n.velocity() + by);
+  }
+
+  /** Louder or softer in proportion. */
+  public static Song scale(Song song, Set<NoteId> ids, int percent) {
+    return to(song, ids, n -> n.velocity() * percent / 100.0);
+  }
+
+  /**
+   * Brings velocities nearer to a centre, or farther from it: the distance to it becomes so many
+   * hundredths of what it is.
+   */
+  public static Song squeeze(Song song, Set<NoteId> ids, int centre, int percent) {
+    return to(song, ids, n -> centre + (n.velocity() - centre) * percent / 100.0);
+  }
+
+  /** The mean velocity, rounded; 64 of no notes. */
+  public static int centre(Song song, Set<NoteId> ids) {
+    return (int)
+        Math.round(
+            NoteEdits.find(song, ids).stream().mapToInt(Note::velocity).average().orElse(64));
+  }
+
+  /** From one velocity at the first onset to another at the last, evenly in time. */
+  public static Song ramp(Song song, Set<NoteId> ids, int from, int to) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    if (notes.isEmpty()) {
+      return song;
+    }
+    long first = notes.getFirst().onset();
+    long last = notes.getLast().onset();
+    Curve curve = Curve.between(first, from, last, to, 0);
+    return to(song, ids, n -> first == last ? to : curve.valueAt(n.onset()));
+  }
+
+  /**
+   * Along a curve: the notes that begin within it become as loud as it is there, the others stay.
+   */
+  public static Song along(Song song, Set<NoteId> ids, Curve curve) {
+    return to(
+        song,
+        ids,
+        n ->
+            n.onset() < curve.start() || n.onset() > curve.end()
+                ? n.velocity()
+                : curve.valueAt(n.onset()));
+  }
+
+  /** Each as loud as it and its two neighbours in time are in the mean; chords count as one. */
+  public static Song smooth(Song song, Set<NoteId> ids) {
+    Map<Long, double[]> onsets = new TreeMap<>();
+    for (Note note : NoteEdits.find(song, ids)) {
+      double[] sum = onsets.computeIfAbsent(note.onset(), t -> new double[2]);
+      sum[0] += note.velocity();
+      sum[1]++;
+    }
+    List<Long> ticks = List.copyOf(onsets.keySet());
+    Map<Long, Double> change = new HashMap<>();
+    for (int i = 0; i < ticks.size(); i++) {
+      double sum = 0;
+      int count = 0;
+      for (int j = Math.max(0, i - 1); j <= Math.min(ticks.size() - 1, i + 1); j++) {
+        sum += mean(onsets.get(ticks.get(j)));
+        count++;
+      }
+      change.put(ticks.get(i), sum / count - mean(onsets.get(ticks.get(i))));
+    }
+    return to(song, ids, n -> n.velocity() + change.get(n.onset()));
+  }
+
+  private static double mean(double[] sum) {
+    return sum[0] / sum[1];
+  }
+
+  /**
+   * Louder or softer at random, by so much at the most: what was even becomes a little uneven.
+   *
+   * @param seed the same gives the same
+   */
+  public static Song sway(Song song, Set<NoteId> ids, int most, long seed) {
+    Random random = new Random(seed);
+    Map<NoteId, Integer> by = new HashMap<>();
+    for (Note note : NoteEdits.find(song, ids)) {
+      by.put(note.id(), random.nextInt(2 * most + 1) - most);
+    }
+    return to(song, ids, n -> n.velocity() + by.get(n.id()));
+  }
+
+  /**
+   * Louder on the bar's first beat by so much, by two thirds of it on the beat in the middle of an
+   * even bar, by a third on the other beats; softer by a third between the beats.
+   */
+  public static Song accents(Song song, Set<NoteId> ids, int by) {
+    MeterMap meters = song.meters();
+    return to(song, ids, n -> n.velocity() + accent(meters, n.onset()) * by);
+  }
+
+  private static double accent(MeterMap meters, long tick) {
+    long bar = meters.barStart(meters.barAt(tick));
+    long beat = meters.meterAt(tick).ticksPerBeat();
+    long inBar = tick - bar;
+    if (inBar % beat != 0) {
+      return -1 / 3.0;
+    }
+    int beats = meters.meterAt(tick).beats();
+    long number = inBar / beat;
+    return number == 0 ? 1 : beats % 2 == 0 && number == beats / 2 ? 2 / 3.0 : 1 / 3.0;
+  }
+
+  private static Song to(Song song, Set<NoteId> ids, ToDoubleFunction<Note> velocity) {
+    return NoteEdits.change(
+        song, ids, n -> n.withVelocity(Math.clamp(Math.round(velocity.applyAsDouble(n)), 1, 127)));
+  }
+}

@@ -1,0 +1,91 @@
+package flailbeat.core.model;
+
+/**
+ * A controller of a part: by its number, the pitch bend, or the pressure on the channel.
+ *
+ * @param number 0 to 127 for CONTROLLER; otherwise 0
+ */
+public record Controller(Control.Kind kind, int number) {
+  /** Pedals and switches are down from this value on (MIDI 1.0). */
+  public static final int DOWN = 64;
+
+  public static final Controller SUSTAIN = numbered(64);
+  public static final Controller MODULATION = numbered(1);
+  public static final Controller EXPRESSION = numbered(11);
+  public static final Controller BEND = new Controller(Control.Kind.PITCH_BEND, 0);
+  public static final Controller PRESSURE = new Controller(Control.Kind.CHANNEL_PRESSURE, 0);
+
+  private static final int FIRST_SWITCH = 64;
+  private static final int LAST_SWITCH = 69;
+
+  public Controller {
+    boolean drawn =
+        kind == Control.Kind.CONTROLLER
+            || kind == Control.Kind.PITCH_BEND
+            || kind == Control.Kind.CHANNEL_PRESSURE;
+    boolean numbered = kind == Control.Kind.CONTROLLER;
+    if (!drawn || number < 0 || number > (numbered ? 127 : 0)) {
+      throw new IllegalArgumentException("There is no controller " + kind + " " + number);
+    }
+  }
+
+  /**
+   * A controller by its number.
+   *
+   * @throws IllegalArgumentException for a number beyond 0 to 127
+   */
+  public static Controller numbered(int number) {
+    return new Controller(Control.Kind.CONTROLLER, number);
+  }
+
+  /** Whether a value is one of this controller's. */
+  public boolean isOf(Control control) {
+    return control.kind() == kind && control.number() == number;
+  }
+
+  /** Its largest value; the smallest is 0. */
+  public int most() {
+    return kind == Control.Kind.PITCH_BEND ? 0x3FFF : 0x7F;
+  }
+
+  /**
+   * Where it stands as long as nothing was said of it: a reset of all controllers leads there (MIDI
+   * Manufacturers Association, RP-015), with volume 100 and pan in the middle.
+   */
+  public int atRest() {
+    return switch (kind) {
+      case PITCH_BEND -> 0x2000;
+      case CONTROLLER -> controllerAtRest(number);
+      default -> 0;
+    };
+  }
+
+  private static int controllerAtRest(int number) {
+    return switch (number) {
+      case 7 -> 100;
+      case 8, 10, 71, 72, 73, 74, 75, 76, 77, 78 -> 64;
+      case 11 -> 127;
+      case 91 -> 40;
+      default -> 0;
+    };
+  }
+
+  /** Whether it is a pedal or a switch: below {@link #DOWN} off, from there on on. */
+  public boolean isSwitch() {
+    return kind == Control.Kind.CONTROLLER && number >= FIRST_SWITCH && number <= LAST_SWITCH;
+  }
+
+  /** One of its values, which are held within their bounds. */
+  public Control at(long value) {
+    return new Control(kind, number, Math.clamp(value, 0, most()));
+  }
+
+  /** What it is called. */
+  public String title() {
+    return switch (kind) {
+      case PITCH_BEND -> "Pitch bend";
+      case CHANNEL_PRESSURE -> "Channel pressure";
+      default -> ControllerNames.of(number);
+    };
+  }
+}
