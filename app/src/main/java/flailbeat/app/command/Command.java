@@ -59,6 +59,8 @@ public record Command(
     SELECT("Select"),
     /** A part of edit. */
     MOUSE("Mouse"),
+    /** A part of edit. */
+    LANES("Lanes"),
     CAPTURE("Capture"),
     /** A part of capture. */
     LOOP("Loop"),
@@ -84,7 +86,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES, SELECT, MOUSE -> Optional.of(EDIT);
+        case NOTES, SELECT, MOUSE, LANES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };

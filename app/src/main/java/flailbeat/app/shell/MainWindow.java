@@ -178,6 +178,7 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new SelectCommands(session).list());
+    all.addAll(new LaneCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());

@@ -75,7 +75,7 @@ final class NoteCommands {
     return amount(session, id, least, most, standard, String::valueOf);
   }
 
-  private static Amount amount(
+  static Amount amount(
       Session session, String id, int least, int most, int standard, IntFunction<String> words) {
     return new Amount(
         least,

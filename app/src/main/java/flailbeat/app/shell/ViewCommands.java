@@ -37,9 +37,6 @@ final class ViewCommands {
             .plain("-")
             .repeating()
             .onCap("smaller"),
-        of(Group.VIEW, "velocity-lane", "Show or put away the velocity lane", "", bench::toggleLane)
-            .plain("V")
-            .onCap("velocity"),
         of(
             Group.VIEW,
             "page-timing",

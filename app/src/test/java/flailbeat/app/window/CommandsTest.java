@@ -389,7 +389,7 @@ class CommandsTest extends HeadlessWindow {
     "undo, undo",
     "select all, select-all",
     "octave up notes, move-octave-up",
-    "velocity lane, velocity-lane",
+    "lane velocities, lane-velocity",
     "export, song-export",
     "measure early late, calibrate"
   })

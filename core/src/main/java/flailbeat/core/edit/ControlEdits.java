@@ -257,7 +257,7 @@ public final class ControlEdits {
     boolean said =
         !points(before, of, new TickRange(range.end(), Math.min(Ticks.LAST, range.end() + 1)))
             .isEmpty();
-    boolean differs = held.isPresent() && !held.equals(now);
+    boolean differs = held.isPresent() && held.getAsInt() != now.orElse(of.atRest());
     if (differs && !said && range.end() < Ticks.LAST) {
       wanted.add(new NewControl(range.end(), of.at(held.getAsInt())));
     }

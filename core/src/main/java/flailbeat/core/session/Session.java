@@ -41,6 +41,7 @@ public final class Session {
   private final NoteDesk notes;
   private final SelectDesk selecting;
   private final RowDesk rows;
+  private final LaneDesk lanes;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -82,6 +83,7 @@ public final class Session {
         new NoteDesk(
             document, editing, transportControl, steps, performer, timing, drawing, notices);
     rows = new RowDesk(document, editing, transportControl, steps, notices);
+    lanes = new LaneDesk(document, editing, changes, notices);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
     forgetLagsWithOtherDevices();
@@ -135,6 +137,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** The lanes under the roll, velocities and controllers. */
+  public LaneDesk lanes() {
+    return lanes;
   }
 
   /** What was learned of how late the person plays. */

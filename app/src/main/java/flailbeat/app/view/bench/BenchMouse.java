@@ -1,5 +1,7 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.Edit;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
@@ -70,22 +72,33 @@ final class BenchMouse {
   void install(Lane lane) {
     lane.setOnMousePressed(
         e -> {
-          if (e.getButton() == MouseButton.PRIMARY) {
+          if (!gesture.isOn() && !session.transportControl().transport().isRecording()) {
             gesture = lane.press(e);
-            onChange.run();
+            button = e.getButton();
+            onLane(e);
           }
         });
     lane.setOnMouseDragged(
         e -> {
-          gesture = lane.drag(gesture, e);
-          x = e.getX();
-          y = viewport.height();
-          onChange.run();
+          if (gesture.isOn()) {
+            gesture = lane.drag(gesture, e);
+            onLane(e);
+          }
         });
     lane.setOnMouseReleased(
         e -> {
-          commit(lane.drag(gesture, e));
+          if (e.getButton() == button && gesture.isOn()) {
+            commit(lane.drag(gesture, e));
+          }
         });
+    lane.setOnMouseMoved(e -> lane.hover(e, true));
+    lane.setOnMouseExited(e -> lane.hover(e, false));
+  }
+
+  private void onLane(MouseEvent e) {
+    x = e.getX();
+    y = viewport.height();
+    onChange.run();
   }
 
   /** The place is the step cursor's at Steps; else it is where playing starts. */
@@ -157,8 +170,16 @@ final class BenchMouse {
   /** What was held does what it did, and nothing is held any more. */
   private void commit(Gesture done) {
     gesture = new Gesture.None();
-    done.edit().ifPresent(session.editing()::carryOut);
+    done.edit().ifPresent(this::carryOut);
     onChange.run();
+  }
+
+  private void carryOut(Edit edit) {
+    if (edit instanceof ControlDrawn drawn) {
+      session.lanes().draw(drawn);
+    } else {
+      session.editing().carryOut(edit);
+    }
   }
 
   private void pressed(MouseEvent e) {

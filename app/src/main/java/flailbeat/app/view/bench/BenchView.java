@@ -1,6 +1,7 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
+import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
@@ -11,7 +12,6 @@ import java.util.List;
 import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Point2D;
-import javafx.scene.control.Label;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
@@ -29,6 +29,10 @@ public final class BenchView extends Region {
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
   private static final double WHEEL = 1.0015;
+
+  /** The roll keeps the greater part of the bench. */
+  private static final double MOST_OF_LANES = 0.6;
+
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
@@ -41,8 +45,7 @@ public final class BenchView extends Region {
   private final Layer rail;
   private final NotesLayer notes;
   private final Layer box;
-  private final Lane lane;
-  private final Label laneTitle;
+  private final LaneStack lanes;
   private final Pane roll;
   private final PassLayer passLayer;
   private final StepLayer stepLayer;
@@ -69,8 +72,7 @@ public final class BenchView extends Region {
     rail = new RailLayer(this, session, palette, viewport);
     notes = new NotesLayer(this, session, palette, viewport, mouse::gesture);
     box = new BoxLayer(this, palette, mouse::gesture);
-    lane = new VelocityLane(this, session, palette, viewport, mouse::gesture);
-    laneTitle = new Label(lane.title());
+    lanes = new LaneStack(this, session, palette, viewport, mouse::gesture, this::installLane);
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
@@ -97,15 +99,17 @@ public final class BenchView extends Region {
     passLayer.setManaged(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
-    laneTitle.getStyleClass().addAll("group-label", "lane-title");
-    showLane(false);
     clip(roll);
-    getChildren()
-        .addAll(roll, lane, laneTitle, rail, ruler, scroll.across(), scroll.upDown(), takes);
-    for (var node : List.of(roll, rail, lane)) {
+    getChildren().addAll(roll, lanes, rail, ruler, scroll.across(), scroll.upDown(), takes);
+    for (var node : List.of(roll, rail)) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     }
     mouse.install(roll, ruler, rail);
+    lanes.refresh();
+  }
+
+  private void installLane(Lane lane) {
+    lane.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     mouse.install(lane);
   }
 
@@ -127,6 +131,7 @@ public final class BenchView extends Region {
     }
     if (change.isOf(Aspect.SETTINGS)) {
       ground.mark();
+      lanes.refresh();
     }
     if (change.isOf(Aspect.TIMING)) {
       changed();
@@ -205,11 +210,12 @@ public final class BenchView extends Region {
       fitWhenShown();
     }
     markLines();
-    List.of(notes, box, lane).forEach(Layer::mark);
+    markNotes();
   }
 
   private void markAll() {
-    List.of(ground, ruler, rail, notes, box, lane).forEach(Layer::mark);
+    List.of(ground, ruler, rail, notes, box).forEach(Layer::mark);
+    lanes.mark();
   }
 
   /** The lines under the notes, and the bars, stay where they were when only notes are others. */
@@ -228,7 +234,11 @@ public final class BenchView extends Region {
 
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
   private void mouseDid() {
-    markNotes();
+    if (mouse.gesture().edit().orElse(null) instanceof ControlDrawn) {
+      lanes.mark();
+    } else {
+      markNotes();
+    }
     empty.show(mouse.gesture().isOn());
     tip.show(mouse, viewport);
   }
@@ -253,7 +263,8 @@ public final class BenchView extends Region {
 
   /** Other notes, or the mouse does something else to them. */
   private void markNotes() {
-    List.of(notes, box, lane).forEach(Layer::mark);
+    List.of(notes, box).forEach(Layer::mark);
+    lanes.mark();
   }
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
@@ -283,17 +294,6 @@ public final class BenchView extends Region {
   /** Fits once the bench has a size; later sizes keep what is in sight. */
   public void fitWhenShown() {
     fitted = false;
-    requestLayout();
-  }
-
-  /** Shows the lane under the roll, or puts it away. */
-  public void toggleLane() {
-    showLane(!lane.isVisible());
-  }
-
-  private void showLane(boolean shown) {
-    lane.setVisible(shown);
-    laneTitle.setVisible(shown);
     requestLayout();
   }
 
@@ -334,7 +334,7 @@ public final class BenchView extends Region {
 
   @Override
   protected void layoutChildren() {
-    double laneHeight = lane.isVisible() ? Lane.HEIGHT : 0;
+    double laneHeight = lanes.height(MOST_OF_LANES * getHeight());
     double w = getWidth() - railWidth() - BAR;
     double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
     if (w <= 0 || h <= 0) {
@@ -350,7 +350,7 @@ public final class BenchView extends Region {
     List.of(ground, notes, box).forEach(l -> l.size(w, h));
     ruler.size(w, RulerLayer.HEIGHT);
     rail.size(railWidth(), h);
-    lane.size(w, laneHeight);
+    lanes.lay(railWidth(), w, laneHeight);
     drawMarked();
   }
 
@@ -358,8 +358,7 @@ public final class BenchView extends Region {
     double right = getWidth() - BAR;
     double left = railWidth();
     roll.resizeRelocate(left, RulerLayer.HEIGHT, w, h);
-    lane.relocate(left, RulerLayer.HEIGHT + h);
-    laneTitle.resizeRelocate(4, RulerLayer.HEIGHT + h + 4, left - 6, 16);
+    lanes.resizeRelocate(0, RulerLayer.HEIGHT + h, left + w, laneHeight);
     scroll.across().resizeRelocate(left, getHeight() - BAR, w, BAR);
     scroll.upDown().resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
     rail.relocate(0, RulerLayer.HEIGHT);
@@ -373,8 +372,11 @@ public final class BenchView extends Region {
 
   private void drawMarked() {
     boolean drawn = false;
-    for (Layer layer : List.of(ground, ruler, rail, notes, box, lane)) {
+    for (Layer layer : List.of(ground, ruler, rail, notes, box)) {
       drawn |= layer.drawIfMarked();
+    }
+    for (Lane lane : lanes.lanes()) {
+      drawn |= lane.drawIfMarked();
     }
     // A key that is struck lays this out too: then nothing is drawn, and nothing need be worked
     // out.

@@ -1,5 +1,6 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits.NewNote;
@@ -13,6 +14,7 @@ import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.time.TickRange;
 import java.util.Optional;
 
 /**
@@ -92,6 +94,21 @@ sealed interface Gesture {
     }
   }
 
+  /** Drawing over a lane. */
+  record Sketch(Stroke stroke, Edit drawn) implements Gesture {}
+
+  /** Erasing what a lane shows, from where it was pressed. */
+  record Wipe(long fromTick, ControlDrawn erased) implements Gesture {}
+
+  /**
+   * Drawing a bar of a pedal, or moving an edge of one.
+   *
+   * @param bar as it was; of no length where a new one is drawn
+   * @param start whether the edge is the one at which it goes down
+   * @param edge where the edge is now
+   */
+  record Pedal(TickRange bar, boolean start, long edge, ControlDrawn drawn) implements Gesture {}
+
   /** Turning the wheel over notes: how loud they are, in proportion. */
   record Wheel(Note at, VelocityScale scale) implements Gesture {
     Wheel by(int percent) {
@@ -115,6 +132,9 @@ sealed interface Gesture {
       case Repeat repeat -> Optional.of(repeat.copies());
       case Erase erase -> Optional.of(erase.erased());
       case Loudness loudness -> Optional.of(loudness.shift());
+      case Sketch sketch -> Optional.of(sketch.drawn());
+      case Wipe wipe -> Optional.of(wipe.erased());
+      case Pedal pedal -> Optional.of(pedal.drawn());
       case Wheel wheel -> Optional.of(wheel.scale());
       case Box box -> Optional.empty();
       case None none -> Optional.empty();
@@ -128,7 +148,7 @@ sealed interface Gesture {
 
   /** Whether notes hang on the mouse. */
   default boolean holdsNotes() {
-    return edit().isPresent();
+    return edit().filter(e -> !(e instanceof ControlDrawn)).isPresent();
   }
 
   /** Whether the mouse does anything. */

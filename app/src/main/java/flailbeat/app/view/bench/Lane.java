@@ -1,5 +1,6 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.session.LaneDesk;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -9,21 +10,49 @@ import javafx.scene.layout.Region;
  * time. What the mouse does in it is a gesture like any on the bench.
  */
 abstract class Lane extends Layer {
-  /** How high it stands. */
-  static final double HEIGHT = 64;
+  /** Room above the largest value, and below the smallest. */
+  static final double EDGE = 4;
 
-  Lane(Region owner) {
+  private final LaneDesk.Shown shown;
+  private final Viewport viewport;
+
+  Lane(Region owner, Viewport viewport, LaneDesk.Shown shown) {
     super(owner);
+    this.viewport = viewport;
+    this.shown = shown;
   }
 
-  /** What it is called, as its rail says. */
-  abstract String title();
+  /** What it shows. */
+  final LaneDesk.Shown shown() {
+    return shown;
+  }
 
   /** The mouse is pressed in it. */
   abstract Gesture press(MouseEvent e);
 
   /** The mouse is dragged from there; a gesture of something else stays as it is. */
   abstract Gesture drag(Gesture gesture, MouseEvent e);
+
+  /** The mouse is over it, or no longer. */
+  void hover(MouseEvent e, boolean isOver) {
+    // Most look the same then.
+  }
+
+  /** The tick under the mouse, in the song. */
+  final long tickAt(MouseEvent e) {
+    return Math.max(0, Math.round(viewport.scale().tickAt(e.getX())));
+  }
+
+  /** How high a share of all values stands. */
+  final double yOfShare(double share) {
+    return getHeight() - EDGE - (getHeight() - 2 * EDGE) * share;
+  }
+
+  /** The share of all values that the mouse is at, 0 to 1. */
+  final double shareAt(MouseEvent e) {
+    double share = (getHeight() - EDGE - e.getY()) / (getHeight() - 2 * EDGE);
+    return Math.clamp(share, 0, 1);
+  }
 
   @Override
   abstract void draw(GraphicsContext g);

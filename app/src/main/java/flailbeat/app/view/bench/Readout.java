@@ -1,5 +1,6 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits;
@@ -9,13 +10,17 @@ import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.NotesDrawn;
 import flailbeat.core.edit.NotesErased;
+import flailbeat.core.edit.PedalBars;
+import flailbeat.core.edit.VelocityDrawn;
 import flailbeat.core.edit.VelocityShift;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.time.TickRange;
 import java.util.Locale;
 
 /** What goes along with the mouse: pitch, position, length, velocity, and the change. */
@@ -38,6 +43,9 @@ final class Readout {
       case Gesture.Erase erase -> erased(erase.erased());
       case Gesture.Loudness loudness ->
           String.format(Locale.ROOT, "velocity %+d", ((VelocityShift) edit).by());
+      case Gesture.Sketch sketch -> sketched(sketch);
+      case Gesture.Wipe wipe -> "erase up to " + at(wipe.erased().range().end());
+      case Gesture.Pedal pedal -> pedal(pedal);
       case Gesture.Wheel wheel -> wheel(wheel);
       case Gesture.Box box -> selected();
       case Gesture.None none -> "";
@@ -90,6 +98,45 @@ final class Readout {
         + now
         + String.format(Locale.ROOT, "   %+d %%", wheel.scale().percent() - 100)
         + (count == 1 ? "" : ", " + Notice.notes(count));
+  }
+
+  private String at(long tick) {
+    return session.song().meters().positionAt(tick).toString();
+  }
+
+  private String sketched(Gesture.Sketch sketch) {
+    long value = Math.round(sketch.stroke().curve().valueAt(sketch.stroke().last()));
+    String where = " at " + at(sketch.stroke().last());
+    return switch (sketch.drawn()) {
+      case ControlDrawn drawn ->
+          drawn.controller().title()
+              + " "
+              + Math.clamp(value, 0, drawn.controller().most())
+              + where;
+      case VelocityDrawn drawn ->
+          "velocity " + Math.clamp(value, 1, 127) + where + ", " + Notice.notes(drawn.ids().size());
+      default -> "";
+    };
+  }
+
+  /** What rings on, since that is what a sustain pedal is for. */
+  private String pedal(Gesture.Pedal pedal) {
+    ControlDrawn drawn = pedal.drawn();
+    String edge = (pedal.start() ? "down at " : "up at ") + at(pedal.edge());
+    if (drawn.isNothing() || !drawn.controller().equals(Controller.SUSTAIN)) {
+      return edge;
+    }
+    TickRange bar =
+        pedal.bar().length() == 0
+            ? new TickRange(drawn.range().start(), drawn.range().end() - 1)
+            : pedal.start()
+                ? new TickRange(pedal.edge(), pedal.bar().end())
+                : new TickRange(pedal.bar().start(), pedal.edge());
+    int ringing = PedalBars.ringing(session.document().track(), bar).size();
+    return edge
+        + ", "
+        + (ringing == 0 ? "no note rings" : Notice.notes(ringing) + " ringing")
+        + " on";
   }
 
   private String selected() {

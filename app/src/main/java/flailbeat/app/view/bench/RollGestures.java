@@ -171,9 +171,12 @@ final class RollGestures {
       case Gesture.Resize resize -> resized(resize, e);
       case Gesture.Repeat repeat -> repeated(repeat, e);
       case Gesture.Erase erase -> erasing(erase, e);
-      case Gesture.Loudness loudness -> loudness;
-      case Gesture.Wheel wheel -> wheel;
-      case Gesture.None none -> none;
+      case Gesture.Loudness l -> l;
+      case Gesture.Sketch s -> s;
+      case Gesture.Wipe w -> w;
+      case Gesture.Pedal p -> p;
+      case Gesture.Wheel w -> w;
+      case Gesture.None n -> n;
     };
   }
 

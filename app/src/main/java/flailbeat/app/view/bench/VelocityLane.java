@@ -4,39 +4,55 @@ import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.VelocityDrawn;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
+import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongPredicate;
 import java.util.function.Supplier;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 
-/** How hard the chosen track's notes are struck: a stem for each, which can be dragged. */
+/**
+ * How hard the chosen track's notes are struck: a stem for each, which can be dragged. Where there
+ * is none, a drag draws over the stems that it passes. The stems of a chord lie on one another;
+ * they fan out when the mouse is near.
+ */
 final class VelocityLane extends Lane {
   private static final double HEAD = 3;
   private static final double REACH = 6;
-  private static final double TOP = 4;
+  private static final double FAN = 7;
+  private static final double FAR = -1000;
+
+  /** With more notes in sight than this, chords are too near to one another to be fanned out. */
+  private static final int MOST_FANNED = 1500;
 
   private final Session session;
   private final Palette palette;
   private final Viewport viewport;
   private final Supplier<Gesture> gesture;
+  private Set<NoteId> reached = Set.of();
+  private double mouseX = FAR;
 
   VelocityLane(
       Region owner,
       Session session,
       Palette palette,
       Viewport viewport,
-      Supplier<Gesture> gesture) {
-    super(owner);
+      Supplier<Gesture> gesture,
+      LaneDesk.Shown shown) {
+    super(owner, viewport, shown);
     this.session = session;
     this.palette = palette;
     this.viewport = viewport;
@@ -44,13 +60,11 @@ final class VelocityLane extends Lane {
     setId("velocity-lane");
   }
 
-  @Override
-  String title() {
-    return "Velocity";
-  }
+  /** A note's stem. */
+  private record Stem(Note note, double x) {}
 
   private double yOf(int velocity) {
-    return getHeight() - (getHeight() - TOP) * velocity / 127;
+    return yOfShare(velocity / 127.0);
   }
 
   @Override
@@ -63,8 +77,9 @@ final class VelocityLane extends Lane {
         gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
     LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
-    for (Note note : track.placed(viewport.inSight(0)).notes()) {
-      int x = (int) viewport.scale().xOf(note.onset());
+    for (Stem stem : stems(track.placed(viewport.inSight(0)).notes())) {
+      Note note = stem.note();
+      int x = (int) stem.x();
       boolean isSelected = selected.test(note.idNumber());
       boolean hidden = x < 0 || x >= highest.length || highest[x] >= note.velocity();
       if (x >= 0 && x < highest.length && (isSelected || !hidden)) {
@@ -74,40 +89,98 @@ final class VelocityLane extends Lane {
     }
   }
 
+  /** The stems of some notes; those of a chord that the mouse is near stand apart, by pitch. */
+  private List<Stem> stems(List<Note> notes) {
+    List<Stem> result = new ArrayList<>(notes.size());
+    for (int from = 0; from < notes.size(); ) {
+      double x = viewport.scale().xOf(notes.get(from).onset());
+      int end = from + 1;
+      boolean fans = notes.size() <= MOST_FANNED && Math.abs(x - mouseX) <= 2 * REACH;
+      while (end < notes.size()
+          && viewport.scale().xOf(notes.get(end).onset()) - x < (fans ? 2 : 0)) {
+        end++;
+      }
+      List<Note> chord = notes.subList(from, end);
+      if (fans && chord.size() > 1) {
+        chord = chord.stream().sorted(Comparator.comparingInt(Note::pitch)).toList();
+      }
+      double apart = fans ? FAN : 0;
+      for (int i = 0; i < chord.size(); i++) {
+        double off = (i - (chord.size() - 1) / 2.0) * apart;
+        double own = viewport.scale().xOf(chord.get(i).onset());
+        result.add(new Stem(chord.get(i), (chord.size() > 1 && fans ? x : own) + off));
+      }
+      from = end;
+    }
+    return result;
+  }
+
   private void stem(GraphicsContext g, int x, double y, boolean selected) {
     g.setFill(palette.color(selected ? Ink.WHEAT : Ink.INK_SOFT));
     g.fillRect(x, y, selected ? 2 : 1, getHeight() - y);
     g.fillRect(x - HEAD / 2, y - HEAD / 2, selected ? HEAD + 2 : HEAD, HEAD);
   }
 
-  /** Takes hold of the selection, or else of the note whose stem is there. */
+  @Override
+  void hover(MouseEvent e, boolean isOver) {
+    double x = isOver ? e.getX() : FAR;
+    if (x != mouseX) {
+      mouseX = x;
+      mark();
+      setCursor(isOver && stemAt(e).isPresent() ? Cursor.V_RESIZE : Cursor.CROSSHAIR);
+    }
+  }
+
+  /** Takes hold of the selection, or else of the note whose stem is there, or draws over stems. */
   @Override
   Gesture press(MouseEvent e) {
-    Optional<Note> hit = stemAt(e.getX(), e.getY());
+    if (e.getButton() != MouseButton.PRIMARY) {
+      return new Gesture.None();
+    }
+    Optional<Note> hit = e.isShiftDown() || e.isShortcutDown() ? Optional.empty() : stemAt(e);
+    if (hit.isEmpty()) {
+      reached = session.lanes().reached();
+      return sketch(Stroke.at(tickAt(e), shareAt(e) * 127));
+    }
     Set<NoteId> selected = session.document().scope().selected().notes();
-    if (hit.isPresent() && !selected.contains(hit.get().id())) {
+    if (!selected.contains(hit.get().id())) {
       session.document().select(Selection.of(List.of(hit.get())));
     }
     Set<NoteId> held = session.document().scope().selected().notes();
-    return hit.isEmpty() || held.isEmpty()
-        ? new Gesture.None()
-        : new Gesture.Loudness(e.getY(), new VelocityShift(held, 0));
+    return new Gesture.Loudness(e.getY(), new VelocityShift(held, 0));
+  }
+
+  private Gesture sketch(Stroke stroke) {
+    return new Gesture.Sketch(
+        stroke, VelocityDrawn.over(session.document().track(), reached, stroke.curve()));
   }
 
   @Override
   Gesture drag(Gesture held, MouseEvent e) {
-    return held instanceof Gesture.Loudness loudness
-        ? loudness.by((int) Math.round((loudness.fromY() - e.getY()) * 127 / (getHeight() - TOP)))
-        : held;
+    return switch (held) {
+      case Gesture.Loudness loudness ->
+          loudness.by(
+              (int) Math.round((loudness.fromY() - e.getY()) * 127 / (getHeight() - 2 * EDGE)));
+      case Gesture.Sketch sketch -> sketch(sketch.stroke().to(tickAt(e), shareAt(e) * 127, e));
+      default -> held;
+    };
   }
 
-  /** The note whose stem is nearest; of several, a selected one, then the one whose head is. */
-  private Optional<Note> stemAt(double x, double y) {
+  /**
+   * The note whose stem is there, from its foot to a little above its head; of several, a selected
+   * one, then the one whose head is nearest.
+   */
+  private Optional<Note> stemAt(MouseEvent e) {
+    mouseX = e.getX();
     Set<NoteId> selected = session.document().scope().selected().notes();
-    return session.document().track().placed(viewport.inSight(0)).notes().stream()
-        .filter(n -> Math.abs(viewport.scale().xOf(n.onset()) - x) <= REACH)
+    List<Note> inSight = session.document().track().placed(viewport.inSight(0)).notes();
+    return stems(inSight).stream()
+        .filter(s -> Math.abs(s.x() - e.getX()) <= REACH)
+        .filter(s -> e.getY() >= yOf(s.note().velocity()) - 2 * REACH)
         .min(
-            Comparator.comparing((Note n) -> !selected.contains(n.id()))
-                .thenComparingDouble(n -> Math.abs(yOf(n.velocity()) - y)));
+            Comparator.comparing((Stem s) -> !selected.contains(s.note().id()))
+                .thenComparingDouble(s -> Math.abs(s.x() - e.getX()) > FAN / 2 ? 1 : 0)
+                .thenComparingDouble(s -> Math.abs(yOf(s.note().velocity()) - e.getY())))
+        .map(Stem::note);
   }
 }

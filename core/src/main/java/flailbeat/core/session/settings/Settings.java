@@ -14,6 +14,7 @@ import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.KeySets;
+import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
 import flailbeat.core.session.RecordSettings;
@@ -55,7 +56,8 @@ public record Settings(
     DrawDesk.Kept drawing,
     Map<String, Stencil> stencils,
     Map<String, Integer> amounts,
-    Map<String, KnownLag> lags) {
+    Map<String, KnownLag> lags,
+    LaneDesk.Kept lanes) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -82,7 +84,8 @@ public record Settings(
         session.drawing().kept(),
         session.drawing().stencils().all(),
         session.amounts().all(),
-        session.lags().all());
+        session.lags().all(),
+        session.lanes().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -137,6 +140,9 @@ public record Settings(
     }
     if (lags != null) {
       session.lags().setAll(lags);
+    }
+    if (lanes != null) {
+      session.lanes().set(lanes);
     }
     if (amounts != null) {
       session.amounts().setAll(amounts);

@@ -1,0 +1,168 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.app.control.Hairline;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.ControlEdits;
+import flailbeat.core.edit.Curve;
+import flailbeat.core.edit.NewControl;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Controller;
+import flailbeat.core.model.Track;
+import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import java.util.stream.LongStream;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+
+/**
+ * The values of a controller as a line of steps, to be drawn over: free, straight or bent. With
+ * Ctrl and Alt, or the right button, what is passed over is erased.
+ */
+final class ControlLane extends Lane {
+  private static final double LINE = 2;
+
+  private final Session session;
+  private final Palette palette;
+  private final Viewport viewport;
+  private final Supplier<Gesture> gesture;
+  private final Controller controller;
+
+  ControlLane(
+      Region owner,
+      Session session,
+      Palette palette,
+      Viewport viewport,
+      Supplier<Gesture> gesture,
+      LaneDesk.Shown shown) {
+    super(owner, viewport, shown);
+    this.session = session;
+    this.palette = palette;
+    this.viewport = viewport;
+    this.gesture = gesture;
+    this.controller = shown.controller().orElseThrow();
+  }
+
+  private double yOf(double value) {
+    return yOfShare(value / controller.most());
+  }
+
+  @Override
+  void draw(GraphicsContext g) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, getWidth(), getHeight());
+    double rest = yOf(controller.atRest());
+    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
+    Hairline.across(g, palette.color(Ink.RULE), yOf(controller.most() / 2.0), 0, getWidth());
+    Track track =
+        gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
+    TickRange sight = viewport.inSight(0);
+    double x = 0;
+    int value = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
+    for (ControlPoint point : ControlEdits.points(track, controller, sight)) {
+      double next = Math.floor(viewport.scale().xOf(point.tick()));
+      step(g, x, next, value, rest);
+      if (value >= 0) {
+        riser(g, next, value, point.control().value());
+      }
+      x = Math.max(0, next);
+      value = point.control().value();
+    }
+    step(g, x, getWidth(), value, rest);
+  }
+
+  /** A value from one place to another; where nothing was said, it rests, faintly. */
+  private void step(GraphicsContext g, double from, double to, int value, double rest) {
+    if (to <= from && value >= 0) {
+      return;
+    }
+    if (value < 0) {
+      Hairline.across(g, palette.color(Ink.INK_SOFT, 0.5), rest, from, to);
+      return;
+    }
+    double y = yOf(value);
+    double ground = controller.kind() == Controller.BEND.kind() ? rest : getHeight();
+    g.setFill(palette.color(Ink.WHEAT, 0.22));
+    g.fillRect(from, Math.min(y, ground), to - from, Math.abs(ground - y));
+    g.setFill(palette.color(Ink.WHEAT));
+    g.fillRect(from, y - LINE / 2, to - from, LINE);
+  }
+
+  private void riser(GraphicsContext g, double x, int from, int to) {
+    double top = yOf(Math.max(from, to));
+    double low = yOf(Math.min(from, to));
+    g.setFill(palette.color(Ink.WHEAT));
+    g.fillRect(x, top, 1, low - top);
+  }
+
+  @Override
+  Gesture press(MouseEvent e) {
+    if (e.getButton() == MouseButton.SECONDARY || e.isShortcutDown() && e.isAltDown()) {
+      return erasing(tickAt(e), tickAt(e));
+    }
+    if (e.getButton() != MouseButton.PRIMARY) {
+      return new Gesture.None();
+    }
+    return sketch(Stroke.at(tickAt(e), shareAt(e) * controller.most()));
+  }
+
+  @Override
+  Gesture drag(Gesture held, MouseEvent e) {
+    return switch (held) {
+      case Gesture.Sketch sketch ->
+          sketch(sketch.stroke().to(tickAt(e), shareAt(e) * controller.most(), e));
+      case Gesture.Wipe wipe -> erasing(wipe.fromTick(), tickAt(e));
+      default -> held;
+    };
+  }
+
+  private Gesture erasing(long from, long to) {
+    TickRange range = new TickRange(Math.min(from, to), Math.max(from, to));
+    ControlDrawn erased =
+        new ControlDrawn(session.document().track().id(), controller, range, List.of());
+    return new Gesture.Wipe(from, erased);
+  }
+
+  private Gesture sketch(Stroke stroke) {
+    boolean steps = session.lanes().kept().steps();
+    ControlDrawn drawn = steps ? inSteps(stroke.curve()) : inLine(stroke.curve());
+    return new Gesture.Sketch(stroke, drawn);
+  }
+
+  private ControlDrawn inLine(Curve curve) {
+    return drawn(
+        curve.start(),
+        curve.end() + ControlEdits.FINEST_TICKS,
+        ControlEdits.line(curve, controller));
+  }
+
+  /** One value to each line of the grid that is passed, each holding up to the next. */
+  private ControlDrawn inSteps(Curve curve) {
+    GridLines lines = session.drawing().lines(viewport.scale().pixelsPerTick());
+    List<Long> at = new ArrayList<>();
+    long next = lines.atOrBefore(curve.start());
+    while (next <= curve.end()) {
+      at.add(next);
+      next = lines.after(next);
+    }
+    LongStream ticks = at.stream().mapToLong(t -> t);
+    return drawn(at.getFirst(), next, ControlEdits.following(curve, controller, ticks, 0));
+  }
+
+  private ControlDrawn drawn(long from, long to, List<NewControl> values) {
+    return new ControlDrawn(
+        session.document().track().id(),
+        controller,
+        new TickRange(from, Math.min(Ticks.LAST, to)),
+        values);
+  }
+}

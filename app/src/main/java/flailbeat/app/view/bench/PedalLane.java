@@ -1,0 +1,184 @@
+package flailbeat.app.view.bench;
+
+import flailbeat.app.control.Hairline;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.NewControl;
+import flailbeat.core.edit.PedalBars;
+import flailbeat.core.model.Controller;
+import flailbeat.core.model.Track;
+import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.Session;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.scene.Cursor;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+
+/**
+ * A pedal: bars over the time in which it is down, each with two edges to be dragged. Where there
+ * is none, a drag draws one; twice a click, or the right button, takes one away.
+ */
+final class PedalLane extends Lane {
+  private static final double REACH = 5;
+  private static final double ROUND = 8;
+
+  private final Session session;
+  private final Palette palette;
+  private final Viewport viewport;
+  private final Supplier<Gesture> gesture;
+  private final Controller pedal;
+
+  PedalLane(
+      Region owner,
+      Session session,
+      Palette palette,
+      Viewport viewport,
+      Supplier<Gesture> gesture,
+      LaneDesk.Shown shown) {
+    super(owner, viewport, shown);
+    this.session = session;
+    this.palette = palette;
+    this.viewport = viewport;
+    this.gesture = gesture;
+    this.pedal = shown.controller().orElseThrow();
+  }
+
+  @Override
+  void draw(GraphicsContext g) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, getWidth(), getHeight());
+    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
+    Track track =
+        gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
+    double y = EDGE + 2;
+    double h = getHeight() - 2 * y;
+    for (TickRange bar : PedalBars.of(track, pedal, viewport.inSight(0))) {
+      double from = viewport.scale().xOf(bar.start());
+      double to = viewport.scale().xOf(bar.end());
+      g.setFill(palette.color(Ink.WHEAT, 0.3));
+      g.fillRoundRect(from, y, Math.max(3, to - from), h, ROUND, ROUND);
+      g.setFill(palette.color(Ink.WHEAT));
+      g.fillRect(from, y, 2, h);
+      g.fillRect(Math.max(from + 2, to - 2), y, 2, h);
+    }
+  }
+
+  private List<TickRange> bars() {
+    return PedalBars.of(session.document().track(), pedal, viewport.inSight(0));
+  }
+
+  private Optional<TickRange> barAt(MouseEvent e) {
+    return bars().stream()
+        .filter(b -> viewport.scale().xOf(b.start()) - REACH <= e.getX())
+        .filter(b -> viewport.scale().xOf(b.end()) + REACH >= e.getX())
+        .findFirst();
+  }
+
+  private boolean isNear(MouseEvent e, long tick) {
+    return Math.abs(viewport.scale().xOf(tick) - e.getX()) <= REACH;
+  }
+
+  @Override
+  void hover(MouseEvent e, boolean isOver) {
+    boolean edge = barAt(e).filter(b -> isNear(e, b.start()) || isNear(e, b.end())).isPresent();
+    setCursor(edge ? Cursor.H_RESIZE : Cursor.CROSSHAIR);
+  }
+
+  @Override
+  Gesture press(MouseEvent e) {
+    Optional<TickRange> bar = barAt(e);
+    boolean wipes =
+        e.getButton() == MouseButton.SECONDARY
+            || e.getClickCount() == 2
+            || e.isShortcutDown() && e.isAltDown();
+    if (bar.isPresent() && wipes) {
+      return new Gesture.Wipe(tickAt(e), drawn(bar.get().start(), bar.get().end() + 1, List.of()));
+    }
+    if (wipes && e.getClickCount() != 2 || e.getButton() == MouseButton.MIDDLE) {
+      return new Gesture.None();
+    }
+    if (bar.isPresent() && isNear(e, bar.get().end())) {
+      return new Gesture.Pedal(bar.get(), false, bar.get().end(), drawn(0, 0, List.of()));
+    }
+    if (bar.isPresent() && isNear(e, bar.get().start())) {
+      return new Gesture.Pedal(bar.get(), true, bar.get().start(), drawn(0, 0, List.of()));
+    }
+    if (bar.isPresent()) {
+      return new Gesture.None();
+    }
+    long from = snapped(e);
+    return new Gesture.Pedal(new TickRange(from, from), false, from, drawn(0, 0, List.of()));
+  }
+
+  private long snapped(MouseEvent e) {
+    long tick = tickAt(e);
+    boolean free = e.isAltDown() == session.drawing().kept().snaps();
+    return free ? tick : session.drawing().lines(viewport.scale().pixelsPerTick()).nearest(tick);
+  }
+
+  @Override
+  Gesture drag(Gesture held, MouseEvent e) {
+    return held instanceof Gesture.Pedal pedalHeld ? dragged(pedalHeld, snapped(e)) : held;
+  }
+
+  /**
+   * A new bar reaches from where it was pressed to the mouse; of one that was there an edge goes.
+   */
+  private Gesture dragged(Gesture.Pedal held, long to) {
+    TickRange bar = held.bar();
+    if (bar.length() == 0) {
+      long from = bar.start();
+      TickRange wanted = new TickRange(Math.min(from, to), Math.max(from, to));
+      ControlDrawn none = drawn(0, 0, List.of());
+      return new Gesture.Pedal(
+          bar,
+          false,
+          to,
+          wanted.length() == 0
+              ? none
+              : PedalBars.drawn(session.document().track().id(), pedal, wanted));
+    }
+    long edge = held.start() ? bar.start() : bar.end();
+    long within =
+        held.start()
+            ? Math.clamp(to, endBefore(bar), bar.end() - 1)
+            : Math.clamp(to, bar.start() + 1, startAfter(bar));
+    List<NewControl> moved = List.of(new NewControl(within, pedal.at(held.start() ? 127 : 0)));
+    return new Gesture.Pedal(
+        bar,
+        held.start(),
+        within,
+        within == edge
+            ? drawn(0, 0, List.of())
+            : drawn(Math.min(edge, within), Math.max(edge, within) + 1, moved));
+  }
+
+  private long endBefore(TickRange bar) {
+    return bars().stream()
+        .mapToLong(TickRange::end)
+        .filter(t -> t < bar.start())
+        .map(t -> t + 1)
+        .max()
+        .orElse(0);
+  }
+
+  private long startAfter(TickRange bar) {
+    return bars().stream()
+        .mapToLong(TickRange::start)
+        .filter(t -> t > bar.end())
+        .map(t -> t - 1)
+        .min()
+        .orElse(Long.MAX_VALUE / 4);
+  }
+
+  private ControlDrawn drawn(long from, long to, List<NewControl> values) {
+    return new ControlDrawn(
+        session.document().track().id(), pedal, new TickRange(from, to), values);
+  }
+}
