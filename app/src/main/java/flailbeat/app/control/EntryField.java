@@ -1,6 +1,7 @@
 package flailbeat.app.control;
 
 import java.util.function.Consumer;
+import java.util.function.IntConsumer;
 import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
@@ -8,6 +9,8 @@ import javafx.geometry.Bounds;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.stage.PopupWindow.AnchorLocation;
 import javafx.util.Duration;
@@ -24,6 +27,7 @@ public final class EntryField extends HBox {
   private static final Duration READ = Duration.seconds(6);
 
   private static final double GAP = 4;
+  private static final int TEN = 10;
 
   private final TextField field = new TextField();
   private final Tooltip refusal = new Tooltip();
@@ -71,6 +75,45 @@ public final class EntryField extends HBox {
                 leave();
               }
             });
+  }
+
+  /** Arrow keys and the wheel go a step on, or back; with Shift ten. */
+  public EntryField stepping(IntConsumer steps) {
+    field.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          int way = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
+          if (way != 0) {
+            step(steps, way * (e.isShiftDown() ? TEN : 1));
+            e.consume();
+          }
+        });
+    field.addEventHandler(
+        ScrollEvent.SCROLL,
+        e -> {
+          double delta = e.getDeltaY() == 0 ? e.getDeltaX() : e.getDeltaY();
+          step(steps, (int) Math.signum(delta) * (e.isShiftDown() ? TEN : 1));
+          e.consume();
+        });
+    return this;
+  }
+
+  private void step(IntConsumer steps, int by) {
+    taking = true;
+    try {
+      steps.accept(by);
+      accept();
+      field.selectAll();
+    } catch (IllegalArgumentException e) {
+      refuse(e.getMessage());
+    } finally {
+      taking = false;
+    }
+  }
+
+  /** Whether it has the caret. */
+  public boolean isEdited() {
+    return field.isFocused();
   }
 
   /** Gives it the caret, with all of it selected. */

@@ -20,9 +20,11 @@ final class LaneCommands {
 
   private final Session session;
   private final LaneDesk lanes;
+  private final Runnable panel;
 
-  LaneCommands(Session session) {
+  LaneCommands(Session session, Runnable panel) {
     this.session = session;
+    this.panel = panel;
     this.lanes = session.lanes();
   }
 
@@ -32,6 +34,10 @@ final class LaneCommands {
         of(Group.LANES, "lanes", "Show the lanes, or put them away", "", lanes::fold)
             .plain("V")
             .onCap("lanes"));
+    all.add(
+        of(Group.LANES, "note-panel", "Exact values of notes, in a row", "Alt+E", panel)
+            .plain("E")
+            .onCap("values"));
     all.add(lane("lane-velocity", "Lane of the velocities", Shown.VELOCITIES));
     all.add(lane("lane-sustain", "Lane of the sustain pedal", Shown.of(Controller.SUSTAIN)));
     all.add(lane("lane-expression", "Lane of expression", Shown.of(Controller.EXPRESSION)));

@@ -11,6 +11,7 @@ import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.app.view.KeysPage;
+import flailbeat.app.view.NotePanel;
 import flailbeat.app.view.NoticeLine;
 import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
@@ -78,7 +79,9 @@ public final class MainWindow {
   private final BenchView bench;
   private final SongMap map;
   private final StackPane stepPlace = new StackPane();
+  private final StackPane panelPlace = new StackPane();
   private StepStrip stepStrip;
+  private NotePanel notePanel;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -178,7 +181,7 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new SelectCommands(session).list());
-    all.addAll(new LaneCommands(session).list());
+    all.addAll(new LaneCommands(session, () -> notePanel().toggle()).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());
@@ -189,6 +192,14 @@ public final class MainWindow {
   }
 
   /** Made as it is first needed: the start does without it. */
+  private NotePanel notePanel() {
+    if (notePanel == null) {
+      notePanel = new NotePanel(session);
+      panelPlace.getChildren().add(notePanel);
+    }
+    return notePanel;
+  }
+
   private StepStrip stepStrip() {
     if (stepStrip == null) {
       stepStrip = new StepStrip(session);
@@ -251,6 +262,7 @@ public final class MainWindow {
         new TrackTabs(session),
         map,
         stepPlace,
+        panelPlace,
         middle,
         notices,
         runRow,

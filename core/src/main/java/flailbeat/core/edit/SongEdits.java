@@ -114,6 +114,12 @@ public final class SongEdits {
         .withTraits(new FileTraits(false, track.traits().endTick()));
   }
 
+  /** Has a track sent on another channel, 0 to 15. */
+  public static Song setChannel(Song song, TrackId id, int channel) {
+    return song.withTrack(
+        id, t -> t.channel() == channel ? t : t.withInstrument(t.instrument(), channel));
+  }
+
   private static boolean isProgram(ControlPoint point) {
     return point.control().kind() == Control.Kind.PROGRAM;
   }

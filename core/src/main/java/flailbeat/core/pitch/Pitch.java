@@ -1,5 +1,8 @@
 package flailbeat.core.pitch;
 
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /** What is known of a pitch given as a MIDI note number, 0 to 127. */
 public final class Pitch {
   public static final int LOWEST = 0;
@@ -10,6 +13,11 @@ public final class Pitch {
   private static final String[] NAMES = {
     "C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"
   };
+
+  /** From A to G, over C. */
+  private static final int[] LETTERS = {9, 11, 0, 2, 4, 5, 7};
+
+  private static final Pattern NAME = Pattern.compile("([A-Ga-g])([#b]?)(-?\\d{1,2})");
   private static final int BLACK = 0b0101_0100_1010;
   private static final int A4 = 69;
 
@@ -39,6 +47,26 @@ public final class Pitch {
   /** The name with its octave: {@code F#4}. */
   public static String name(int pitch, OctaveNames octaves) {
     return className(pitch) + octaves.octaveOf(pitch);
+  }
+
+  /**
+   * The pitch of a name with its octave, sharp or flat: {@code F#4}, {@code gb4}.
+   *
+   * @throws IllegalArgumentException for what is none, in words for the person
+   */
+  public static int parse(String name, OctaveNames octaves) {
+    Matcher found = NAME.matcher(name.strip());
+    if (!found.matches()) {
+      throw new IllegalArgumentException("A pitch such as F#4 or Bb3, or its number");
+    }
+    int letter = LETTERS[Character.toUpperCase(found.group(1).charAt(0)) - 'A'];
+    int sign = found.group(2).equals("#") ? 1 : found.group(2).isEmpty() ? 0 : -1;
+    int octave = Integer.parseInt(found.group(3)) - octaves.octaveOf(0);
+    int pitch = letter + sign + OCTAVE * octave;
+    if (!isValid(pitch)) {
+      throw new IllegalArgumentException("Pitches go from 0 to 127");
+    }
+    return pitch;
   }
 
   /** Whether it is a black key of the piano. */

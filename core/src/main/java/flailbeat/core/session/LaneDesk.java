@@ -199,15 +199,18 @@ public final class LaneDesk {
     editing.carryOut(drawn);
     if (document.song() != before) {
       int count = drawn.values().size();
+      String events = ": written as " + count + (count == 1 ? " event" : " events");
       notices.tell(
           drawn.values().isEmpty()
               ? "Erased: " + drawn.controller().title()
-              : drawn.controller().title()
-                  + ": written as "
-                  + count
-                  + (count == 1 ? " event" : " events")
-                  + (kept.steps() ? ", one to a line" : ", within 1 in 127 of the line"));
+              : drawn.controller().title() + events + closeness(drawn.controller()));
     }
+  }
+
+  private String closeness(Controller controller) {
+    return controller.isSwitch()
+        ? ""
+        : kept.steps() ? ", one to a line" : ", within 1 in 127 of the line";
   }
 
   /** Takes away values of the lanes' controllers that the others say within a tolerance. */

@@ -42,6 +42,7 @@ public final class Session {
   private final SelectDesk selecting;
   private final RowDesk rows;
   private final LaneDesk lanes;
+  private final ValueDesk values;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -84,6 +85,7 @@ public final class Session {
             document, editing, transportControl, steps, performer, timing, drawing, notices);
     rows = new RowDesk(document, editing, transportControl, steps, notices);
     lanes = new LaneDesk(document, editing, changes, notices);
+    values = new ValueDesk(document, editing, changes, notices);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
     forgetLagsWithOtherDevices();
@@ -137,6 +139,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** Exact values of the notes in scope. */
+  public ValueDesk values() {
+    return values;
   }
 
   /** The lanes under the roll, velocities and controllers. */

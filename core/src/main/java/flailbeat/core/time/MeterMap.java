@@ -3,6 +3,7 @@ package flailbeat.core.time;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalLong;
 
 /**
  * Where the bars lie. Immutable. A change of meter always starts a bar; where it comes before the
@@ -103,6 +104,24 @@ public final class MeterMap {
     long within = tick - barRangeAt(tick).start();
     long beat = meterAt(tick).ticksPerBeat();
     return new Position(barAt(tick) + 1, (int) (within / beat) + 1, (int) (within % beat));
+  }
+
+  /**
+   * The tick of a position; its beat and its tick may lie beyond its bar and its beat, and then run
+   * on into the next.
+   *
+   * @return empty for what lies before the song, or beyond its last tick
+   */
+  public OptionalLong tickOf(Position position) {
+    if (position.bar() < 1 || position.beat() < 1 || position.tick() < 0) {
+      return OptionalLong.empty();
+    }
+    long bar = barStart(position.bar() - 1);
+    if (bar < 0 || bar > Ticks.LAST) {
+      return OptionalLong.empty();
+    }
+    long tick = bar + (position.beat() - 1L) * meterAt(bar).ticksPerBeat() + position.tick();
+    return tick > Ticks.LAST ? OptionalLong.empty() : OptionalLong.of(tick);
   }
 
   /** The first beat at or after the tick. */

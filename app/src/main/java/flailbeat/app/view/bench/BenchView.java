@@ -59,6 +59,7 @@ public final class BenchView extends Region {
   private int shownBase;
   private int shownOpening;
   private boolean fitted;
+  private double shownLaneHeight;
 
   public BenchView(Session session, Palette palette) {
     this.session = session;
@@ -341,7 +342,7 @@ public final class BenchView extends Region {
       return;
     }
     place(w, h, laneHeight);
-    viewport.resize(w, h);
+    resizeRoll(w, h, laneHeight);
     stepLayer.size(h);
     if (!fitted) {
       fitted = true;
@@ -352,6 +353,17 @@ public final class BenchView extends Region {
     rail.size(railWidth(), h);
     lanes.lay(railWidth(), w, laneHeight);
     drawMarked();
+  }
+
+  /** As lanes come and go, what is in the middle of the roll stays there. */
+  private void resizeRoll(double w, double h, double laneHeight) {
+    double less = laneHeight - shownLaneHeight;
+    shownLaneHeight = laneHeight;
+    boolean keeps = less != 0 && viewport.hasSize();
+    viewport.resize(w, h);
+    if (keeps) {
+      viewport.change(s -> s.withTop(s.topRow() - less / 2 / s.rowHeight(), h));
+    }
   }
 
   private void place(double w, double h, double laneHeight) {

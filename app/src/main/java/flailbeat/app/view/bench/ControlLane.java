@@ -58,10 +58,8 @@ final class ControlLane extends Lane {
 
   @Override
   void draw(GraphicsContext g) {
-    g.setFill(palette.color(Ink.RAISED));
-    g.fillRect(0, 0, getWidth(), getHeight());
+    ground(g, palette, session.song().meters());
     double rest = yOf(controller.atRest());
-    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
     Hairline.across(g, palette.color(Ink.RULE), yOf(controller.most() / 2.0), 0, getWidth());
     Track track =
         gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();

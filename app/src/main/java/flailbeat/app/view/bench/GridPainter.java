@@ -80,6 +80,20 @@ final class GridPainter {
     }
   }
 
+  /** The bars alone, faintly. */
+  void bars(GraphicsContext g, MeterMap meters) {
+    long last = (long) scale.tickAt(width) + 1;
+    int step = barStep(meters);
+    TickRange bar = meters.barRangeAt((long) Math.max(0, scale.originTick()));
+    while (bar.start() <= last) {
+      int number = meters.barAt(bar.start());
+      if (number % step == 0) {
+        vertical(g, bar.start(), palette.color(Ink.RULE_STRONG, 0.8));
+      }
+      bar = meters.barRangeAt(meters.barStart(nextBar(number, step)));
+    }
+  }
+
   /** Bar numbers, and a tick for each beat where there is room. */
   void ruler(GraphicsContext g, MeterMap meters, double rulerHeight) {
     g.setFill(palette.color(Ink.PAPER));

@@ -1,6 +1,10 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.app.control.Hairline;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.session.LaneDesk;
+import flailbeat.core.time.MeterMap;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -52,6 +56,14 @@ abstract class Lane extends Layer {
   final double shareAt(MouseEvent e) {
     double share = (getHeight() - EDGE - e.getY()) / (getHeight() - 2 * EDGE);
     return Math.clamp(share, 0, 1);
+  }
+
+  /** The ground, with bars where there is room for them. */
+  final void ground(GraphicsContext g, Palette palette, MeterMap meters) {
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillRect(0, 0, getWidth(), getHeight());
+    new GridPainter(palette, viewport.scale(), getWidth(), getHeight()).bars(g, meters);
+    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
   }
 
   @Override

@@ -1,6 +1,5 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.ControlDrawn;
@@ -51,9 +50,7 @@ final class PedalLane extends Lane {
 
   @Override
   void draw(GraphicsContext g) {
-    g.setFill(palette.color(Ink.RAISED));
-    g.fillRect(0, 0, getWidth(), getHeight());
-    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
+    ground(g, palette, session.song().meters());
     Track track =
         gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
     double y = EDGE + 2;

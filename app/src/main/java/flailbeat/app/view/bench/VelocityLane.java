@@ -69,9 +69,7 @@ final class VelocityLane extends Lane {
 
   @Override
   void draw(GraphicsContext g) {
-    g.setFill(palette.color(Ink.RAISED));
-    g.fillRect(0, 0, getWidth(), getHeight());
-    Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
+    ground(g, palette, session.song().meters());
     Hairline.across(g, palette.color(Ink.RULE), yOf(64), 0, getWidth());
     Track track =
         gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();

@@ -1,0 +1,54 @@
+package flailbeat.core.edit;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import java.util.List;
+import java.util.Set;
+
+/** Numbers of many notes set at once. */
+public final class NoteFields {
+  private NoteFields() {}
+
+  /**
+   * What came of it.
+   *
+   * @param song the one given where nothing changed
+   * @param stopped how many notes came to a wall: they have the most or the least that they can
+   *     have; of a group that adds, all of them stopped there together
+   */
+  public record Outcome(Song song, int stopped) {}
+
+  /**
+   * Sets a field of some notes, or does something to each. Where the same is added to all, no note
+   * goes beyond what it can have and they keep their distances: the group stops at the wall. O(k
+   * log n) for k notes among n.
+   */
+  public static Outcome change(Song song, Set<NoteId> ids, NoteField field, Arithmetic what) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    Arithmetic done = what.kind() == Arithmetic.Kind.ADD ? within(notes, field, what) : what;
+    int[] stopped = {done.equals(what) ? 0 : notes.size()};
+    Song changed =
+        NoteEdits.change(
+            song,
+            ids,
+            n -> {
+              long wanted = Math.round(done.applyTo(field.of(n)));
+              long value = Math.clamp(wanted, field.least(n), field.most(n));
+              stopped[0] += value != wanted ? 1 : 0;
+              return value == field.of(n) ? n : field.with(n, value);
+            });
+    return new Outcome(changed, stopped[0]);
+  }
+
+  private static Arithmetic within(List<Note> notes, NoteField field, Arithmetic added) {
+    double down = Double.NEGATIVE_INFINITY;
+    double up = Double.POSITIVE_INFINITY;
+    for (Note note : notes) {
+      down = Math.max(down, field.least(note) - field.of(note));
+      up = Math.min(up, field.most(note) - field.of(note));
+    }
+    double by = Math.clamp(added.value(), Math.min(0, down), Math.max(0, up));
+    return by == added.value() ? added : new Arithmetic(Arithmetic.Kind.ADD, by);
+  }
+}
