@@ -38,6 +38,14 @@ final class LaneCommands {
         of(Group.LANES, "note-panel", "Exact values of notes, in a row", "Alt+E", panel)
             .plain("E")
             .onCap("values"));
+    all.add(
+        of(
+                Group.LANES,
+                "shade",
+                "Shade what passes, with the mouse over a lane",
+                "Alt+V",
+                session.shading()::press)
+            .until(session.shading()::release));
     all.add(lane("lane-velocity", "Lane of the velocities", Shown.VELOCITIES));
     all.add(lane("lane-sustain", "Lane of the sustain pedal", Shown.of(Controller.SUSTAIN)));
     all.add(lane("lane-expression", "Lane of expression", Shown.of(Controller.EXPRESSION)));

@@ -43,6 +43,7 @@ public final class Session {
   private final RowDesk rows;
   private final LaneDesk lanes;
   private final ValueDesk values;
+  private final ShadeDesk shading;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -85,6 +86,7 @@ public final class Session {
             document, editing, transportControl, steps, performer, timing, drawing, notices);
     rows = new RowDesk(document, editing, transportControl, steps, notices);
     lanes = new LaneDesk(document, editing, changes, notices);
+    shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
     values = new ValueDesk(document, editing, changes, notices);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
@@ -139,6 +141,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** Loudness and controllers performed while the song plays. */
+  public ShadeDesk shading() {
+    return shading;
   }
 
   /** Exact values of the notes in scope. */
@@ -267,6 +274,7 @@ public final class Session {
         () -> {
           audition.advance();
           transportControl.tick();
+          shading.tick();
           timing.tick();
         });
   }

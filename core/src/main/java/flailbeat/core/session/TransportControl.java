@@ -253,7 +253,7 @@ public final class TransportControl {
     Optional<Notice> said = Optional.empty();
     if (held != sweeper.isHeld()) {
       if (held) {
-        sweeper.press(placeOfSweep(), clock.nanoTime());
+        sweeper.press(place(), clock.nanoTime());
       } else {
         followSweep();
         said = sweeper.release();
@@ -266,14 +266,15 @@ public final class TransportControl {
   private void followSweep() {
     if (sweeper.isHeld()) {
       boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
-      sweeper.follow(placeOfSweep(), transport.loop());
+      sweeper.follow(place(), transport.loop());
       if (another) {
         playback.replan();
       }
     }
   }
 
-  private Sweep.Place placeOfSweep() {
+  /** Where the playhead is, in unrolled time. */
+  Sweep.Place place() {
     return new Sweep.Place(playback.run(), playback.unrolledNow());
   }
 

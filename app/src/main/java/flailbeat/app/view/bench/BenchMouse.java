@@ -91,8 +91,16 @@ final class BenchMouse {
             commit(lane.drag(gesture, e));
           }
         });
-    lane.setOnMouseMoved(e -> lane.hover(e, true));
-    lane.setOnMouseExited(e -> lane.hover(e, false));
+    lane.setOnMouseMoved(
+        e -> {
+          lane.hover(e, true);
+          session.shading().point(lane.shown(), lane.shareAt(e));
+        });
+    lane.setOnMouseExited(
+        e -> {
+          lane.hover(e, false);
+          session.shading().leave();
+        });
   }
 
   private void onLane(MouseEvent e) {

@@ -143,6 +143,7 @@ public final class BenchView extends Region {
       ruler.mark();
     }
     if (change.isOf(Aspect.PASS)) {
+      lanes.mark();
       showSwept();
       sight.keepPlayed();
       passLayer.update(session.transportControl().pass());

@@ -61,8 +61,7 @@ final class ControlLane extends Lane {
     ground(g, palette, session.song().meters());
     double rest = yOf(controller.atRest());
     Hairline.across(g, palette.color(Ink.RULE), yOf(controller.most() / 2.0), 0, getWidth());
-    Track track =
-        gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
+    Track track = shownTrack(session, gesture.get());
     TickRange sight = viewport.inSight(0);
     double x = 0;
     int value = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);

@@ -3,7 +3,10 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.Session;
 import flailbeat.core.time.MeterMap;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
@@ -56,6 +59,12 @@ abstract class Lane extends Layer {
   final double shareAt(MouseEvent e) {
     double share = (getHeight() - EDGE - e.getY()) / (getHeight() - 2 * EDGE);
     return Math.clamp(share, 0, 1);
+  }
+
+  /** The chosen track as it will be once the mouse lets go, and what passes is shaded. */
+  static Track shownTrack(Session session, Gesture gesture) {
+    Song shown = session.shading().applyTo(gesture.applyTo(session.song()));
+    return shown.track(session.document().track().id()).orElseThrow();
   }
 
   /** The ground, with bars where there is room for them. */

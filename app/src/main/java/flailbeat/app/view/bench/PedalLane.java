@@ -51,8 +51,7 @@ final class PedalLane extends Lane {
   @Override
   void draw(GraphicsContext g) {
     ground(g, palette, session.song().meters());
-    Track track =
-        gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
+    Track track = shownTrack(session, gesture.get());
     double y = EDGE + 2;
     double h = getHeight() - 2 * y;
     for (TickRange bar : PedalBars.of(track, pedal, viewport.inSight(0))) {

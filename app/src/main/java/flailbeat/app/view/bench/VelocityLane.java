@@ -71,8 +71,7 @@ final class VelocityLane extends Lane {
   void draw(GraphicsContext g) {
     ground(g, palette, session.song().meters());
     Hairline.across(g, palette.color(Ink.RULE), yOf(64), 0, getWidth());
-    Track track =
-        gesture.get().applyTo(session.song()).track(session.document().track().id()).orElseThrow();
+    Track track = shownTrack(session, gesture.get());
     LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
     for (Stem stem : stems(track.placed(viewport.inSight(0)).notes())) {

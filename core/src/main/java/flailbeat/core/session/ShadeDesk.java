@@ -1,0 +1,149 @@
+package flailbeat.core.session;
+
+import flailbeat.core.capture.Shading;
+import flailbeat.core.edit.Edit;
+import flailbeat.core.model.Controller;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * Shading while it plays: as long as its key is held, the mouse over a lane writes its level onto
+ * what passes; without the mouse, the velocity that the keys are set to is written onto the notes.
+ */
+public final class ShadeDesk {
+  private final Document document;
+  private final TransportControl transportControl;
+  private final Performer performer;
+  private final EditDesk editing;
+  private final Changes changes;
+  private final Notices notices;
+  private Optional<LaneDesk.Shown> lane = Optional.empty();
+  private OptionalDouble level = OptionalDouble.empty();
+  private Optional<Shading> shading = Optional.empty();
+  private int rounds;
+
+  ShadeDesk(
+      Document document,
+      TransportControl transportControl,
+      Performer performer,
+      EditDesk editing,
+      Changes changes,
+      Notices notices) {
+    this.document = document;
+    this.transportControl = transportControl;
+    this.performer = performer;
+    this.editing = editing;
+    this.changes = changes;
+    this.notices = notices;
+  }
+
+  /** The mouse is over a lane, at a share of its values, 0 to 1. */
+  public void point(LaneDesk.Shown over, double share) {
+    lane = Optional.of(over);
+    level = OptionalDouble.of(share);
+  }
+
+  /** The mouse is over no lane. */
+  public void leave() {
+    level = OptionalDouble.empty();
+    lane = Optional.empty();
+  }
+
+  public boolean isOn() {
+    return shading.isPresent();
+  }
+
+  /** The key is pressed: from now on what passes is shaded. */
+  public void press() {
+    if (isOn()) {
+      return;
+    }
+    if (transportControl.transport().isRecording()) {
+      notices.warn("Stop recording first ({play})");
+      return;
+    }
+    if (!transportControl.transport().isRunning()) {
+      transportControl.play();
+    }
+    Optional<Controller> of = lane.flatMap(LaneDesk.Shown::controller);
+    rounds = 0;
+    shading = Optional.of(new Shading(document.track().id(), of, transportControl.place()));
+    notices.tell(
+        of.map(Controller::title).orElse("Loudness")
+            + (level.isPresent()
+                ? ": the mouse writes it onto what passes"
+                : ": the velocity of your keys is written onto the notes that pass"));
+  }
+
+  /** Called for each frame. */
+  void tick() {
+    if (shading.isPresent()) {
+      boolean running = transportControl.transport().isRunning();
+      if (running && !transportControl.transport().isRecording()) {
+        follow(shading.get());
+      } else {
+        release();
+      }
+    }
+  }
+
+  private void follow(Shading now) {
+    double share = level.orElse(performer.hands().velocity() / 127.0);
+    List<Edit> done =
+        now.moveTo(
+            transportControl.place(),
+            transportControl.transport().loop(),
+            document.song().tempos(),
+            share,
+            this::beginning);
+    done.forEach(this::carryOut);
+    changes.fire(Aspect.PASS);
+  }
+
+  private void carryOut(Edit edit) {
+    rounds++;
+    editing.carryOut(edit);
+  }
+
+  private List<Note> beginning(TickRange range) {
+    return document.track().placed(range).sounding().stream()
+        .filter(n -> range.contains(n.onset()))
+        .toList();
+  }
+
+  /** The key is let go: what was shaded since the last round's end is one undo step. */
+  public void release() {
+    if (shading.isEmpty()) {
+      return;
+    }
+    Shading done = shading.get();
+    if (transportControl.transport().isRunning()) {
+      follow(done);
+    }
+    shading = Optional.empty();
+    Edit last = done.edit();
+    if (!last.isNothing()) {
+      carryOut(last);
+    }
+    notices.tell(
+        rounds == 0
+            ? "Nothing was shaded: hold it while notes pass the playhead"
+            : rounds == 1
+                ? "Shaded, one undo step"
+                : "Shaded in " + rounds + " rounds, an undo step each");
+    changes.fire(Aspect.PASS);
+  }
+
+  /** A song as it will be once what is being shaded is done. */
+  public Song applyTo(Song song) {
+    return shading
+        .map(Shading::edit)
+        .filter(e -> !e.isNothing())
+        .map(e -> e.apply(song))
+        .orElse(song);
+  }
+}
