@@ -111,6 +111,18 @@ public final class EntryField extends HBox {
     }
   }
 
+  /** Calls back when the caret has left it. */
+  public void whenLeft(Runnable left) {
+    field
+        .focusedProperty()
+        .addListener(
+            (property, before, focused) -> {
+              if (!focused) {
+                left.run();
+              }
+            });
+  }
+
   /** Whether it has the caret. */
   public boolean isEdited() {
     return field.isFocused();

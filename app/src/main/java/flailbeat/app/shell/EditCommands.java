@@ -42,7 +42,7 @@ final class EditCommands {
                 session.quantizing()::selectSamePitches)
             .when(this::hasNotes),
         of(Group.EDIT, "delete", "Delete the selected notes", "Delete", this::delete)
-            .when(this::hasSelection),
+            .when(() -> hasSelection() || !session.document().selection().controls().isEmpty()),
         moving("move-earlier", "Move notes a step earlier", "Ctrl+Left", -1, 0).plain("Left"),
         moving("move-later", "Move notes a step later", "Ctrl+Right", 1, 0).plain("Right"),
         moving("move-up", "Move notes up a semitone", "Ctrl+Up", 0, 1).plain("Up"),
@@ -109,6 +109,9 @@ final class EditCommands {
   }
 
   private void delete() {
+    if (session.events().deleteControls()) {
+      return;
+    }
     Set<NoteId> ids = session.document().scope().selected().notes();
     session
         .editing()

@@ -7,6 +7,7 @@ import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.DrawingPage;
+import flailbeat.app.view.EventsPage;
 import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
@@ -120,6 +121,7 @@ public final class MainWindow {
             () -> new HandsPage(session),
             this::recordingPage,
             () -> new DrawingPage(session),
+            () -> new EventsPage(session),
             this::keysPage);
     commands = new Commands(allCommands(pages, desk));
     keyAsk = new KeyAsk(commands, session);

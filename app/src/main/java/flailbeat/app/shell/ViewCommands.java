@@ -63,6 +63,12 @@ final class ViewCommands {
             () -> show(session, pages, SidePane.Page.DRAWING)),
         of(
             Group.VIEW,
+            "page-list",
+            "The page List, of all events",
+            "Shift+F5",
+            () -> show(session, pages, SidePane.Page.LIST)),
+        of(
+            Group.VIEW,
             "page-keys",
             "The page Keys: other keys for commands",
             "Shift+F1",

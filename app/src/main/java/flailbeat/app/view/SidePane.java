@@ -22,6 +22,7 @@ public final class SidePane extends VBox {
     HANDS,
     RECORDING,
     DRAWING,
+    LIST,
     KEYS
   }
 
@@ -37,6 +38,7 @@ public final class SidePane extends VBox {
           .add(
               Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
           .add(Page.DRAWING, "Drawing", "How notes are drawn and moved; drums ({page-drawing})")
+          .add(Page.LIST, "List", "Every note and controller of the track ({page-list})")
           .add(Page.KEYS, "Keys", "Which key does what, and other keys for it ({page-keys})")
           .named("page");
 
@@ -46,11 +48,13 @@ public final class SidePane extends VBox {
       Supplier<? extends Region> hands,
       Supplier<? extends Region> recording,
       Supplier<? extends Region> drawing,
+      Supplier<? extends Region> list,
       Supplier<? extends Region> keys) {
     makers.put(Page.TIMING, () -> timing);
     makers.put(Page.HANDS, hands);
     makers.put(Page.RECORDING, recording);
     makers.put(Page.DRAWING, drawing);
+    makers.put(Page.LIST, list);
     makers.put(Page.KEYS, keys);
     getStyleClass().add("side-pane");
     HBox head = new HBox(chooser);

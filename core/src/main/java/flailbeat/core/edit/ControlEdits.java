@@ -1,10 +1,12 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Layout;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -261,6 +263,13 @@ public final class ControlEdits {
     if (differs && !said && range.end() < Ticks.LAST) {
       wanted.add(new NewControl(range.end(), of.at(held.getAsInt())));
     }
+  }
+
+  /** Takes control points away, and notes with them. */
+  public static Song delete(Song song, Set<ControlId> points, Set<NoteId> notes) {
+    Song left = notes.isEmpty() ? song : NoteEdits.delete(song, notes);
+    return left.mapTracks(
+        t -> without(t, t.controls().stream().filter(p -> points.contains(p.id())).toList()));
   }
 
   private static Track without(Track track, List<ControlPoint> gone) {

@@ -44,6 +44,7 @@ public final class Session {
   private final LaneDesk lanes;
   private final ValueDesk values;
   private final ShadeDesk shading;
+  private final EventDesk events;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -88,6 +89,7 @@ public final class Session {
     lanes = new LaneDesk(document, editing, changes, notices);
     shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
     values = new ValueDesk(document, editing, changes, notices);
+    events = new EventDesk(document, values, editing, notices);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
     forgetLagsWithOtherDevices();
@@ -141,6 +143,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** The events of the chosen track as a list. */
+  public EventDesk events() {
+    return events;
   }
 
   /** Loudness and controllers performed while the song plays. */

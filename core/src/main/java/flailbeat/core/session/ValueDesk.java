@@ -97,7 +97,8 @@ public final class ValueDesk {
         : one(field, least) + "\u2013" + one(field, most);
   }
 
-  private String one(NoteField field, Note note) {
+  /** One note's, as it is shown. */
+  String one(NoteField field, Note note) {
     return switch (field) {
       case START, END -> position(field.of(note));
       case LENGTH -> length(note.onset(), note.length());
@@ -107,7 +108,8 @@ public final class ValueDesk {
     };
   }
 
-  private String position(long tick) {
+  /** A place, as it is shown. */
+  String position(long tick) {
     return inMillis
         ? millis(tempos().nanosAt(tick) / 1e6)
         : document.song().meters().positionAt(tick).toString();
@@ -168,7 +170,7 @@ public final class ValueDesk {
   }
 
   /** What was typed, in ticks where it is a time. */
-  private Arithmetic read(NoteField field, String typed) {
+  Arithmetic read(NoteField field, String typed) {
     String text = typed.strip();
     if (field == NoteField.PITCH && text.matches("[A-Ga-g].*")) {
       return new Arithmetic(Arithmetic.Kind.SET, Pitch.parse(text, OctaveNames.MIDDLE_C4));
