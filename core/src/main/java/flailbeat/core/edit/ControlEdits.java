@@ -1,6 +1,7 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
@@ -37,7 +38,55 @@ public final class ControlEdits {
 
   /** A controller's points on a track in a stretch, in order. */
   public static List<ControlPoint> points(Track track, Controller of, TickRange range) {
-    return track.placed(range).controls().stream().filter(p -> of.isOf(p.control())).toList();
+    List<ControlPoint> result = new ArrayList<>();
+    for (Clip clip : track.clips()) {
+      if (clip.range().overlaps(range)) {
+        addPoints(clip, of, range, result);
+      }
+    }
+    return result;
+  }
+
+  private static void addPoints(
+      Clip clip, Controller of, TickRange range, List<ControlPoint> result) {
+    if (clip.loops()) {
+      clip.placed().controls().stream()
+          .filter(p -> of.isOf(p.control()) && range.contains(p.tick()))
+          .forEach(result::add);
+      return;
+    }
+    long from = Math.max(0, range.start() - clip.start());
+    long to = Math.min(clip.contentLength(), range.end() - clip.start());
+    for (ControlPoint point : clip.content().controls().beginningIn(from, Math.max(from, to))) {
+      if (of.isOf(point.control())) {
+        result.add(point.shifted(clip.start()));
+      }
+    }
+  }
+
+  /**
+   * A controller's values in a stretch as they will be once something is drawn: what drawing it
+   * would give, without giving it.
+   */
+  public static List<NewControl> with(
+      ControlDrawn drawn, Track track, Controller of, TickRange range) {
+    List<NewControl> result = new ArrayList<>();
+    List<NewControl> inside = new ArrayList<>(drawn.values());
+    setAgain(track, of, drawn.range(), values(track, of, drawn.range()), inside);
+    boolean put = false;
+    for (ControlPoint point : points(track, of, range)) {
+      if (!put && point.tick() >= drawn.range().start()) {
+        result.addAll(inside);
+        put = true;
+      }
+      if (!drawn.range().contains(point.tick())) {
+        result.add(new NewControl(point.tick(), point.control()));
+      }
+    }
+    if (!put) {
+      result.addAll(inside);
+    }
+    return result;
   }
 
   /** What a controller was last set to before a tick; empty if it never was. */
@@ -106,9 +155,34 @@ public final class ControlEdits {
     return result;
   }
 
-  /** The values that follow a curve as closely as is wanted of a line, and no closer. */
+  /**
+   * The values that follow a curve as closely as is wanted of a line, and no closer: looked at
+   * every {@value #FINEST_TICKS} ticks, the value in force is no farther from it than {@link
+   * #TOLERANCE} says, or than half a step of the controller's. O(p + v) for p points and v values.
+   */
   public static List<NewControl> line(Curve curve, Controller of) {
-    return following(curve, of, curve.ticks(FINEST_TICKS), of.most() * TOLERANCE);
+    double most = Math.max(of.most() * TOLERANCE, 0.5);
+    List<NewControl> result = new ArrayList<>();
+    result.add(new NewControl(curve.start(), of.at(Math.round(curve.valueAt(curve.start())))));
+    curve.forEachPiece(
+        piece -> {
+          long at = piece.crossing(result.getLast(), most, curve.start());
+          while (at < piece.to()) {
+            set(result, at, of.at(Math.round(piece.valueAt(at))));
+            at = piece.crossing(result.getLast(), most, curve.start());
+          }
+        });
+    set(result, curve.end(), of.at(Math.round(curve.valueAt(curve.end()))));
+    return result;
+  }
+
+  private static void set(List<NewControl> values, long tick, Control value) {
+    NewControl last = values.getLast();
+    if (last.tick() == tick) {
+      values.set(values.size() - 1, new NewControl(tick, value));
+    } else if (!last.control().equals(value)) {
+      values.add(new NewControl(tick, value));
+    }
   }
 
   /** Puts other values in the place of those of a stretch. */

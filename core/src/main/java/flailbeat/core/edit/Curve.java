@@ -3,7 +3,7 @@ package flailbeat.core.edit;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
-import java.util.stream.LongStream;
+import java.util.function.Consumer;
 
 /**
  * A line through points of time and value, straight from each to the next: what is drawn over a
@@ -82,9 +82,44 @@ public final class Curve {
     return before.getValue() + (after.getValue() - before.getValue()) * share;
   }
 
-  /** Its ticks so far apart from one another, its first and its last among them. */
-  LongStream ticks(long apart) {
-    LongStream inner = LongStream.iterate(start(), t -> t < end(), t -> t + apart);
-    return LongStream.concat(inner, LongStream.of(end()));
+  /** A straight piece of it. */
+  record Piece(long from, double fromValue, long to, double toValue) {
+    double valueAt(long tick) {
+      return fromValue + (toValue - fromValue) * (tick - from) / (to - from);
+    }
+
+    /**
+     * The first tick after a value was set, on a raster from {@code start} on, at which the piece
+     * is farther from it than allowed; {@link #to()} or later where it never is.
+     */
+    long crossing(NewControl set, double most, long start) {
+      double value = set.control().value();
+      long first = Math.max(from, set.tick() + 1);
+      if (first < to && Math.abs(valueAt(onRaster(first, start)) - value) > most) {
+        return onRaster(first, start);
+      }
+      double slope = (toValue - fromValue) / (to - from);
+      if (slope == 0) {
+        return to;
+      }
+      double reached = from + (value + Math.signum(slope) * most - fromValue) / slope;
+      return onRaster(Math.max(first, (long) Math.floor(Math.min(reached, to)) + 1), start);
+    }
+
+    private static long onRaster(long tick, long start) {
+      return start
+          + Math.ceilDiv(tick - start, ControlEdits.FINEST_TICKS) * ControlEdits.FINEST_TICKS;
+    }
+  }
+
+  void forEachPiece(Consumer<Piece> each) {
+    Map.Entry<Long, Double> before = null;
+    for (Map.Entry<Long, Double> point : points.entrySet()) {
+      if (before != null) {
+        each.accept(
+            new Piece(before.getKey(), before.getValue(), point.getKey(), point.getValue()));
+      }
+      before = point;
+    }
   }
 }

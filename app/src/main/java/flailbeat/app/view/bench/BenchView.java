@@ -236,8 +236,11 @@ public final class BenchView extends Region {
 
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
   private void mouseDid() {
-    if (mouse.gesture().edit().orElse(null) instanceof ControlDrawn) {
-      lanes.mark();
+    boolean inLane =
+        mouse.gesture() instanceof Gesture.Sketch
+            || mouse.gesture().edit().orElse(null) instanceof ControlDrawn;
+    if (inLane) {
+      lanes.markFor(mouse.gesture().edit().orElseThrow());
     } else {
       markNotes();
     }

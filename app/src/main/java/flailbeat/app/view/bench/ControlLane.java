@@ -7,7 +7,6 @@ import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NewControl;
-import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
@@ -16,6 +15,7 @@ import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.LongStream;
@@ -61,20 +61,71 @@ final class ControlLane extends Lane {
     ground(g, palette, session.song().meters());
     double rest = yOf(controller.atRest());
     Hairline.across(g, palette.color(Ink.RULE), yOf(controller.most() / 2.0), 0, getWidth());
-    Track track = shownTrack(session, gesture.get());
     TickRange sight = viewport.inSight(0);
+    Columns columns = new Columns((int) getWidth());
+    Gesture now = gesture.get();
+    Track track = shownTrack(session, now);
+    int before = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
+    for (NewControl point : values(track, now, sight)) {
+      columns.put(viewport.scale().xOf(point.tick()), point.control().value());
+    }
+    int value = before;
     double x = 0;
-    int value = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
-    for (ControlPoint point : ControlEdits.points(track, controller, sight)) {
-      double next = Math.floor(viewport.scale().xOf(point.tick()));
-      step(g, x, next, value, rest);
-      if (value >= 0) {
-        riser(g, next, value, point.control().value());
+    for (int column = 0; column < columns.count(); column++) {
+      if (columns.isSet(column)) {
+        step(g, x, column, value, rest);
+        int low = Math.min(columns.low[column], value < 0 ? columns.low[column] : value);
+        int high = Math.max(columns.high[column], value);
+        riser(g, column, low, high);
+        x = column;
+        value = columns.last[column];
       }
-      x = Math.max(0, next);
-      value = point.control().value();
     }
     step(g, x, getWidth(), value, rest);
+  }
+
+  /** The values in sight, with what is being drawn. */
+  private List<NewControl> values(Track track, Gesture now, TickRange sight) {
+    boolean draws =
+        now.edit().orElse(null) instanceof ControlDrawn drawn
+            && drawn.controller().equals(controller)
+            && !drawn.isNothing();
+    return draws
+        ? ControlEdits.with((ControlDrawn) now.edit().orElseThrow(), track, controller, sight)
+        : ControlEdits.points(track, controller, sight).stream()
+            .map(p -> new NewControl(p.tick(), p.control()))
+            .toList();
+  }
+
+  /** What is set in each column of pixels: however many points there are, so few are drawn. */
+  private static final class Columns {
+    private final int[] low;
+    private final int[] high;
+    private final int[] last;
+
+    Columns(int count) {
+      low = new int[count];
+      high = new int[count];
+      last = new int[count];
+      Arrays.fill(last, -1);
+    }
+
+    int count() {
+      return last.length;
+    }
+
+    boolean isSet(int column) {
+      return last[column] >= 0;
+    }
+
+    void put(double x, int value) {
+      int column = (int) Math.floor(x);
+      if (column >= 0 && column < last.length) {
+        low[column] = isSet(column) ? Math.min(low[column], value) : value;
+        high[column] = isSet(column) ? Math.max(high[column], value) : value;
+        last[column] = value;
+      }
+    }
   }
 
   /** A value from one place to another; where nothing was said, it rests, faintly. */
@@ -94,11 +145,9 @@ final class ControlLane extends Lane {
     g.fillRect(from, y - LINE / 2, to - from, LINE);
   }
 
-  private void riser(GraphicsContext g, double x, int from, int to) {
-    double top = yOf(Math.max(from, to));
-    double low = yOf(Math.min(from, to));
+  private void riser(GraphicsContext g, double x, int low, int high) {
     g.setFill(palette.color(Ink.WHEAT));
-    g.fillRect(x, top, 1, low - top);
+    g.fillRect(x, yOf(high), 1, yOf(low) - yOf(high));
   }
 
   @Override

@@ -3,6 +3,9 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
@@ -61,10 +64,15 @@ abstract class Lane extends Layer {
     return Math.clamp(share, 0, 1);
   }
 
-  /** The chosen track as it will be once the mouse lets go, and what passes is shaded. */
+  /**
+   * The chosen track as it will be once what passes is shaded and the mouse lets go; but for what
+   * changes notes or a controller by itself, which a lane draws as it goes.
+   */
   static Track shownTrack(Session session, Gesture gesture) {
-    Song shown = session.shading().applyTo(gesture.applyTo(session.song()));
-    return shown.track(session.document().track().id()).orElseThrow();
+    Edit edit = gesture.edit().orElse(null);
+    boolean apart = edit instanceof NotesEdit || edit instanceof ControlDrawn;
+    Song held = apart ? session.song() : gesture.applyTo(session.song());
+    return session.shading().applyTo(held).track(session.document().track().id()).orElseThrow();
   }
 
   /** The ground, with bars where there is room for them. */

@@ -2,6 +2,8 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
+import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.Edit;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.ControllerNames;
 import flailbeat.core.session.LaneDesk;
@@ -184,6 +186,16 @@ final class LaneStack extends Region {
 
   List<Lane> lanes() {
     return rows.stream().map(Row::lane).toList();
+  }
+
+  /** Has those drawn anew that show what an edit is about. */
+  void markFor(Edit edit) {
+    Optional<Controller> about =
+        edit instanceof ControlDrawn drawn ? Optional.of(drawn.controller()) : Optional.empty();
+    rows.stream()
+        .map(Row::lane)
+        .filter(l -> l.shown().controller().equals(about))
+        .forEach(Layer::mark);
   }
 
   /** Has all of them drawn anew. */

@@ -51,7 +51,13 @@ final class PedalLane extends Lane {
   @Override
   void draw(GraphicsContext g) {
     ground(g, palette, session.song().meters());
-    Track track = shownTrack(session, gesture.get());
+    // Bars are few: what is drawn is carried out.
+    Track track =
+        session
+            .shading()
+            .applyTo(gesture.get().applyTo(session.song()))
+            .track(session.document().track().id())
+            .orElseThrow();
     double y = EDGE + 2;
     double h = getHeight() - 2 * y;
     for (TickRange bar : PedalBars.of(track, pedal, viewport.inSight(0))) {

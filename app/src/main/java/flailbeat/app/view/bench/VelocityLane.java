@@ -11,6 +11,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -72,16 +73,52 @@ final class VelocityLane extends Lane {
     ground(g, palette, session.song().meters());
     Hairline.across(g, palette.color(Ink.RULE), yOf(64), 0, getWidth());
     Track track = shownTrack(session, gesture.get());
+    Hand hand = Hand.of(gesture.get(), session.song());
     LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
-    for (Stem stem : stems(track.placed(viewport.inSight(0)).notes())) {
-      Note note = stem.note();
+    TickRange sight = viewport.inSight(0);
+    if (track.mostNotesIn(sight) > MOST_FANNED) {
+      crowded(g, track, hand, selected, highest);
+      return;
+    }
+    for (Stem stem : stems(track.placed(sight).notes())) {
+      Note note =
+          hand.holds().test(stem.note().idNumber())
+              ? hand.change().apply(stem.note())
+              : stem.note();
       int x = (int) stem.x();
       boolean isSelected = selected.test(note.idNumber());
       boolean hidden = x < 0 || x >= highest.length || highest[x] >= note.velocity();
       if (x >= 0 && x < highest.length && (isSelected || !hidden)) {
         highest[x] = Math.max(highest[x], note.velocity());
         stem(g, x, yOf(note.velocity()), isSelected);
+      }
+    }
+  }
+
+  /** Of a great many, the loudest in each column of pixels; of selected ones, the loudest too. */
+  private void crowded(
+      GraphicsContext g, Track track, Hand hand, LongPredicate selected, int[] highest) {
+    int[] chosen = new int[highest.length];
+    Scale scale = viewport.scale();
+    track.layOut(
+        viewport.inSight(0),
+        (n, repeated) -> {
+          int x = (int) scale.xOf(n.onset());
+          if (repeated || x < 0 || x >= highest.length) {
+            return;
+          }
+          long id = n.idNumber();
+          int velocity = hand.holds().test(id) ? hand.change().apply(n).velocity() : n.velocity();
+          int[] of = selected.test(id) ? chosen : highest;
+          of[x] = Math.max(of[x], velocity);
+        });
+    for (int x = 0; x < highest.length; x++) {
+      if (highest[x] > 0) {
+        stem(g, x, yOf(highest[x]), false);
+      }
+      if (chosen[x] > 0) {
+        stem(g, x, yOf(chosen[x]), true);
       }
     }
   }
