@@ -26,6 +26,7 @@ public final class NotePanel extends FlowPane {
   private static final String CHANGES = "; also +10, -10, *0.9, 90%; arrows and wheel step";
 
   private static final double GAP = 5;
+  private static final double UNIT_WIDTH = 90;
 
   private final ValueDesk values;
   private final Label of = StepStrip.label("");
@@ -58,6 +59,7 @@ public final class NotePanel extends FlowPane {
             .add(false, "ticks", "Times in bars, beats and ticks")
             .add(true, "ms", "Times in milliseconds")
             .named("value-unit");
+    unit.setMinWidth(UNIT_WIDTH);
     getChildren().addAll(unit, Buttons.text("Close", "Put this row away", () -> show(false)));
     addEventFilter(KeyEvent.KEY_PRESSED, this::goOn);
     session

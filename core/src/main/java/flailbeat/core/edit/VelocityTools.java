@@ -17,6 +17,9 @@ import java.util.function.ToDoubleFunction;
  * where nothing changes; every velocity stays within 1 to 127. O(k log n) for k notes among n.
  */
 public final class VelocityTools {
+  /** How many places of a beat are told apart. */
+  private static final int PLACES = 4;
+
   private VelocityTools() {}
 
   /** All as loud as this. */
@@ -116,7 +119,8 @@ public final class VelocityTools {
 
   /**
    * Louder on the bar's first beat by so much, by two thirds of it on the beat in the middle of an
-   * even bar, by a third on the other beats; softer by a third between the beats.
+   * even bar, by a third on the other beats; softer by a third between the beats. What was played
+   * loosely counts for the quarter of a beat that it is nearest to.
    */
   public static Song accents(Song song, Set<NoteId> ids, int by) {
     MeterMap meters = song.meters();
@@ -126,13 +130,15 @@ public final class VelocityTools {
   private static double accent(MeterMap meters, long tick) {
     long bar = meters.barStart(meters.barAt(tick));
     long beat = meters.meterAt(tick).ticksPerBeat();
-    long inBar = tick - bar;
-    if (inBar % beat != 0) {
+    long place = Math.round((double) (tick - bar) * PLACES / beat);
+    if (place % PLACES != 0) {
       return -1 / 3.0;
     }
     int beats = meters.meterAt(tick).beats();
-    long number = inBar / beat;
-    return number == 0 ? 1 : beats % 2 == 0 && number == beats / 2 ? 2 / 3.0 : 1 / 3.0;
+    long number = place / PLACES;
+    return number == 0 || number == beats
+        ? 1
+        : beats % 2 == 0 && number == beats / 2 ? 2 / 3.0 : 1 / 3.0;
   }
 
   private static Song to(Song song, Set<NoteId> ids, ToDoubleFunction<Note> velocity) {

@@ -208,6 +208,9 @@ class ControlEditsTest {
     assertThat(loud(VelocityTools.accents(even, ids, 30)))
         .as("on the first beat, between, on the second, between, on the third")
         .containsExactly(90, 50, 70, 50, 80);
+    assertThat(loud(VelocityTools.accents(NoteEdits.move(even, ids, 40, 0), ids, 30)))
+        .as("played loosely")
+        .containsExactly(90, 50, 70, 50, 80);
     assertThat(loud(VelocityTools.sway(even, ids, 8, 3))).allMatch(v -> v >= 52 && v <= 68);
     assertThat(VelocityTools.centre(with, ids)).isEqualTo(80);
     assertThat(VelocityTools.add(with, ids, 0)).isSameAs(with);
