@@ -43,9 +43,9 @@ public final class NotePanel extends FlowPane {
     of.setId("values-of");
     of.setMinWidth(USE_PREF_SIZE);
     getChildren().add(of);
-    add(NoteField.START, "start", 11, "Where they begin, bar.beat.tick");
+    add(NoteField.START, "start", 8, "Where they begin, bar.beat.tick");
     add(NoteField.LENGTH, "length", 7, "How long they are, in ticks");
-    add(NoteField.END, "end", 11, "Where they end, bar.beat.tick");
+    add(NoteField.END, "end", 8, "Where they end, bar.beat.tick");
     add(NoteField.PITCH, "pitch", 6, "Which pitch, as F#4 or a number");
     add(NoteField.VELOCITY, "velocity", 6, "How hard they are struck, 1 to 127");
     add(NoteField.AS_PLAYED, "played", 6, "How long after its place it was played, in ticks");
