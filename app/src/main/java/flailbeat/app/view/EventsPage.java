@@ -253,6 +253,9 @@ public final class EventsPage extends VBox {
 
     EventCell(Column column) {
       this.column = column;
+      if (column == Column.WHAT) {
+        getStyleClass().add("names");
+      }
       addEventFilter(
           MouseEvent.MOUSE_PRESSED,
           e -> {
