@@ -152,6 +152,23 @@ class LaneWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void a_corner_of_the_selection_is_dragged_for_a_ramp_from_the_other_corner() throws Exception {
+    ui.run(() -> ui.session.document().select(Selection.of(notes().subList(0, 12))));
+    List<Note> before = notes();
+    Note last = before.get(11);
+    double width = ui.get(() -> lane.getBoundsInLocal().getWidth());
+    double height = ui.get(() -> lane.getBoundsInLocal().getHeight());
+    double x = placeOf(last.onset()) + 10 / width;
+    double y = (height - 4 - (height - 8) * last.velocity() / 127) / height;
+    draw(lane, MouseButton.PRIMARY, x, y, x, 0.5, x, 0.07);
+    List<Integer> loud = velocities(notes().subList(0, 12));
+    assertThat(loud.get(0)).isEqualTo(before.get(0).velocity());
+    assertThat(loud).isSorted();
+    assertThat(loud.getLast()).isGreaterThan(120);
+    assertThat(notes().subList(12, 67)).isEqualTo(before.subList(12, 67));
+  }
+
+  @Test
   void a_swell_is_drawn_told_in_events_and_taken_back_while_it_is_held() throws Exception {
     Node swell = only(Controller.EXPRESSION);
     Song before = ui.get(ui.session::song);

@@ -49,6 +49,11 @@ public final class Shading {
     this.passedNanos = place.unrolledNanos();
   }
 
+  /** Whose notes or controllers. */
+  public TrackId track() {
+    return track;
+  }
+
   /** What is shaded; empty for the velocities of notes. */
   public Optional<Controller> controller() {
     return controller;

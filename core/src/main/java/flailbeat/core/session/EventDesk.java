@@ -16,6 +16,7 @@ import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -212,7 +213,7 @@ public final class EventDesk {
   private void enter(ControlPoint point, Column column, String typed) {
     if (column == Column.PLACE) {
       Arithmetic what = values.read(NoteField.START, typed);
-      long tick = Math.max(0, Math.round(what.applyTo(point.tick())));
+      long tick = Math.clamp(Math.round(what.applyTo(point.tick())), 0, Ticks.LAST);
       editing.edit("Move event", s -> ClipEdits.put(s, List.of(), List.of(point.at(tick))));
       return;
     }

@@ -25,6 +25,7 @@ public final class ShadeDesk {
   private OptionalDouble level = OptionalDouble.empty();
   private Optional<Shading> shading = Optional.empty();
   private int rounds;
+  private int openings;
 
   ShadeDesk(
       Document document,
@@ -71,6 +72,7 @@ public final class ShadeDesk {
     }
     Optional<Controller> of = lane.flatMap(LaneDesk.Shown::controller);
     rounds = 0;
+    openings = document.openings();
     shading = Optional.of(new Shading(document.track().id(), of, transportControl.place()));
     notices.tell(
         of.map(Controller::title).orElse("Loudness")
@@ -81,6 +83,7 @@ public final class ShadeDesk {
 
   /** Called for each frame. */
   void tick() {
+    dropWithItsSong();
     if (shading.isPresent()) {
       boolean running = transportControl.transport().isRunning();
       if (running && !transportControl.transport().isRecording()) {
@@ -88,6 +91,17 @@ public final class ShadeDesk {
       } else {
         release();
       }
+    }
+  }
+
+  /** What was shaded is another song's, or its track is gone: nothing of it belongs here. */
+  private void dropWithItsSong() {
+    boolean gone =
+        openings != document.openings()
+            || shading.filter(s -> document.song().track(s.track()).isEmpty()).isPresent();
+    if (shading.isPresent() && gone) {
+      shading = Optional.empty();
+      changes.fire(Aspect.PASS);
     }
   }
 
@@ -110,13 +124,18 @@ public final class ShadeDesk {
   }
 
   private List<Note> beginning(TickRange range) {
-    return document.track().placed(range).sounding().stream()
+    return shading
+        .flatMap(s -> document.song().track(s.track()))
+        .map(t -> t.placed(range).sounding())
+        .orElse(List.of())
+        .stream()
         .filter(n -> range.contains(n.onset()))
         .toList();
   }
 
   /** The key is let go: what was shaded since the last round's end is one undo step. */
   public void release() {
+    dropWithItsSong();
     if (shading.isEmpty()) {
       return;
     }

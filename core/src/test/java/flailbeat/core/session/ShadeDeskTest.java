@@ -77,6 +77,34 @@ class ShadeDeskTest {
   }
 
   @Test
+  void another_song_that_is_opened_meanwhile_is_not_shaded_with_what_was_meant_for_the_first() {
+    session.transportControl().play();
+    session.shading().point(Shown.VELOCITIES, 0.1);
+    session.shading().press();
+    playTo(2500);
+    Song other = HarbourLamps.song();
+    session.open(other, Optional.empty());
+    session.tick();
+    session.shading().release();
+    assertThat(session.song()).isSameAs(other);
+    assertThat(session.shading().isOn()).isFalse();
+  }
+
+  @Test
+  void going_to_another_track_meanwhile_leaves_that_one_as_it_is() {
+    Song before = session.song();
+    session.transportControl().play();
+    session.shading().point(Shown.VELOCITIES, 0.1);
+    session.shading().press();
+    playTo(1000);
+    session.document().chooseTrack(before.tracks().get(1).id());
+    playTo(3000);
+    session.shading().release();
+    assertThat(session.song().tracks().get(1)).isEqualTo(before.tracks().get(1));
+    assertThat(session.song().tracks().get(0)).isNotEqualTo(before.tracks().get(0));
+  }
+
+  @Test
   void a_controller_is_performed_as_a_curve_and_what_lies_outside_is_kept() {
     session.transportControl().play();
     session.shading().point(Shown.of(Controller.MODULATION), 0);

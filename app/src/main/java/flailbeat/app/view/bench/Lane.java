@@ -11,6 +11,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Ticks;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -22,6 +23,9 @@ import javafx.scene.layout.Region;
 abstract class Lane extends Layer {
   /** Room above the largest value, and below the smallest. */
   static final double EDGE = 4;
+
+  /** Room for what is set again after what is drawn. */
+  private static final long AFTER = 1000;
 
   private final LaneDesk.Shown shown;
   private final Viewport viewport;
@@ -50,7 +54,7 @@ abstract class Lane extends Layer {
 
   /** The tick under the mouse, in the song. */
   final long tickAt(MouseEvent e) {
-    return Math.max(0, Math.round(viewport.scale().tickAt(e.getX())));
+    return Math.clamp(Math.round(viewport.scale().tickAt(e.getX())), 0, Ticks.LAST - AFTER);
   }
 
   /** How high a share of all values stands. */

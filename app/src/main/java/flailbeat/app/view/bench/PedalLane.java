@@ -10,6 +10,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -176,7 +177,7 @@ final class PedalLane extends Lane {
         .filter(t -> t > bar.end())
         .map(t -> t - 1)
         .min()
-        .orElse(Long.MAX_VALUE / 4);
+        .orElse(Ticks.LAST - 2);
   }
 
   private ControlDrawn drawn(long from, long to, List<NewControl> values) {

@@ -17,6 +17,12 @@ record Stroke(long fromTick, double fromValue, long last, Curve curve) {
     return new Stroke(tick, value, tick, Curve.at(tick, value));
   }
 
+  /** A straight line from where it began to where it ends, at another value there. */
+  Stroke withEnd(double value) {
+    return new Stroke(
+        fromTick, fromValue, last, Curve.between(fromTick, fromValue, last, value, 0));
+  }
+
   /** The hand has gone on. */
   Stroke to(long tick, double value, MouseEvent e) {
     boolean bent = e.isShortcutDown();

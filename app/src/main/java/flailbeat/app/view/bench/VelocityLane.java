@@ -3,6 +3,8 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.core.edit.Curve;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.VelocityDrawn;
 import flailbeat.core.edit.VelocityShift;
@@ -34,6 +36,7 @@ final class VelocityLane extends Lane {
   private static final double HEAD = 3;
   private static final double REACH = 6;
   private static final double FAN = 7;
+  private static final double CORNER = 10;
   private static final double FAR = -1000;
 
   /** With more notes in sight than this, chords are too near to one another to be fanned out. */
@@ -44,6 +47,7 @@ final class VelocityLane extends Lane {
   private final Viewport viewport;
   private final Supplier<Gesture> gesture;
   private Set<NoteId> reached = Set.of();
+  private boolean ramps;
   private double mouseX = FAR;
 
   VelocityLane(
@@ -59,6 +63,59 @@ final class VelocityLane extends Lane {
     this.viewport = viewport;
     this.gesture = gesture;
     setId("velocity-lane");
+  }
+
+  /**
+   * A corner of the selection: dragged, the selected notes lie on a line from the other corner.
+   *
+   * @param own the note that it stands beside
+   * @param other the note at the other corner
+   * @param x where it stands
+   */
+  private record Corner(Note own, Note other, double x) {}
+
+  /** The corners of what is selected on the track: beside its first note and its last. */
+  private List<Corner> corners() {
+    List<Note> notes =
+        NoteEdits.find(session.document().track(), session.document().scope().selected().notes());
+    if (notes.size() < 2 || notes.getFirst().onset() == notes.getLast().onset()) {
+      return List.of();
+    }
+    Note first = notes.getFirst();
+    Note last = notes.getLast();
+    Scale scale = viewport.scale();
+    return List.of(
+        new Corner(first, last, scale.xOf(first.onset()) - CORNER),
+        new Corner(last, first, scale.xOf(last.onset()) + CORNER));
+  }
+
+  private void drawCorners(GraphicsContext g) {
+    if (gesture.get().isOn()) {
+      return;
+    }
+    List<Corner> corners = corners();
+    if (corners.isEmpty()) {
+      return;
+    }
+    g.setStroke(palette.color(Ink.WHEAT, 0.6));
+    g.setLineDashes(3, 3);
+    g.strokeLine(
+        corners.get(0).x(),
+        yOf(corners.get(0).own().velocity()),
+        corners.get(1).x(),
+        yOf(corners.get(1).own().velocity()));
+    g.setLineDashes();
+    g.setFill(palette.color(Ink.WHEAT));
+    for (Corner corner : corners) {
+      g.fillRect(corner.x() - HEAD, yOf(corner.own().velocity()) - HEAD, 2 * HEAD, 2 * HEAD);
+    }
+  }
+
+  private Optional<Corner> cornerAt(MouseEvent e) {
+    return corners().stream()
+        .filter(c -> Math.abs(c.x() - e.getX()) <= REACH)
+        .filter(c -> Math.abs(yOf(c.own().velocity()) - e.getY()) <= REACH)
+        .findFirst();
   }
 
   /** A note's stem. */
@@ -77,6 +134,7 @@ final class VelocityLane extends Lane {
     LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
     TickRange sight = viewport.inSight(0);
+    drawCorners(g);
     if (track.mostNotesIn(sight) > MOST_FANNED) {
       crowded(g, track, hand, selected, highest);
       return;
@@ -161,7 +219,10 @@ final class VelocityLane extends Lane {
     if (x != mouseX) {
       mouseX = x;
       mark();
-      setCursor(isOver && stemAt(e).isPresent() ? Cursor.V_RESIZE : Cursor.CROSSHAIR);
+      setCursor(
+          isOver && (cornerAt(e).isPresent() || stemAt(e).isPresent())
+              ? Cursor.V_RESIZE
+              : Cursor.CROSSHAIR);
     }
   }
 
@@ -170,6 +231,19 @@ final class VelocityLane extends Lane {
   Gesture press(MouseEvent e) {
     if (e.getButton() != MouseButton.PRIMARY) {
       return new Gesture.None();
+    }
+    Optional<Corner> corner = cornerAt(e);
+    ramps = corner.isPresent();
+    if (ramps) {
+      reached = session.lanes().reached();
+      Note fixed = corner.get().other();
+      Note own = corner.get().own();
+      return sketch(
+          new Stroke(
+              fixed.onset(),
+              fixed.velocity(),
+              own.onset(),
+              Curve.between(fixed.onset(), fixed.velocity(), own.onset(), own.velocity(), 0)));
     }
     Optional<Note> hit = e.isShiftDown() || e.isShortcutDown() ? Optional.empty() : stemAt(e);
     if (hit.isEmpty()) {
@@ -195,7 +269,11 @@ final class VelocityLane extends Lane {
       case Gesture.Loudness loudness ->
           loudness.by(
               (int) Math.round((loudness.fromY() - e.getY()) * 127 / (getHeight() - 2 * EDGE)));
-      case Gesture.Sketch sketch -> sketch(sketch.stroke().to(tickAt(e), shareAt(e) * 127, e));
+      case Gesture.Sketch sketch ->
+          sketch(
+              ramps
+                  ? sketch.stroke().withEnd(shareAt(e) * 127)
+                  : sketch.stroke().to(tickAt(e), shareAt(e) * 127, e));
       default -> held;
     };
   }
