@@ -79,8 +79,41 @@ final class LaneCommands {
                 "",
                 () -> lanes.thin(tolerance.now().getAsInt()))
             .by(tolerance));
+    all.addAll(stretches());
     all.addAll(velocities());
     return all;
+  }
+
+  /** What is done to the lanes' controllers over the loop. */
+  private List<Command> stretches() {
+    Amount percent = NoteCommands.amount(session, "stretch-scale", 0, 400, 80);
+    return List.of(
+        of(
+                Group.LANES,
+                "stretch-scale",
+                "Controllers of the lanes to # % over the loop",
+                "",
+                () -> lanes.scaleStretch(percent.now().getAsInt()))
+            .by(percent),
+        stretch("stretch-later", "Controllers of the lanes later over the loop", () -> move(1)),
+        stretch(
+            "stretch-earlier", "Controllers of the lanes earlier over the loop", () -> move(-1)),
+        stretch(
+            "stretch-copy",
+            "Copy the loop's controllers to where playing starts",
+            () -> lanes.copyStretch(session.transportControl().playStartTicks())),
+        stretch(
+            "stretch-erase",
+            "Erase the controllers of the lanes over the loop",
+            lanes::eraseStretch));
+  }
+
+  private void move(int steps) {
+    lanes.moveStretch(steps, session.timing().grid().finestTicks());
+  }
+
+  private static Command stretch(String id, String title, Runnable press) {
+    return of(Group.LANES, id, title, "", press);
   }
 
   private Command lane(String id, String title, Shown lane) {

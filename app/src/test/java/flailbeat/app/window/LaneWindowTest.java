@@ -228,6 +228,34 @@ class LaneWindowTest extends HeadlessWindow {
     assertThat(points(Controller.SUSTAIN)).hasSize(2);
   }
 
+  @Test
+  void what_controllers_do_in_the_loop_is_scaled_moved_copied_and_erased_by_commands()
+      throws Exception {
+    Node swell = only(Controller.EXPRESSION);
+    ui.run(ui.session.lanes()::eraseStretch);
+    assertThat(ui.text("notice")).startsWith("Choose a loop first");
+    draw(swell, MouseButton.PRIMARY, 0.01, 0.9, 0.1, 0.5, 0.2, 0.3);
+    List<ControlPoint> drawn = points(Controller.EXPRESSION);
+    ui.run(() -> ui.session.run().loop(new TickRange(0, 7680)));
+    ui.run(() -> ui.session.lanes().scaleStretch(50));
+    assertThat(points(Controller.EXPRESSION).get(3).control().value())
+        .as("half as far from where it rests, 127")
+        .isEqualTo(Math.round(127 - (127 - drawn.get(3).control().value()) / 2.0f));
+    ui.run(ui.session.editing()::undo);
+    ui.run(() -> ui.session.lanes().copyStretch(15_360));
+    assertThat(points(Controller.EXPRESSION))
+        .filteredOn(p -> p.tick() >= 15_360)
+        .extracting(p -> p.tick() - 15_360)
+        .contains(drawn.get(2).tick(), drawn.get(5).tick());
+    ui.run(ui.session.editing()::undo);
+    ui.run(() -> ui.session.lanes().moveStretch(1, 240));
+    assertThat(points(Controller.EXPRESSION))
+        .extracting(ControlPoint::tick)
+        .contains(drawn.get(2).tick() + 240);
+    ui.run(ui.session.editing()::undo);
+    assertThat(points(Controller.EXPRESSION)).isEqualTo(drawn);
+  }
+
   /** How far from the left of the lane a tick is drawn, as a share of its width. */
   private double placeOf(long tick) {
     return ui.get(

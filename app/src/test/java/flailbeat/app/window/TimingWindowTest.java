@@ -122,6 +122,33 @@ class TimingWindowTest extends HeadlessWindow {
     }
   }
 
+  @Test
+  void looking_for_the_grid_or_the_beat_can_be_left_off_and_says_so() throws Exception {
+    WindowUnderTest own = WindowUnderTest.openWithBackground(1280, 800);
+    try {
+      own.run(() -> own.session.open(HarbourLamps.song(), Optional.empty()));
+      own.await(() -> own.session.timing().preview().isPresent());
+      leaveOff(own, () -> own.session.beat().find());
+      assertThat(own.text("notice")).startsWith("Left off: the beat is not known");
+      assertThat(own.get(() -> own.session.beat().isOn())).isFalse();
+      leaveOff(own, () -> own.session.timing().askGrids());
+      assertThat(own.get(() -> own.session.timing().isAskingGrids())).isFalse();
+      own.run(() -> own.session.timing().askGrids());
+      own.await(() -> own.session.timing().grids().isPresent());
+    } finally {
+      own.close();
+    }
+  }
+
+  /** Behind work that never ends, so that it waits for as long as one likes. */
+  private static void leaveOff(WindowUnderTest own, Runnable asked) throws Exception {
+    own.run(() -> own.workshop.start(TimingWindowTest::endless, v -> {}, f -> {}, () -> {}));
+    own.run(asked);
+    own.await(() -> own.node("leave-off").isVisible());
+    own.run(((Button) own.node("leave-off"))::fire);
+    own.await(() -> !own.node("leave-off").isVisible());
+  }
+
   private static Void endless(Progress progress) {
     while (true) {
       progress.at(0.5);

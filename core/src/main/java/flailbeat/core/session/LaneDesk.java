@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.function.Supplier;
 
 /**
  * Which lanes stand under the roll, and what commands do to what they show: the velocities of notes
@@ -118,10 +119,22 @@ public final class LaneDesk {
   private final EditDesk editing;
   private final Changes changes;
   private final Notices notices;
+  private final Supplier<Optional<TickRange>> stretch;
   private final Random random = new Random(1);
   private Kept kept = Kept.STANDARD;
 
-  LaneDesk(Document document, EditDesk editing, Changes changes, Notices notices) {
+  /**
+   * The velocities, put away.
+   *
+   * @param stretch the loop, over which commands on controllers go
+   */
+  LaneDesk(
+      Document document,
+      EditDesk editing,
+      Changes changes,
+      Notices notices,
+      Supplier<Optional<TickRange>> stretch) {
+    this.stretch = stretch;
     this.document = document;
     this.editing = editing;
     this.changes = changes;
@@ -235,6 +248,63 @@ public final class LaneDesk {
         shown.isEmpty()
             ? "No lane shows a controller to thin"
             : gone == 0 ? "No event can go" : "Gone: " + gone + " of " + before + " events");
+  }
+
+  /** What is done to one controller of a track over a stretch. */
+  private interface OnStretch {
+    Song apply(Song song, TrackId track, Controller of, TickRange range);
+  }
+
+  /** Makes what the lanes' controllers do in the loop larger or smaller, from where they rest. */
+  public void scaleStretch(int percent) {
+    onStretch(
+        "Controllers to " + percent + " %",
+        (s, t, of, range) -> ControlEdits.scale(s, t, of, range, percent));
+  }
+
+  /** Moves what the lanes' controllers do in the loop, in steps of the grid. */
+  public void moveStretch(int steps, long stepTicks) {
+    onStretch(
+        steps < 0 ? "Controllers earlier" : "Controllers later",
+        (s, t, of, range) -> ControlEdits.move(s, t, of, range, steps * stepTicks));
+  }
+
+  /** Lays what the lanes' controllers do in the loop down again from where playing starts. */
+  public void copyStretch(long to) {
+    onStretch("Copy controllers", (s, t, of, range) -> ControlEdits.copy(s, t, of, range, to));
+  }
+
+  /** Takes away what the lanes' controllers do in the loop. */
+  public void eraseStretch() {
+    onStretch("Erase controllers", ControlEdits::erase);
+  }
+
+  private void onStretch(String label, OnStretch change) {
+    List<Controller> shown =
+        kept.lanes().stream().map(Shown::controller).flatMap(Optional::stream).toList();
+    Optional<TickRange> loop = stretch.get();
+    if (loop.isEmpty() || shown.isEmpty()) {
+      notices.tell(
+          shown.isEmpty()
+              ? "No lane shows a controller"
+              : "Choose a loop first: drag along the ruler, or {loop}");
+      return;
+    }
+    Song before = document.song();
+    TrackId track = document.track().id();
+    editing.edit(
+        label,
+        song -> {
+          Song result = song;
+          for (Controller of : shown) {
+            result = change.apply(result, track, of, loop.get());
+          }
+          return result;
+        });
+    notices.tell(
+        document.song() == before
+            ? "The lanes' controllers do nothing there"
+            : label + ", over the loop");
   }
 
   /** What velocity commands work on: the selected notes, or else those in scope. */

@@ -86,7 +86,8 @@ public final class Session {
         new NoteDesk(
             document, editing, transportControl, steps, performer, timing, drawing, notices);
     rows = new RowDesk(document, editing, transportControl, steps, notices);
-    lanes = new LaneDesk(document, editing, changes, notices);
+    lanes =
+        new LaneDesk(document, editing, changes, notices, () -> transportControl.looping().range());
     shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
     values = new ValueDesk(document, editing, changes, notices);
     events = new EventDesk(document, values, editing, notices);

@@ -1,16 +1,22 @@
 package flailbeat.core.quantize.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 
 class WhichGridTest {
@@ -45,6 +51,27 @@ class WhichGridTest {
     assertThat(first.toString()).isEqualTo("1/8");
     assertThat(ASKED.rank(notes).stream().mapToDouble(WhichGrid.Match::probability).sum())
         .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  @Test
+  void grids_and_beat_ask_again_and_again_whether_they_are_still_wanted() {
+    Song demo = HarbourLamps.song();
+    List<Note> notes = demo.tracks().get(0).notes();
+    for (int after : new int[] {0, 3, 7}) {
+      assertThatThrownBy(() -> ASKED.rank(notes, calledOffAfter(after)))
+          .isInstanceOf(CancellationException.class);
+      assertThatThrownBy(() -> new PhraseBeat(demo, notes).guesses(calledOffAfter(after)))
+          .isInstanceOf(CancellationException.class);
+    }
+  }
+
+  private static Progress calledOffAfter(int times) {
+    int[] asked = new int[1];
+    return done -> {
+      if (asked[0]++ >= times) {
+        throw new CancellationException();
+      }
+    };
   }
 
   @Test
