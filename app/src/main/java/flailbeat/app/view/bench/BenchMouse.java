@@ -91,16 +91,19 @@ final class BenchMouse {
             commit(lane.drag(gesture, e));
           }
         });
-    lane.setOnMouseMoved(
-        e -> {
-          lane.hover(e, true);
-          session.shading().point(lane.shown(), lane.shareAt(e));
-        });
+    // A lane that comes up under the mouse is entered without a move.
+    lane.setOnMouseEntered(e -> over(lane, e));
+    lane.setOnMouseMoved(e -> over(lane, e));
     lane.setOnMouseExited(
         e -> {
           lane.hover(e, false);
           session.shading().leave();
         });
+  }
+
+  private void over(Lane lane, MouseEvent e) {
+    lane.hover(e, true);
+    session.shading().point(lane.shown(), lane.shareAt(e));
   }
 
   private void onLane(MouseEvent e) {
