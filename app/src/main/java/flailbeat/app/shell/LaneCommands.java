@@ -91,20 +91,23 @@ final class LaneCommands {
         of(
                 Group.LANES,
                 "stretch-scale",
-                "Controllers of the lanes to # % over the loop",
+                "Controllers of the lanes to # % where it goes round",
                 "",
                 () -> lanes.scaleStretch(percent.now().getAsInt()))
             .by(percent),
-        stretch("stretch-later", "Controllers of the lanes later over the loop", () -> move(1)),
         stretch(
-            "stretch-earlier", "Controllers of the lanes earlier over the loop", () -> move(-1)),
+            "stretch-later", "Controllers of the lanes later, where it goes round", () -> move(1)),
+        stretch(
+            "stretch-earlier",
+            "Controllers of the lanes earlier, where it goes round",
+            () -> move(-1)),
         stretch(
             "stretch-copy",
-            "Copy the loop's controllers to where playing starts",
+            "Copy the controllers from where it goes round to where playing starts",
             () -> lanes.copyStretch(session.transportControl().playStartTicks())),
         stretch(
             "stretch-erase",
-            "Erase the controllers of the lanes over the loop",
+            "Erase the controllers of the lanes where it goes round",
             lanes::eraseStretch));
   }
 

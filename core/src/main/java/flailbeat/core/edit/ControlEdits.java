@@ -169,7 +169,9 @@ public final class ControlEdits {
           long at = piece.crossing(result.getLast(), most, curve.start());
           while (at < piece.to()) {
             set(result, at, of.at(Math.round(piece.valueAt(at))));
-            at = piece.crossing(result.getLast(), most, curve.start());
+            boolean told = result.getLast().tick() == at;
+            // Beyond what the controller can have there is nothing to tell.
+            at = told ? piece.crossing(result.getLast(), most, curve.start()) : at + FINEST_TICKS;
           }
         });
     set(result, curve.end(), of.at(Math.round(curve.valueAt(curve.end()))));

@@ -2,6 +2,7 @@ package flailbeat.core.session;
 
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -47,7 +48,7 @@ public final class DoubtWalk {
 
   /** The notes that are asked about now: one, or a chord. */
   public List<NotePlan> current() {
-    List<List<NotePlan>> questions = on ? timing.questions() : List.of();
+    List<List<NotePlan>> questions = on ? questions(timing.plan()) : List.of();
     return at < questions.size() ? questions.get(at) : List.of();
   }
 
@@ -57,7 +58,7 @@ public final class DoubtWalk {
   }
 
   private List<List<NotePlan>> previewed() {
-    return TimingDesk.questions(timing.preview().orElse(QuantizePlan.NONE));
+    return questions(timing.preview().orElse(QuantizePlan.NONE));
   }
 
   /** What a walk would do, in words; where notes are decided together, how many steps it takes. */
@@ -71,7 +72,7 @@ public final class DoubtWalk {
 
   /** Which one it is, counted from 1, and of how many. */
   public String place() {
-    List<List<NotePlan>> all = timing.questions();
+    List<List<NotePlan>> all = questions(timing.plan());
     boolean together = all.stream().anyMatch(q -> q.size() > 1);
     return (together ? "Step " : "Doubtful ") + (at + 1) + " of " + all.size();
   }
@@ -94,7 +95,7 @@ public final class DoubtWalk {
       return;
     }
     performer.releaseAll();
-    if (timing.questions().isEmpty()) {
+    if (questions(timing.plan()).isEmpty()) {
       notices.tell("No note is doubtful here");
       return;
     }
@@ -106,7 +107,7 @@ public final class DoubtWalk {
 
   /** Goes to the next one or, with -1, to the one before, deciding nothing. */
   public Optional<Notice> step(int by) {
-    at = Math.floorMod(at + by, Math.max(1, timing.questions().size()));
+    at = Math.floorMod(at + by, Math.max(1, questions(timing.plan()).size()));
     arrive();
     return Optional.empty();
   }
@@ -143,7 +144,7 @@ public final class DoubtWalk {
   }
 
   private Optional<Integer> nextOpen(int from) {
-    List<List<NotePlan>> questions = timing.questions();
+    List<List<NotePlan>> questions = questions(timing.plan());
     for (int i = from; i < questions.size(); i++) {
       if (isOpen(questions.get(i))) {
         return Optional.of(i);
@@ -163,5 +164,27 @@ public final class DoubtWalk {
     audition.end();
     changes.fire(Aspect.KEYS, Aspect.TIMING);
     return Optional.empty();
+  }
+
+  /**
+   * The notes of a plan that a person has to be asked about, as they were played, chords in one.
+   */
+  static List<List<NotePlan>> questions(QuantizePlan plan) {
+    List<List<NotePlan>> result = new ArrayList<>();
+    for (NotePlan note : plan.notes()) {
+      if (!note.isDoubtful() && !note.decided()) {
+        continue;
+      }
+      if (!result.isEmpty() && isOneWith(result.getLast().get(0), note)) {
+        result.getLast().add(note);
+      } else {
+        result.add(new ArrayList<>(List.of(note)));
+      }
+    }
+    return result;
+  }
+
+  private static boolean isOneWith(NotePlan a, NotePlan b) {
+    return a.line() == b.line() && a.otherLine() == b.otherLine() && a.decided() == b.decided();
   }
 }

@@ -21,7 +21,6 @@ import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.work.Progress;
 import flailbeat.core.work.Workshop;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -230,31 +229,6 @@ public final class TimingDesk {
 
   private QuantizeSettings withReading(QuantizePlan.WholeReading reading) {
     return settings.withLag(new Lag.Millis(Math.rint(reading.lagMs())));
-  }
-
-  /** The notes that a person has to be asked about, as they were played, chords in one. */
-  List<List<NotePlan>> questions() {
-    return questions(plan());
-  }
-
-  /** The same of a plan. */
-  static List<List<NotePlan>> questions(QuantizePlan plan) {
-    List<List<NotePlan>> result = new ArrayList<>();
-    for (NotePlan note : plan.notes()) {
-      if (!note.isDoubtful() && !note.decided()) {
-        continue;
-      }
-      if (!result.isEmpty() && isOneWith(result.getLast().get(0), note)) {
-        result.getLast().add(note);
-      } else {
-        result.add(new ArrayList<>(List.of(note)));
-      }
-    }
-    return result;
-  }
-
-  private static boolean isOneWith(NotePlan a, NotePlan b) {
-    return a.line() == b.line() && a.otherLine() == b.otherLine() && a.decided() == b.decided();
   }
 
   /** Decides on the line of some notes, whatever seemed likelier. */

@@ -98,6 +98,15 @@ class ControlEditsTest {
     }
   }
 
+  @Test
+  void a_line_beyond_what_a_controller_can_have_stays_at_its_wall() {
+    List<NewControl> values = ControlEdits.line(Curve.between(0, -60, 4000, 200, 0), SWELL);
+    assertThat(inForce(values, 500)).isZero();
+    assertThat(inForce(values, 2000)).isBetween(69, 71);
+    assertThat(inForce(values, 3500)).isEqualTo(127);
+    assertThat(ControlEdits.line(Curve.at(50, 64), SWELL)).hasSize(1);
+  }
+
   private static int inForce(List<NewControl> values, long tick) {
     int value = -1;
     for (NewControl c : values) {

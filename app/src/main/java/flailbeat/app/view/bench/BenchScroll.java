@@ -2,9 +2,12 @@ package flailbeat.app.view.bench;
 
 import javafx.geometry.Orientation;
 import javafx.scene.control.ScrollBar;
+import javafx.scene.input.ScrollEvent;
 
 /** The bench's scroll bars: what they show, and what is shown once they are moved. */
 final class BenchScroll {
+  private static final double WHEEL = 1.0015;
+
   private final Viewport viewport;
   private final ScrollBar across = new ScrollBar();
   private final ScrollBar upDown = new ScrollBar();
@@ -44,6 +47,20 @@ final class BenchScroll {
   /** Whether a person moves the one for time: then the page is not turned. */
   boolean isByHand() {
     return byHand;
+  }
+
+  /** The wheel scrolls; with Ctrl it zooms in time, with Shift as well in pitch. */
+  void wheel(ScrollEvent e, double amount) {
+    double height = viewport.height();
+    if (e.isControlDown() && e.isShiftDown()) {
+      viewport.change(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), height));
+    } else if (e.isControlDown()) {
+      viewport.change(s -> s.zoomTime(Math.pow(WHEEL, amount * 2), e.getX()));
+    } else if (e.isShiftDown() || e.getDeltaY() == 0) {
+      viewport.change(s -> s.withOrigin(s.originTick() - amount / s.pixelsPerTick()));
+    } else {
+      viewport.change(s -> s.withTop(s.topRow() + amount / s.rowHeight(), height));
+    }
   }
 
   /** Shows what is in sight of a song that ends at a tick. */

@@ -28,7 +28,6 @@ public final class BenchView extends Region {
   private static final double KIT_RAIL_WIDTH = 118;
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
-  private static final double WHEEL = 1.0015;
 
   /** The roll keeps the greater part of the bench. */
   private static final double MOST_OF_LANES = 0.6;
@@ -324,16 +323,7 @@ public final class BenchView extends Region {
       e.consume();
       return;
     }
-    double height = viewport.height();
-    if (e.isControlDown() && e.isShiftDown()) {
-      viewport.change(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), height));
-    } else if (e.isControlDown()) {
-      viewport.change(s -> s.zoomTime(Math.pow(WHEEL, amount * 2), e.getX()));
-    } else if (e.isShiftDown() || e.getDeltaY() == 0) {
-      viewport.change(s -> s.withOrigin(s.originTick() - amount / s.pixelsPerTick()));
-    } else {
-      viewport.change(s -> s.withTop(s.topRow() + amount / s.rowHeight(), height));
-    }
+    scroll.wheel(e, amount);
     e.consume();
   }
 

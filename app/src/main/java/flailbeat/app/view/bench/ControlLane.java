@@ -67,6 +67,7 @@ final class ControlLane extends Lane {
     Track track = shownTrack(session, now);
     int before = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
     for (NewControl point : values(track, now, sight)) {
+      before = point.tick() < sight.start() ? point.control().value() : before;
       columns.put(viewport.scale().xOf(point.tick()), point.control().value());
     }
     int value = before;
