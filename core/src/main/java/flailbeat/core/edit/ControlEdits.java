@@ -15,7 +15,6 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -319,7 +318,7 @@ public final class ControlEdits {
         id,
         (t, ids) -> {
           Track written = ClipEdits.writtenOut(t, range, ids);
-          Track cleared = without(written, points(written, of, range));
+          Track cleared = SongEdits.without(written, points(written, of, range));
           List<ControlPoint> added = SongEdits.named(wanted, ids);
           return ClipEdits.withControls(cleared, added, song.meters(), ids);
         });
@@ -345,17 +344,8 @@ public final class ControlEdits {
   public static Song delete(Song song, Set<ControlId> points, Set<NoteId> notes) {
     Song left = notes.isEmpty() ? song : NoteEdits.delete(song, notes);
     return left.mapTracks(
-        t -> without(t, t.controls().stream().filter(p -> points.contains(p.id())).toList()));
-  }
-
-  private static Track without(Track track, List<ControlPoint> gone) {
-    Set<Long> ids = new HashSet<>();
-    gone.forEach(p -> ids.add(p.idNumber()));
-    List<Clip> clips = new ArrayList<>();
-    for (Clip clip : track.clips()) {
-      clips.add(
-          clip.withContent(clip.content().withControls(clip.content().controls().withoutIds(ids))));
-    }
-    return ids.isEmpty() ? track : track.withClips(clips);
+        t ->
+            SongEdits.without(
+                t, t.controls().stream().filter(p -> points.contains(p.id())).toList()));
   }
 }

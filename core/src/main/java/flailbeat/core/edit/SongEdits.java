@@ -162,10 +162,15 @@ public final class SongEdits {
 
   /** Without the control points that a condition names; it sees them in song time. */
   private static Track withoutControls(Track track, Predicate<ControlPoint> gone) {
-    List<Long> ids = track.controls().stream().filter(gone).map(ControlPoint::idNumber).toList();
-    if (ids.isEmpty()) {
+    return without(track, track.controls().stream().filter(gone).toList());
+  }
+
+  /** Without some control points. */
+  static Track without(Track track, List<ControlPoint> gone) {
+    if (gone.isEmpty()) {
       return track;
     }
+    List<Long> ids = gone.stream().map(ControlPoint::idNumber).distinct().toList();
     List<Clip> clips = new ArrayList<>();
     for (Clip clip : track.clips()) {
       Content content = clip.content();

@@ -25,6 +25,11 @@ public record Control(Kind kind, int number, int value) {
       return status;
     }
 
+    /** The largest value; the smallest is 0. */
+    public int most() {
+      return this == PITCH_BEND ? 0x3FFF : 0x7F;
+    }
+
     /**
      * The kind of a status byte, whatever its channel.
      *
@@ -41,8 +46,7 @@ public record Control(Kind kind, int number, int value) {
   }
 
   public Control {
-    int most = kind == Kind.PITCH_BEND ? 0x3FFF : 0x7F;
-    if (number < 0 || number > 0x7F || value < 0 || value > most) {
+    if (number < 0 || number > 0x7F || value < 0 || value > kind.most()) {
       throw new IllegalArgumentException(kind + " " + number + " cannot be " + value);
     }
   }

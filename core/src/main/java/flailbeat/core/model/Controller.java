@@ -45,7 +45,7 @@ public record Controller(Control.Kind kind, int number) {
 
   /** Its largest value; the smallest is 0. */
   public int most() {
-    return kind == Control.Kind.PITCH_BEND ? 0x3FFF : 0x7F;
+    return kind.most();
   }
 
   /**

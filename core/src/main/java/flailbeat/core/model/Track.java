@@ -100,6 +100,11 @@ public record Track(
     return Placed.of(clips, range);
   }
 
+  /** All notes that begin in a stretch of the song, rounds of loops too, in order. */
+  public List<Note> soundingBeginningIn(TickRange range) {
+    return placed(range).sounding().stream().filter(n -> range.contains(n.onset())).toList();
+  }
+
   /** The notes that begin in a stretch of the song, in song time: found without looking at each. */
   public List<Note> notesBeginningIn(TickRange range) {
     List<Note> result = new ArrayList<>();

@@ -218,7 +218,7 @@ public final class EventDesk {
       return;
     }
     Control control = point.control();
-    int most = control.kind() == Control.Kind.PITCH_BEND ? 0x3FFF : 0x7F;
+    int most = control.kind().most();
     long wanted = Math.round(Arithmetic.parse(typed).applyTo(control.value()));
     if (wanted < 0 || wanted > most) {
       throw new IllegalArgumentException(name(control) + " goes from 0 to " + most);

@@ -126,11 +126,8 @@ public final class ShadeDesk {
   private List<Note> beginning(TickRange range) {
     return shading
         .flatMap(s -> document.song().track(s.track()))
-        .map(t -> t.placed(range).sounding())
-        .orElse(List.of())
-        .stream()
-        .filter(n -> range.contains(n.onset()))
-        .toList();
+        .map(t -> t.soundingBeginningIn(range))
+        .orElse(List.of());
   }
 
   /** The key is let go: what was shaded since the last round's end is one undo step. */

@@ -54,9 +54,7 @@ public final class Sweeper {
   }
 
   private List<Note> beginning(TickRange range) {
-    return document.track().placed(range).sounding().stream()
-        .filter(n -> range.contains(n.onset()))
-        .toList();
+    return document.track().soundingBeginningIn(range);
   }
 
   /** Lets go: what was wiped is gone, as one undo step. */

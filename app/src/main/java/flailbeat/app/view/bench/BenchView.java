@@ -72,7 +72,9 @@ public final class BenchView extends Region {
     rail = new RailLayer(this, session, palette, viewport);
     notes = new NotesLayer(this, session, palette, viewport, mouse::gesture);
     box = new BoxLayer(this, palette, mouse::gesture);
-    lanes = new LaneStack(this, session, palette, viewport, mouse::gesture, this::installLane);
+    lanes =
+        new LaneStack(
+            new Lane.On(this, session, palette, viewport, mouse::gesture), this::installLane);
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);

@@ -1,7 +1,6 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Hairline;
-import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.ControlEdits;
@@ -10,19 +9,16 @@ import flailbeat.core.edit.NewControl;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.Session;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.Supplier;
 import java.util.stream.LongStream;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 
 /**
  * The values of a controller as a line of steps, to be drawn over: free, straight or bent. With
@@ -31,24 +27,10 @@ import javafx.scene.layout.Region;
 final class ControlLane extends Lane {
   private static final double LINE = 2;
 
-  private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-  private final Supplier<Gesture> gesture;
   private final Controller controller;
 
-  ControlLane(
-      Region owner,
-      Session session,
-      Palette palette,
-      Viewport viewport,
-      Supplier<Gesture> gesture,
-      LaneDesk.Shown shown) {
-    super(owner, viewport, shown);
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
-    this.gesture = gesture;
+  ControlLane(On bench, LaneDesk.Shown shown) {
+    super(bench, shown);
     this.controller = shown.controller().orElseThrow();
   }
 
@@ -58,13 +40,13 @@ final class ControlLane extends Lane {
 
   @Override
   void draw(GraphicsContext g) {
-    ground(g, palette, session.song().meters());
+    ground(g);
     double rest = yOf(controller.atRest());
     Hairline.across(g, palette.color(Ink.RULE), yOf(controller.most() / 2.0), 0, getWidth());
     TickRange sight = viewport.inSight(0);
     Columns columns = new Columns((int) getWidth());
     Gesture now = gesture.get();
-    Track track = shownTrack(session, now);
+    Track track = shownTrack();
     int before = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
     for (NewControl point : values(track, now, sight)) {
       before = point.tick() < sight.start() ? point.control().value() : before;

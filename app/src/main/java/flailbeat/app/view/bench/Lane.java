@@ -10,8 +10,8 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
-import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Ticks;
+import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
@@ -27,12 +27,33 @@ abstract class Lane extends Layer {
   /** Room for what is set again after what is drawn. */
   private static final long AFTER = 1000;
 
-  private final LaneDesk.Shown shown;
-  private final Viewport viewport;
+  final Session session;
+  final Palette palette;
+  final Viewport viewport;
 
-  Lane(Region owner, Viewport viewport, LaneDesk.Shown shown) {
-    super(owner);
-    this.viewport = viewport;
+  /** What the mouse holds anywhere on the bench. */
+  final Supplier<Gesture> gesture;
+
+  private final LaneDesk.Shown shown;
+
+  /**
+   * The bench that lanes stand on.
+   *
+   * @param owner who lays them out
+   */
+  record On(
+      Region owner,
+      Session session,
+      Palette palette,
+      Viewport viewport,
+      Supplier<Gesture> gesture) {}
+
+  Lane(On bench, LaneDesk.Shown shown) {
+    super(bench.owner());
+    this.session = bench.session();
+    this.palette = bench.palette();
+    this.viewport = bench.viewport();
+    this.gesture = bench.gesture();
     this.shown = shown;
   }
 
@@ -72,18 +93,23 @@ abstract class Lane extends Layer {
    * The chosen track as it will be once what passes is shaded and the mouse lets go; but for what
    * changes notes or a controller by itself, which a lane draws as it goes.
    */
-  static Track shownTrack(Session session, Gesture gesture) {
-    Edit edit = gesture.edit().orElse(null);
+  final Track shownTrack() {
+    Edit edit = gesture.get().edit().orElse(null);
     boolean apart = edit instanceof NotesEdit || edit instanceof ControlDrawn;
-    Song held = apart ? session.song() : gesture.applyTo(session.song());
-    return session.shading().applyTo(held).track(session.document().track().id()).orElseThrow();
+    return shaded(apart ? session.song() : gesture.get().applyTo(session.song()));
+  }
+
+  /** The chosen track of a song once what passes is shaded. */
+  final Track shaded(Song song) {
+    return session.shading().applyTo(song).track(session.document().track().id()).orElseThrow();
   }
 
   /** The ground, with bars where there is room for them. */
-  final void ground(GraphicsContext g, Palette palette, MeterMap meters) {
+  final void ground(GraphicsContext g) {
     g.setFill(palette.color(Ink.RAISED));
     g.fillRect(0, 0, getWidth(), getHeight());
-    new GridPainter(palette, viewport.scale(), getWidth(), getHeight()).bars(g, meters);
+    new GridPainter(palette, viewport.scale(), getWidth(), getHeight())
+        .bars(g, session.song().meters());
     Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
   }
 

@@ -1,7 +1,6 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Menus;
-import flailbeat.app.control.Palette;
 import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.model.Controller;
@@ -13,7 +12,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import javafx.scene.Cursor;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -41,9 +39,7 @@ final class LaneStack extends Region {
 
   private final Region owner;
   private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-  private final Supplier<Gesture> gesture;
+  private final Lane.On bench;
   private final Consumer<Lane> install;
   private final List<Row> rows = new ArrayList<>();
   private List<Shown> shown = List.of();
@@ -51,18 +47,10 @@ final class LaneStack extends Region {
   /** A lane with its menu and the grip on its upper edge. */
   private record Row(Lane lane, MenuButton menu, Region grip) {}
 
-  LaneStack(
-      Region owner,
-      Session session,
-      Palette palette,
-      Viewport viewport,
-      Supplier<Gesture> gesture,
-      Consumer<Lane> install) {
-    this.owner = owner;
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
-    this.gesture = gesture;
+  LaneStack(Lane.On bench, Consumer<Lane> install) {
+    this.bench = bench;
+    this.owner = bench.owner();
+    this.session = bench.session();
     this.install = install;
     setManaged(false);
     setId("lanes");
@@ -114,11 +102,9 @@ final class LaneStack extends Region {
   private Lane lane(Shown of) {
     Optional<Controller> controller = of.controller();
     if (controller.isEmpty()) {
-      return new VelocityLane(owner, session, palette, viewport, gesture, of);
+      return new VelocityLane(bench, of);
     }
-    return controller.get().isSwitch()
-        ? new PedalLane(owner, session, palette, viewport, gesture, of)
-        : new ControlLane(owner, session, palette, viewport, gesture, of);
+    return controller.get().isSwitch() ? new PedalLane(bench, of) : new ControlLane(bench, of);
   }
 
   private List<MenuItem> items(Shown of) {

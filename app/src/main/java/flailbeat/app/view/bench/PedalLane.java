@@ -1,6 +1,5 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.NewControl;
@@ -8,17 +7,14 @@ import flailbeat.core.edit.PedalBars;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 
 /**
  * A pedal: bars over the time in which it is down, each with two edges to be dragged. Where there
@@ -28,37 +24,18 @@ final class PedalLane extends Lane {
   private static final double REACH = 5;
   private static final double ROUND = 8;
 
-  private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-  private final Supplier<Gesture> gesture;
   private final Controller pedal;
 
-  PedalLane(
-      Region owner,
-      Session session,
-      Palette palette,
-      Viewport viewport,
-      Supplier<Gesture> gesture,
-      LaneDesk.Shown shown) {
-    super(owner, viewport, shown);
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
-    this.gesture = gesture;
+  PedalLane(On bench, LaneDesk.Shown shown) {
+    super(bench, shown);
     this.pedal = shown.controller().orElseThrow();
   }
 
   @Override
   void draw(GraphicsContext g) {
-    ground(g, palette, session.song().meters());
+    ground(g);
     // Bars are few: what is drawn is carried out.
-    Track track =
-        session
-            .shading()
-            .applyTo(gesture.get().applyTo(session.song()))
-            .track(session.document().track().id())
-            .orElseThrow();
+    Track track = shaded(gesture.get().applyTo(session.song()));
     double y = EDGE + 2;
     double h = getHeight() - 2 * y;
     for (TickRange bar : PedalBars.of(track, pedal, viewport.inSight(0))) {

@@ -1,7 +1,6 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Hairline;
-import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NoteEdits;
@@ -12,7 +11,6 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.Session;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,12 +18,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongPredicate;
-import java.util.function.Supplier;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Region;
 
 /**
  * How hard the chosen track's notes are struck: a stem for each, which can be dragged. Where there
@@ -42,26 +38,12 @@ final class VelocityLane extends Lane {
   /** With more notes in sight than this, chords are too near to one another to be fanned out. */
   private static final int MOST_FANNED = 1500;
 
-  private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-  private final Supplier<Gesture> gesture;
   private Set<NoteId> reached = Set.of();
   private boolean ramps;
   private double mouseX = FAR;
 
-  VelocityLane(
-      Region owner,
-      Session session,
-      Palette palette,
-      Viewport viewport,
-      Supplier<Gesture> gesture,
-      LaneDesk.Shown shown) {
-    super(owner, viewport, shown);
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
-    this.gesture = gesture;
+  VelocityLane(On bench, LaneDesk.Shown shown) {
+    super(bench, shown);
     setId("velocity-lane");
   }
 
@@ -127,9 +109,9 @@ final class VelocityLane extends Lane {
 
   @Override
   void draw(GraphicsContext g) {
-    ground(g, palette, session.song().meters());
+    ground(g);
     Hairline.across(g, palette.color(Ink.RULE), yOf(64), 0, getWidth());
-    Track track = shownTrack(session, gesture.get());
+    Track track = shownTrack();
     Hand hand = Hand.of(gesture.get(), session.song());
     LongPredicate selected = session.document().selection().noteTest();
     int[] highest = new int[(int) getWidth() + 2];
