@@ -27,7 +27,11 @@ class ArchitectureTest {
             "flailbeat.core.keys..",
             "flailbeat.core.transport..")
         .layer("floor 3")
-        .definedBy("flailbeat.core.capture..", "flailbeat.core.step..", "flailbeat.core.playback..")
+        .definedBy(
+            "flailbeat.core.capture..",
+            "flailbeat.core.step..",
+            "flailbeat.core.playback..",
+            "flailbeat.core.chore..")
         .layer("floor 4")
         .definedBy("flailbeat.core.format..")
         .layer("floor 5")

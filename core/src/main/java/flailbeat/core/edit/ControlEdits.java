@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 
 /**
@@ -270,16 +271,31 @@ public final class ControlEdits {
   }
 
   static List<NewControl> thinned(List<NewControl> values, int tolerance) {
-    List<NewControl> result = new ArrayList<>();
-    for (int i = 0; i < values.size(); i++) {
-      NewControl next = values.get(i);
-      int off =
-          result.isEmpty()
-              ? Integer.MAX_VALUE
-              : Math.abs(next.control().value() - result.getLast().control().value());
-      boolean last = i == values.size() - 1 && off > 0;
+    boolean[] said = said(values.stream().mapToInt(v -> v.control().value()).toArray(), tolerance);
+    return IntStream.range(0, said.length).filter(i -> !said[i]).mapToObj(values::get).toList();
+  }
+
+  /**
+   * The points of one controller that {@link #thin} would take away.
+   *
+   * @param points in order
+   */
+  public static List<ControlPoint> superfluous(List<ControlPoint> points, int tolerance) {
+    boolean[] said = said(points.stream().mapToInt(p -> p.control().value()).toArray(), tolerance);
+    return IntStream.range(0, said.length).filter(i -> said[i]).mapToObj(points::get).toList();
+  }
+
+  /** Which values the ones before say already, within a tolerance. */
+  private static boolean[] said(int[] values, int tolerance) {
+    boolean[] result = new boolean[values.length];
+    int held = 0;
+    for (int i = 0; i < values.length; i++) {
+      int off = i == 0 ? Integer.MAX_VALUE : Math.abs(values[i] - held);
+      boolean last = i == values.length - 1 && off > 0;
       if (last || off > tolerance) {
-        result.add(next);
+        held = values[i];
+      } else {
+        result[i] = true;
       }
     }
     return result;

@@ -1,5 +1,7 @@
 package flailbeat.core.model;
 
+import java.util.Optional;
+
 /**
  * A controller of a part: by its number, the pitch bend, or the pressure on the channel.
  *
@@ -38,6 +40,15 @@ public record Controller(Control.Kind kind, int number) {
     return new Controller(Control.Kind.CONTROLLER, number);
   }
 
+  /** The controller that a control sets; empty where it is none that a lane could show. */
+  public static Optional<Controller> of(Control control) {
+    return switch (control.kind()) {
+      case CONTROLLER, PITCH_BEND, CHANNEL_PRESSURE ->
+          Optional.of(new Controller(control.kind(), control.number()));
+      default -> Optional.empty();
+    };
+  }
+
   /** Whether a value is one of this controller's. */
   public boolean isOf(Control control) {
     return control.kind() == kind && control.number() == number;
@@ -46,6 +57,11 @@ public record Controller(Control.Kind kind, int number) {
   /** Its largest value; the smallest is 0. */
   public int most() {
     return kind.most();
+  }
+
+  /** So much of 128 values, in its own. */
+  public int share(int of128) {
+    return of128 * (most() + 1) / 128;
   }
 
   /**

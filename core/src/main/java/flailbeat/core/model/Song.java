@@ -98,6 +98,10 @@ public record Song(
     return new Song(title, tempos, meters, value, carried, resolution, nextId);
   }
 
+  public Song withCarried(List<CarriedEvent> value) {
+    return new Song(title, tempos, meters, tracks, value, resolution, nextId);
+  }
+
   public Song withNextId(long value) {
     return new Song(title, tempos, meters, tracks, carried, resolution, value);
   }

@@ -22,6 +22,8 @@ public enum Aspect {
   PASS,
   /** How to quantize, the grid, or what is previewed. */
   TIMING,
+  /** Which chore is tried, what it works on, or what it would do. */
+  CHORES,
   /** The line that tells the person something. */
   NOTICE
 }

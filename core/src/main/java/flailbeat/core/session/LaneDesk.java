@@ -238,8 +238,7 @@ public final class LaneDesk {
         song -> {
           Song result = song;
           for (Controller of : shown) {
-            int own = tolerance * (of.most() + 1) / 128;
-            result = ControlEdits.thin(result, track, of, all, own);
+            result = ControlEdits.thin(result, track, of, all, of.share(tolerance));
           }
           return result;
         });

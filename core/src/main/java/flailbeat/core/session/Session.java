@@ -45,6 +45,7 @@ public final class Session {
   private final ValueDesk values;
   private final ShadeDesk shading;
   private final EventDesk events;
+  private final ChoreDesk chores;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -91,6 +92,9 @@ public final class Session {
     shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
     values = new ValueDesk(document, editing, changes, notices);
     events = new EventDesk(document, values, editing, notices);
+    chores =
+        new ChoreDesk(
+            document, editing, timing, performer, amounts, changes, notices, clock, workshop);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
     forgetLagsWithOtherDevices();
@@ -144,6 +148,11 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** One command over many notes, tried before it is done. */
+  public ChoreDesk chores() {
+    return chores;
   }
 
   /** The events of the chosen track as a list. */
@@ -270,6 +279,7 @@ public final class Session {
     changes.during(
         () -> {
           run.stop();
+          chores.leave();
           document.open(song, from);
           transportControl.looping().forget();
           transportControl.seek(0);
@@ -284,6 +294,7 @@ public final class Session {
           transportControl.tick();
           shading.tick();
           timing.tick();
+          chores.tick();
         });
   }
 }

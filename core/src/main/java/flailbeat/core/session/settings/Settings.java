@@ -1,5 +1,6 @@
 package flailbeat.core.session.settings;
 
+import flailbeat.core.chore.Chore;
 import flailbeat.core.edit.Stencil;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
@@ -57,7 +58,8 @@ public record Settings(
     Map<String, Stencil> stencils,
     Map<String, Integer> amounts,
     Map<String, KnownLag> lags,
-    LaneDesk.Kept lanes) {
+    LaneDesk.Kept lanes,
+    Map<String, Chore> chores) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -85,7 +87,8 @@ public record Settings(
         session.drawing().stencils().all(),
         session.amounts().all(),
         session.lags().all(),
-        session.lanes().kept());
+        session.lanes().kept(),
+        session.chores().own().all());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -143,6 +146,9 @@ public record Settings(
     }
     if (lanes != null) {
       session.lanes().set(lanes);
+    }
+    if (chores != null) {
+      session.chores().own().setAll(chores);
     }
     if (amounts != null) {
       session.amounts().setAll(amounts);

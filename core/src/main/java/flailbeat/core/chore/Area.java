@@ -1,0 +1,91 @@
+package flailbeat.core.chore;
+
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.pitch.Key;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a chore works on, and what it has to know for it.
+ *
+ * @param lines those of the grid
+ * @param key the scale that notes lie in, or not
+ */
+public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Key key) {
+  private static final TickRange EVER = new TickRange(0, Ticks.LAST);
+
+  /**
+   * What of a track is in it.
+   *
+   * @param notes in song time and in order
+   * @param range the stretch in which its controllers are
+   */
+  public record Part(Track track, List<Note> notes, TickRange range) {
+    /** Its control points, in song time. */
+    public List<ControlPoint> controls() {
+      return track.controls().stream().filter(p -> range.contains(p.tick())).toList();
+    }
+
+    /** Whether its notes are drums, whose pitches are none. */
+    boolean isKit() {
+      return track.instrument().kit();
+    }
+  }
+
+  public Area {
+    parts = List.copyOf(parts);
+  }
+
+  /**
+   * The area of a reach; what it does not hold is no part of it.
+   *
+   * @param track the chosen one
+   * @param clip the chosen one, on that track
+   */
+  public static Area of(
+      Song song,
+      Reach reach,
+      Track track,
+      Optional<Clip> clip,
+      Selection selection,
+      GridLines lines,
+      Key key) {
+    List<Part> parts = new ArrayList<>();
+    switch (reach) {
+      case SELECTION ->
+          song.tracks().stream()
+              .map(t -> selected(t, selection))
+              .filter(p -> !p.notes().isEmpty())
+              .forEach(parts::add);
+      case CLIP -> clip.ifPresent(c -> parts.add(new Part(track, c.placed().notes(), c.range())));
+      case TRACK -> parts.add(whole(track));
+      case SONG -> song.tracks().forEach(t -> parts.add(whole(t)));
+    }
+    return new Area(song, reach, parts, lines, key);
+  }
+
+  private static Part selected(Track track, Selection selection) {
+    List<Note> notes = NoteEdits.find(track, selection.notes());
+    return new Part(track, notes, notes.isEmpty() ? EVER : NoteTools.range(notes));
+  }
+
+  private static Part whole(Track track) {
+    return new Part(track, track.notes(), EVER);
+  }
+
+  /** How many notes are in it. */
+  public int noteCount() {
+    return parts.stream().mapToInt(p -> p.notes().size()).sum();
+  }
+}

@@ -1,0 +1,258 @@
+package flailbeat.core.chore;
+
+import flailbeat.core.edit.Chords;
+import flailbeat.core.edit.ControlEdits;
+import flailbeat.core.edit.Curve;
+import flailbeat.core.edit.NoteTools;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Controller;
+import flailbeat.core.model.Note;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.ObjIntConsumer;
+import java.util.function.ToDoubleFunction;
+
+/**
+ * What the chores that come with the application do to the notes and controllers of an area. Each
+ * costs O(n log n) for n of them.
+ */
+final class Cleaning {
+  private static final double NANOS_PER_MILLI = 1e6;
+
+  /** Of doubles the longest is kept, of equally long ones the loudest, then the first. */
+  private static final Comparator<Note> KEPT_FIRST =
+      Comparator.comparingLong((Note n) -> -n.length()).thenComparingInt(n -> -n.velocity());
+
+  private final Area area;
+  private final TempoMap tempos;
+  private final Draft draft;
+
+  Cleaning(Area area, Draft draft) {
+    this.area = area;
+    this.tempos = area.song().tempos();
+    this.draft = draft;
+  }
+
+  private long nanosBetween(long from, long to) {
+    return tempos.nanosAt(to) - tempos.nanosAt(from);
+  }
+
+  private static long nanos(int millis) {
+    return Math.round(millis * NANOS_PER_MILLI);
+  }
+
+  void removeShort(int millis) {
+    for (Area.Part part : area.parts()) {
+      for (Note note : part.notes()) {
+        if (nanosBetween(note.onset(), note.end()) < nanos(millis)) {
+          draft.remove(note);
+        }
+      }
+    }
+  }
+
+  /**
+   * Doubles are notes of one pitch that begin no later than this after the first of them: one of
+   * them stays.
+   */
+  void removeDoubles(int millis) {
+    for (List<Note> alike : byPitch()) {
+      for (int from = 0; from < alike.size(); ) {
+        int to = from + 1;
+        while (to < alike.size()
+            && nanosBetween(alike.get(from).onset(), alike.get(to).onset()) <= nanos(millis)) {
+          to++;
+        }
+        List<Note> doubles = alike.subList(from, to);
+        Note kept = doubles.stream().min(KEPT_FIRST).orElseThrow();
+        doubles.stream().filter(n -> n != kept).forEach(draft::remove);
+        from = to;
+      }
+    }
+  }
+
+  /** The notes of each part and pitch, in order. */
+  private List<List<Note>> byPitch() {
+    List<List<Note>> result = new ArrayList<>();
+    for (Area.Part part : area.parts()) {
+      List<List<Note>> own = new ArrayList<>();
+      for (int pitch = 0; pitch <= Pitch.HIGHEST; pitch++) {
+        own.add(new ArrayList<>());
+      }
+      part.notes().forEach(n -> own.get(n.pitch()).add(n));
+      own.stream().filter(n -> !n.isEmpty()).forEach(result::add);
+    }
+    return result;
+  }
+
+  void trimOverlaps() {
+    for (List<Note> alike : byPitch()) {
+      long next = Long.MAX_VALUE;
+      for (int i = alike.size() - 1; i >= 0; i--) {
+        Note note = alike.get(i);
+        if (i + 1 < alike.size() && alike.get(i + 1).onset() > note.onset()) {
+          next = alike.get(i + 1).onset();
+        }
+        if (note.end() > next) {
+          draft.change(note, NoteTools.lasting(note, next - note.onset()));
+        }
+      }
+    }
+  }
+
+  /** A note that ends a little before the next of its part begins lasts until then. */
+  void closeGaps(int millis) {
+    for (Area.Part part : area.parts()) {
+      long[] onsets = part.notes().stream().mapToLong(Note::onset).toArray();
+      for (Note note : part.notes()) {
+        int found = Arrays.binarySearch(onsets, note.end());
+        int next = found >= 0 ? onsets.length : -found - 1;
+        if (next < onsets.length && nanosBetween(note.end(), onsets[next]) < nanos(millis)) {
+          draft.change(note, NoteTools.lasting(note, onsets[next] - note.onset()));
+        }
+      }
+    }
+  }
+
+  /** Each note as loud as a function says, within 1 to 127. */
+  void velocities(ToDoubleFunction<Note> velocity) {
+    for (Area.Part part : area.parts()) {
+      for (Note note : part.notes()) {
+        draft.change(note, loud(note, velocity.applyAsDouble(note)));
+      }
+    }
+  }
+
+  static Note loud(Note note, double velocity) {
+    return note.withVelocity(Math.clamp(Math.round(velocity), 1, 127));
+  }
+
+  void squeeze(int percent) {
+    long centre =
+        Math.round(
+            area.parts().stream()
+                .flatMap(p -> p.notes().stream())
+                .mapToInt(Note::velocity)
+                .average()
+                .orElse(0));
+    velocities(n -> centre + (n.velocity() - centre) * percent / 100.0);
+  }
+
+  /** From the velocity of each part's first note, evenly in time. */
+  void fade(int to) {
+    for (Area.Part part : area.parts()) {
+      if (!part.notes().isEmpty()) {
+        Note first = part.notes().getFirst();
+        long last = part.notes().getLast().onset();
+        Curve curve = Curve.between(first.onset(), first.velocity(), last, to, 0);
+        for (Note note : part.notes()) {
+          double wanted = last == first.onset() ? to : curve.valueAt(note.onset());
+          draft.change(note, loud(note, wanted));
+        }
+      }
+    }
+  }
+
+  void octavesBelow(int voices) {
+    for (Area.Part part : area.parts()) {
+      if (!part.isKit()) {
+        Octaves octaves = new Octaves(part, draft);
+        for (List<Note> chord : Chords.of(part.notes())) {
+          if (chord.size() < voices) {
+            octaves.add(chord.getFirst(), -Pitch.OCTAVE);
+          }
+        }
+      }
+    }
+  }
+
+  /** Shows each note that lies outside the scale, with the degree that is next to it. */
+  void eachOutside(ObjIntConsumer<Note> to) {
+    int[] degrees = new int[Pitch.HIGHEST + 1];
+    Arrays.setAll(degrees, area.key()::nearest);
+    for (Area.Part part : area.parts()) {
+      if (!part.isKit()) {
+        for (Note note : part.notes()) {
+          if (degrees[note.pitch()] != note.pitch()) {
+            to.accept(note, degrees[note.pitch()]);
+          }
+        }
+      }
+    }
+  }
+
+  /**
+   * All comes earlier by the whole bars before the first note: places in the bar stay. Of the whole
+   * song, tempos, meters and markers come earlier with it.
+   */
+  void trimSilence() {
+    MeterMap meters = area.song().meters();
+    long first =
+        area.parts().stream()
+            .filter(p -> !p.notes().isEmpty())
+            .mapToLong(p -> p.notes().getFirst().onset())
+            .min()
+            .orElse(0);
+    long from =
+        area.reach() == Reach.CLIP
+            ? area.parts().stream().mapToLong(p -> p.range().start()).min().orElse(0)
+            : 0;
+    long start = meters.barRangeAt(from).start();
+    start = start < from ? meters.barRangeAt(from).end() : start;
+    long by = meters.barRangeAt(first).start() - start;
+    if (by <= 0) {
+      return;
+    }
+    for (Area.Part part : area.parts()) {
+      part.notes().forEach(n -> draft.change(n, n.shifted(-by)));
+      for (ControlPoint point : part.controls()) {
+        draft.move(point, point.at(Math.max(from, point.tick() - by)));
+      }
+    }
+    if (area.reach() == Reach.SONG) {
+      draft.songEarlier(by);
+    }
+  }
+
+  void thin(int tolerance) {
+    for (Area.Part part : area.parts()) {
+      Map<Controller, List<ControlPoint>> points = new LinkedHashMap<>();
+      for (ControlPoint point : part.controls()) {
+        Controller.of(point.control())
+            .ifPresent(c -> points.computeIfAbsent(c, x -> new ArrayList<>()).add(point));
+      }
+      points.forEach(
+          (of, all) ->
+              draft.thin(ControlEdits.superfluous(all, of.isSwitch() ? 0 : of.share(tolerance))));
+    }
+  }
+
+  /**
+   * Marks the softest notes: so many that are no louder than the last of the share or, where that
+   * would be more than twice as many, those softer than it. A part played evenly has none.
+   */
+  void markQuietest(int percent) {
+    List<Note> all = new ArrayList<>();
+    area.parts().forEach(p -> all.addAll(p.notes()));
+    if (all.isEmpty()) {
+      return;
+    }
+    int[] sorted = all.stream().mapToInt(Note::velocity).sorted().toArray();
+    int wanted = Math.max(1, sorted.length * percent / 100);
+    int limit = sorted[wanted - 1];
+    long within = Arrays.stream(sorted).filter(v -> v <= limit).count();
+    boolean tooMany = within > 2L * wanted;
+    for (Note note : all) {
+      if (note.velocity() < limit || !tooMany && note.velocity() == limit) {
+        draft.mark(note);
+      }
+    }
+  }
+}

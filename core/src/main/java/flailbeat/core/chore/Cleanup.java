@@ -1,0 +1,111 @@
+package flailbeat.core.chore;
+
+/**
+ * Chores that come with the application.
+ *
+ * <p>Their titles have {@value #MARK} in the place of the number that they go by, if they do.
+ */
+public enum Cleanup {
+  SHORT("short", "Remove notes shorter than # ms", 1, 2000, 60),
+  DOUBLES("doubles", "Remove doubles: one pitch within # ms", 0, 500, 40),
+  OVERLAPS("overlaps", "Trim overlaps of one pitch"),
+  GAPS("gaps", "Close gaps of less than # ms", 1, 2000, 80),
+  VELOCITY("velocity", "Set velocities to #", 1, 127, 80),
+  SQUEEZE("squeeze", "Squeeze velocities to # % about their mean", 0, 300, 50),
+  FADE("fade", "Fade velocities to #", 1, 127, 20),
+  OCTAVES("octaves", "Octave below chords of less than # notes", 2, 10, 3),
+  MARK_OUTSIDE("mark-outside", "Mark notes outside the scale"),
+  MOVE_OUTSIDE("move-outside", "Move notes outside the scale to its next degree"),
+  REMOVE_OUTSIDE("remove-outside", "Remove notes outside the scale"),
+  SILENCE("silence", "Trim whole bars of silence at the start"),
+  THIN("thin", "Thin controllers, # off at most", 1, 64, 2),
+  QUIETEST("quietest", "Mark the quietest # %", 1, 99, 5);
+
+  /** Where the number stands in a title. */
+  public static final String MARK = "#";
+
+  private final String id;
+  private final String title;
+  private final int least;
+  private final int most;
+  private final int standard;
+
+  Cleanup(String id, String title) {
+    this(id, title, 0, 0, 0);
+  }
+
+  Cleanup(String id, String title, int least, int most, int standard) {
+    this.id = id;
+    this.title = title;
+    this.least = least;
+    this.most = most;
+    this.standard = standard;
+  }
+
+  /** Never changes: settings name it by this. */
+  public String id() {
+    return id;
+  }
+
+  /** The name that people see. */
+  public String title() {
+    return title;
+  }
+
+  /** Its title with a number in its place. */
+  public String title(int amount) {
+    return title.replace(MARK, String.valueOf(amount));
+  }
+
+  /** Whether it goes by a number. */
+  public boolean hasAmount() {
+    return most > 0;
+  }
+
+  public int least() {
+    return least;
+  }
+
+  public int most() {
+    return most;
+  }
+
+  /** The number that it goes by at first. */
+  public int standard() {
+    return standard;
+  }
+
+  /**
+   * What it would do.
+   *
+   * @param amount the number that it goes by, within its bounds
+   * @throws IllegalArgumentException for a number beyond them
+   */
+  public Outcome outcome(Area area, int amount) {
+    if (hasAmount() && (amount < least || amount > most)) {
+      throw new IllegalArgumentException(
+          "\u201c" + title + "\u201d goes from " + least + " to " + most + ", not " + amount);
+    }
+    Draft draft = new Draft();
+    Cleaning cleaning = new Cleaning(area, draft);
+    switch (this) {
+      case SHORT -> cleaning.removeShort(amount);
+      case DOUBLES -> cleaning.removeDoubles(amount);
+      case OVERLAPS -> cleaning.trimOverlaps();
+      case GAPS -> cleaning.closeGaps(amount);
+      case VELOCITY -> cleaning.velocities(n -> amount);
+      case SQUEEZE -> cleaning.squeeze(amount);
+      case FADE -> cleaning.fade(amount);
+      case OCTAVES -> cleaning.octavesBelow(amount);
+      case MARK_OUTSIDE -> cleaning.eachOutside((note, degree) -> draft.mark(note));
+      case MOVE_OUTSIDE ->
+          cleaning.eachOutside(
+              (note, degree) -> draft.change(note, note.moved(0, degree - note.pitch())));
+      case REMOVE_OUTSIDE -> cleaning.eachOutside((note, degree) -> draft.remove(note));
+      case SILENCE -> cleaning.trimSilence();
+      case THIN -> cleaning.thin(amount);
+      case QUIETEST -> cleaning.markQuietest(amount);
+    }
+    return draft.outcome();
+  }
+}

@@ -1,0 +1,62 @@
+package flailbeat.core.chore;
+
+import flailbeat.core.model.ControlId;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** An outcome as it is gathered. */
+final class Draft {
+  private final List<Note> changed = new ArrayList<>();
+  private final List<Note> gone = new ArrayList<>();
+  private final Map<TrackId, List<Note>> added = new LinkedHashMap<>();
+  private final List<Note> marked = new ArrayList<>();
+  private final List<ControlPoint> moved = new ArrayList<>();
+  private final Set<ControlId> thinned = new HashSet<>();
+  private long earlier;
+
+  /** A note in the place of another; nothing where they are the same. */
+  void change(Note before, Note after) {
+    if (!after.equals(before)) {
+      changed.add(after);
+    }
+  }
+
+  void remove(Note note) {
+    gone.add(note);
+  }
+
+  void add(Track track, Note note) {
+    added.computeIfAbsent(track.id(), t -> new ArrayList<>()).add(note);
+  }
+
+  void mark(Note note) {
+    marked.add(note);
+  }
+
+  void move(ControlPoint before, ControlPoint after) {
+    if (after.tick() != before.tick()) {
+      moved.add(after);
+    }
+  }
+
+  void thin(Collection<ControlPoint> points) {
+    points.forEach(p -> thinned.add(p.id()));
+  }
+
+  void songEarlier(long ticks) {
+    earlier = ticks;
+  }
+
+  Outcome outcome() {
+    return new Outcome(changed, gone, added, marked, moved, thinned, earlier);
+  }
+}

@@ -1,0 +1,65 @@
+package flailbeat.core.chore;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.pitch.Pitch;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Lays octaves beside notes of a track, but where there would be none on the piano's 128 notes, or
+ * where a note of that pitch sounds already.
+ */
+final class Octaves {
+  private final Area.Part part;
+  private final List<List<Note>> byPitch = new ArrayList<>();
+  private final long[] reaches = new long[Pitch.HIGHEST + 1];
+  private final Draft draft;
+
+  Octaves(Area.Part part, Draft draft) {
+    this.part = part;
+    this.draft = draft;
+    for (int pitch = 0; pitch <= Pitch.HIGHEST; pitch++) {
+      byPitch.add(new ArrayList<>());
+    }
+    for (Note note : part.track().notes()) {
+      byPitch.get(note.pitch()).add(note);
+      reaches[note.pitch()] = Math.max(reaches[note.pitch()], note.length());
+    }
+  }
+
+  /** Adds the note that lies so many semitones away. */
+  void add(Note note, int semitones) {
+    int pitch = note.pitch() + semitones;
+    if (Pitch.isValid(pitch) && isFree(pitch, note)) {
+      draft.add(part.track(), note.moved(0, semitones));
+    }
+  }
+
+  private boolean isFree(int pitch, Note like) {
+    List<Note> there = byPitch.get(pitch);
+    for (int i = firstFrom(there, like.end()) - 1; i >= 0; i--) {
+      Note note = there.get(i);
+      if (note.end() > like.onset()) {
+        return false;
+      }
+      if (note.onset() + reaches[pitch] <= like.onset()) {
+        return true;
+      }
+    }
+    return true;
+  }
+
+  private static int firstFrom(List<Note> notes, long tick) {
+    int low = 0;
+    int high = notes.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (notes.get(mid).onset() < tick) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
+  }
+}

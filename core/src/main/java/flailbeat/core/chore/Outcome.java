@@ -1,0 +1,148 @@
+package flailbeat.core.chore;
+
+import flailbeat.core.edit.ClipEdits;
+import flailbeat.core.edit.ControlEdits;
+import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.EnteredNotes;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.ControlId;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What comes of a chore, worked out and not done yet: it can be counted, drawn, and carried out as
+ * one edit.
+ *
+ * @param changed notes in the place of those that have their ids
+ * @param gone notes that go, as they are
+ * @param added notes that come, by track; their ids mean nothing
+ * @param marked notes that get selected
+ * @param moved control points in the place of those that have their ids
+ * @param thinned control points that go
+ * @param earlier by so many ticks the song's tempos, meters and markers come earlier
+ */
+public record Outcome(
+    List<Note> changed,
+    List<Note> gone,
+    Map<TrackId, List<Note>> added,
+    List<Note> marked,
+    List<ControlPoint> moved,
+    Set<ControlId> thinned,
+    long earlier) {
+  /** Nothing. */
+  public static final Outcome NONE =
+      new Outcome(List.of(), List.of(), Map.of(), List.of(), List.of(), Set.of(), 0);
+
+  public Outcome {
+    changed = List.copyOf(changed);
+    gone = List.copyOf(gone);
+    added = Map.copyOf(added);
+    marked = List.copyOf(marked);
+    moved = List.copyOf(moved);
+    thinned = Set.copyOf(thinned);
+  }
+
+  /** How many notes come. */
+  public int addedCount() {
+    return added.values().stream().mapToInt(List::size).sum();
+  }
+
+  /** How many notes it touches, adds and marks. */
+  public int noteCount() {
+    return changed.size() + gone.size() + addedCount() + marked.size();
+  }
+
+  /** How many events of controllers it touches. */
+  public int controlCount() {
+    return moved.size() + thinned.size();
+  }
+
+  /** Whether it does nothing at all, not even mark anything. */
+  public boolean isNothing() {
+    return noteCount() == 0 && controlCount() == 0;
+  }
+
+  /** Whether it leaves the song as it is, and marks notes at the most. */
+  public boolean onlyMarks() {
+    return noteCount() == marked.size() && controlCount() == 0;
+  }
+
+  /** What it would do, in words, such as "3 notes changed, 1 note gone". */
+  public String inWords() {
+    List<String> said = new ArrayList<>();
+    say(said, changed.size(), "note", "changed");
+    say(said, gone.size(), "note", "gone");
+    say(said, addedCount(), "note", "added");
+    say(said, marked.size(), "note", "marked");
+    say(said, moved.size(), "controller event", "moved");
+    say(said, thinned.size(), "controller event", "gone");
+    return said.isEmpty() ? "nothing to do" : String.join(", ", said);
+  }
+
+  private static void say(List<String> said, int count, String what, String how) {
+    if (count > 0) {
+      said.add(count + " " + what + (count == 1 ? " " : "s ") + how);
+    }
+  }
+
+  /** It as an edit: of the song that it was worked out of. */
+  public Edit edit(String label) {
+    return new Done(label, this);
+  }
+
+  private record Done(String label, Outcome outcome) implements Edit {
+    @Override
+    public boolean isNothing() {
+      return outcome.onlyMarks();
+    }
+
+    @Override
+    public Song apply(Song song) {
+      Song result = ClipEdits.put(song, outcome.changed(), outcome.moved());
+      if (!outcome.gone().isEmpty() || !outcome.thinned().isEmpty()) {
+        result =
+            ControlEdits.delete(result, outcome.thinned(), Selection.of(outcome.gone()).notes());
+      }
+      for (Map.Entry<TrackId, List<Note>> each : outcome.added().entrySet()) {
+        result = EnteredNotes.place(result, each.getKey(), each.getValue());
+      }
+      return outcome.earlier() == 0 ? result : earlier(result, outcome.earlier());
+    }
+
+    /** What lay before it holds from the start. */
+    private static Song earlier(Song song, long by) {
+      return song.withTempos(
+              TempoMap.of(
+                  song.tempos().changes().stream()
+                      .map(c -> new TempoMap.Change(Math.max(0, c.tick() - by), c.tempo()))
+                      .toList()))
+          .withMeters(
+              MeterMap.of(
+                  song.meters().changes().stream()
+                      .map(
+                          c ->
+                              new MeterMap.Change(
+                                  Math.max(0, c.tick() - by),
+                                  c.meter(),
+                                  c.clocks(),
+                                  c.thirtySeconds()))
+                      .toList()))
+          .withCarried(
+              song.carried().stream()
+                  .map(
+                      c ->
+                          new CarriedEvent(
+                              Math.max(0, c.tick() - by), c.status(), c.type(), c.payload()))
+                  .toList());
+    }
+  }
+}

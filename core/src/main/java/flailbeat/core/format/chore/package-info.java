@@ -1,0 +1,2 @@
+/** Files of chores, to be handed on. */
+package flailbeat.core.format.chore;

@@ -1,0 +1,380 @@
+package flailbeat.core.session;
+
+import flailbeat.core.chore.Area;
+import flailbeat.core.chore.Chore;
+import flailbeat.core.chore.Cleanup;
+import flailbeat.core.chore.Outcome;
+import flailbeat.core.chore.Reach;
+import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.Scope;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.pitch.Key;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.time.Clock;
+import flailbeat.core.work.Progress;
+import flailbeat.core.work.Workshop;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Chores: each is tried first, which shows what it would do, and is then done or left. What is
+ * tried is worked out anew whenever the song or what is chosen in it changes.
+ */
+public final class ChoreDesk {
+  private static final String AMOUNT = "chore-";
+
+  /** What a chore would do to what is there now. */
+  private sealed interface Tried {
+    String title();
+
+    Outcome outcome(Area area);
+  }
+
+  private record Built(Cleanup cleanup, int amount) implements Tried {
+    @Override
+    public String title() {
+      return cleanup.title(amount);
+    }
+
+    @Override
+    public Outcome outcome(Area area) {
+      return cleanup.outcome(area, amount);
+    }
+  }
+
+  private record Own(String name, Chore chore, long seed) implements Tried {
+    @Override
+    public String title() {
+      return name;
+    }
+
+    @Override
+    public Outcome outcome(Area area) {
+      return chore.outcome(area, seed);
+    }
+  }
+
+  /** How many notes and events each chore would touch. */
+  public record Counts(Map<Cleanup, Integer> built, Map<String, Integer> own) {}
+
+  /** What there is now. */
+  private record Now(
+      Song song,
+      Reach reach,
+      TrackId track,
+      Optional<Clip> clip,
+      Selection selection,
+      QuantizeSettings timing,
+      Key key) {
+    boolean isSameAs(Now other) {
+      return other != null
+          && song == other.song
+          && selection == other.selection
+          && reach == other.reach
+          && track.equals(other.track)
+          && clip.map(Clip::id).equals(other.clip.map(Clip::id))
+          && timing.equals(other.timing)
+          && key.equals(other.key);
+    }
+  }
+
+  /** What is counted. */
+  private record Ask(Now now, Area area, Map<Cleanup, Integer> amounts, Map<String, Chore> own) {
+    boolean isSameAs(Ask other) {
+      return now.isSameAs(other.now) && amounts.equals(other.amounts) && own.equals(other.own);
+    }
+  }
+
+  private final Document document;
+  private final EditDesk editing;
+  private final TimingDesk timing;
+  private final Performer performer;
+  private final Amounts amounts;
+  private final Changes changes;
+  private final Notices notices;
+  private final Named<Chore> own;
+  private final Preview<Ask, Counts> counts;
+  private Optional<Reach> chosen = Optional.empty();
+  private Optional<Tried> tried = Optional.empty();
+  private Area area;
+  private Now areaOf;
+  private Outcome outcome = Outcome.NONE;
+  private Area outcomeOn;
+  private Tried outcomeOf;
+  private long seed = 1;
+  private boolean counting;
+
+  ChoreDesk(
+      Document document,
+      EditDesk editing,
+      TimingDesk timing,
+      Performer performer,
+      Amounts amounts,
+      Changes changes,
+      Notices notices,
+      Clock clock,
+      Workshop workshop) {
+    this.document = document;
+    this.editing = editing;
+    this.timing = timing;
+    this.performer = performer;
+    this.amounts = amounts;
+    this.changes = changes;
+    this.notices = notices;
+    own = new Named<>(changes);
+    counts =
+        new Preview<>(
+            this::ask,
+            Ask::isSameAs,
+            ChoreDesk::counted,
+            workshop,
+            clock,
+            notices,
+            () -> changes.fire(Aspect.CHORES));
+  }
+
+  /** The person's own chores. */
+  public Named<Chore> own() {
+    return own;
+  }
+
+  /** How much of the song chores work on: as it was chosen or else as other commands do. */
+  public Reach reach() {
+    boolean selected = !document.scope().selected().notes().isEmpty();
+    return chosen
+        .filter(r -> selected || r != Reach.SELECTION)
+        .orElseGet(() -> reachOf(document.scope().kind()));
+  }
+
+  private static Reach reachOf(Scope.Kind kind) {
+    return switch (kind) {
+      case SELECTION -> Reach.SELECTION;
+      case CLIP -> Reach.CLIP;
+      case TRACK -> Reach.TRACK;
+    };
+  }
+
+  /** From now on chores work on so much of the song. */
+  public void setReach(Reach value) {
+    if (value == Reach.SELECTION && document.scope().selected().notes().isEmpty()) {
+      notices.tell("Nothing is selected");
+    } else {
+      chosen = Optional.of(value);
+    }
+    changes.fire(Aspect.CHORES);
+  }
+
+  /** The number that a chore goes by. */
+  public int amount(Cleanup cleanup) {
+    return cleanup.hasAmount()
+        ? Math.clamp(
+            amounts.of(AMOUNT + cleanup.id(), cleanup.standard()), cleanup.least(), cleanup.most())
+        : 0;
+  }
+
+  /**
+   * Has a chore go by another number.
+   *
+   * @throws IllegalArgumentException for one beyond its bounds, with a message for the person
+   */
+  public void setAmount(Cleanup cleanup, int value) {
+    if (value < cleanup.least() || value > cleanup.most()) {
+      throw new IllegalArgumentException(cleanup.least() + " to " + cleanup.most());
+    }
+    amounts.give(AMOUNT + cleanup.id(), value);
+    if (trying().equals(Optional.of(cleanup))) {
+      tryOut(cleanup);
+    }
+  }
+
+  /** Shows what a chore would do. */
+  public void tryOut(Cleanup cleanup) {
+    show(new Built(cleanup, amount(cleanup)));
+  }
+
+  /**
+   * Shows what a chore of the person's own would do.
+   *
+   * @param name what it is called; empty for one that has no name yet
+   */
+  public void tryOut(String name, Chore chore) {
+    show(new Own(name.isEmpty() ? "New chore" : name, chore, seed));
+  }
+
+  /** Draws anew what is left to chance. */
+  public void drawAgain() {
+    seed++;
+    tried.ifPresent(t -> show(t instanceof Own o ? new Own(o.name(), o.chore(), seed) : t));
+  }
+
+  private void show(Tried value) {
+    if (!tried.equals(Optional.of(value))) {
+      tried = Optional.of(value);
+      changes.fire(Aspect.CHORES);
+    }
+  }
+
+  /** Whether a chore is being tried. */
+  public boolean isTrying() {
+    return tried.isPresent();
+  }
+
+  /** Which of the chores that come with the application is tried, if it is one. */
+  public Optional<Cleanup> trying() {
+    return tried.flatMap(
+        t -> t instanceof Built built ? Optional.of(built.cleanup()) : Optional.empty());
+  }
+
+  /** Which of the person's own is tried, if it is one. */
+  public Optional<Chore> tryingOwn() {
+    return tried.flatMap(t -> t instanceof Own o ? Optional.of(o.chore()) : Optional.empty());
+  }
+
+  /** What the chore that is tried is called; empty without one. */
+  public String title() {
+    return tried.map(Tried::title).orElse("");
+  }
+
+  /** What the chore that is tried would do now; nothing without one. */
+  public Outcome outcome() {
+    if (tried.isEmpty()) {
+      return Outcome.NONE;
+    }
+    Area on = area();
+    Tried wanted = tried.get();
+    if (outcomeOn != on || !wanted.equals(outcomeOf)) {
+      outcome = wanted.outcome(on);
+      outcomeOn = on;
+      outcomeOf = wanted;
+    }
+    return outcome;
+  }
+
+  /** What the chore that is tried would do, as an edit; empty where it would change nothing. */
+  public Optional<Edit> edit() {
+    return tried.map(t -> outcome().edit(t.title())).filter(e -> !e.isNothing());
+  }
+
+  /** How many notes the chore that is tried works on. */
+  public int among() {
+    return area().noteCount();
+  }
+
+  private Area area() {
+    Now now = now();
+    if (!now.isSameAs(areaOf)) {
+      area = areaOf(now);
+      areaOf = now;
+    }
+    return area;
+  }
+
+  private Now now() {
+    return new Now(
+        document.song(),
+        reach(),
+        document.track().id(),
+        document.clip(),
+        document.scope().selected(),
+        timing.settings(),
+        performer.key());
+  }
+
+  private Area areaOf(Now now) {
+    return Area.of(
+        now.song(),
+        now.reach(),
+        document.track(),
+        now.clip(),
+        now.selection(),
+        timing.lines(),
+        now.key());
+  }
+
+  /** Does what is shown, as one step; what it marks is selected then. */
+  public void carryOut() {
+    if (tried.isEmpty()) {
+      return;
+    }
+    String title = title();
+    Outcome now = outcome();
+    Song before = document.song();
+    editing.carryOut(now.edit(title));
+    boolean refused = !now.onlyMarks() && document.song() == before;
+    if (refused) {
+      return;
+    }
+    tried = Optional.empty();
+    if (!now.marked().isEmpty()) {
+      document.select(Selection.of(now.marked()));
+    }
+    notices.tell(title + ": " + now.inWords());
+    changes.fire(Aspect.CHORES);
+  }
+
+  /** Leaves all as it was. */
+  public void leave() {
+    if (tried.isPresent()) {
+      tried = Optional.empty();
+      changes.fire(Aspect.CHORES);
+    }
+  }
+
+  /** Whether somebody looks at how much there is to do: only then is it counted. */
+  public void count(boolean value) {
+    counting = value;
+  }
+
+  /** How much there is for each chore to do, if it has been counted. */
+  public Optional<Counts> counts() {
+    return counts.ready();
+  }
+
+  /** Called for each frame drawn. */
+  void tick() {
+    if (counting) {
+      counts.tick();
+    }
+  }
+
+  private Ask ask() {
+    Map<Cleanup, Integer> all = new EnumMap<>(Cleanup.class);
+    for (Cleanup each : Cleanup.values()) {
+      all.put(each, amount(each));
+    }
+    Area here = area();
+    // Lines keep what they have worked out: those of another thread are its own.
+    Area apart = new Area(here.song(), here.reach(), here.parts(), timing.lines(), here.key());
+    return new Ask(areaOf, apart, all, Map.copyOf(own.all()));
+  }
+
+  private static Counts counted(Ask ask, Progress progress) {
+    Map<Cleanup, Integer> built = new EnumMap<>(Cleanup.class);
+    Map<String, Integer> own = new HashMap<>();
+    double all = ask.amounts().size() + ask.own().size();
+    for (Map.Entry<Cleanup, Integer> each : ask.amounts().entrySet()) {
+      built.put(each.getKey(), size(each.getKey().outcome(ask.area(), each.getValue())));
+      progress.at(built.size() / all);
+    }
+    for (Map.Entry<String, Chore> each : ask.own().entrySet()) {
+      own.put(each.getKey(), size(each.getValue().outcome(ask.area(), 1)));
+      progress.at((built.size() + own.size()) / all);
+    }
+    return new Counts(built, own);
+  }
+
+  private static int size(Outcome outcome) {
+    return outcome.noteCount() + outcome.controlCount();
+  }
+
+  /** A chore in plain words. */
+  public static String inWords(Chore chore) {
+    return chore.inWords(OctaveNames.MIDDLE_C4);
+  }
+}
