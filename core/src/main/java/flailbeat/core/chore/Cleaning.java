@@ -12,6 +12,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -29,6 +30,8 @@ final class Cleaning {
   /** Of doubles the longest is kept, of equally long ones the loudest, then the first. */
   private static final Comparator<Note> KEPT_FIRST =
       Comparator.comparingLong((Note n) -> -n.length()).thenComparingInt(n -> -n.velocity());
+
+  private static final Comparator<Note> BY_PITCH = Comparator.comparingInt(Note::pitch);
 
   private final Area area;
   private final TempoMap tempos;
@@ -70,12 +73,17 @@ final class Cleaning {
             && nanosBetween(alike.get(from).onset(), alike.get(to).onset()) <= nanos(millis)) {
           to++;
         }
-        List<Note> doubles = alike.subList(from, to);
-        Note kept = doubles.stream().min(KEPT_FIRST).orElseThrow();
-        doubles.stream().filter(n -> n != kept).forEach(draft::remove);
+        if (to - from > 1) {
+          keepOne(alike.subList(from, to));
+        }
         from = to;
       }
     }
+  }
+
+  private void keepOne(List<Note> doubles) {
+    Note kept = doubles.stream().min(KEPT_FIRST).orElseThrow();
+    doubles.stream().filter(n -> n != kept).forEach(draft::remove);
   }
 
   /** The notes of each part and pitch, in order. */
@@ -164,9 +172,11 @@ final class Cleaning {
     for (Area.Part part : area.parts()) {
       if (!part.isKit()) {
         Octaves octaves = new Octaves(part, draft);
-        for (List<Note> chord : Chords.of(part.notes())) {
+        int[] sizes = Chords.sizes(part.notes());
+        for (int from = 0; from < sizes.length; from += sizes[from]) {
+          List<Note> chord = part.notes().subList(from, from + sizes[from]);
           if (chord.size() < voices) {
-            octaves.add(chord.getFirst(), -Pitch.OCTAVE);
+            octaves.add(Collections.min(chord, BY_PITCH), -Pitch.OCTAVE);
           }
         }
       }

@@ -7,7 +7,6 @@ import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
-import java.util.Comparator;
 import java.util.List;
 
 /** What a chore of a person's own does to the notes that meet its condition. */
@@ -32,16 +31,17 @@ final class Doing {
    * @param met the notes of each part that meet the condition, in order
    */
   void doTo(List<List<Note>> met) {
-    Room room =
-        Room.of(
-            met.stream().flatMap(List::stream).sorted(Comparator.comparing(Note::onset)).toList());
+    int semitones =
+        chore.then() == Does.TRANSPOSE
+            ? Room.of(met.stream().flatMap(List::stream).toList()).semitones(chore.amount())
+            : 0;
     for (int i = 0; i < met.size(); i++) {
       Area.Part part = area.parts().get(i);
       if (chore.then() == Does.OCTAVE_ABOVE || chore.then() == Does.OCTAVE_BELOW) {
         addOctaves(part, met.get(i));
       } else {
         GridLines.Walker lines = area.lines().walker();
-        met.get(i).forEach(n -> doTo(part, n, room, lines));
+        met.get(i).forEach(n -> doTo(part, n, semitones, lines));
       }
     }
   }
@@ -54,7 +54,7 @@ final class Doing {
     }
   }
 
-  private void doTo(Area.Part part, Note note, Room room, GridLines.Walker lines) {
+  private void doTo(Area.Part part, Note note, int semitones, GridLines.Walker lines) {
     switch (chore.then()) {
       case MARK -> draft.mark(note);
       case REMOVE -> draft.remove(note);
@@ -64,7 +64,7 @@ final class Doing {
           draft.change(note, Cleaning.loud(note, note.velocity() * amount / ALL));
       case LENGTH -> draft.change(note, lasting(note, amount));
       case LENGTH_SCALE -> draft.change(note, lasting(note, note.length() * amount / ALL));
-      case TRANSPOSE -> draft.change(note, note.moved(0, room.semitones(chore.amount())));
+      case TRANSPOSE -> draft.change(note, note.moved(0, semitones));
       case TO_SCALE -> {
         if (!part.isKit()) {
           draft.change(note, note.moved(0, area.key().nearest(note.pitch()) - note.pitch()));

@@ -25,9 +25,17 @@ final class Draft {
 
   /** A note in the place of another; nothing where they are the same. */
   void change(Note before, Note after) {
-    if (!after.equals(before)) {
+    if (after != before && differs(before, after)) {
       changed.add(after);
     }
+  }
+
+  /** Told apart by hand: a record's own comparison takes far longer for a great many. */
+  private static boolean differs(Note before, Note after) {
+    return before.onset() != after.onset()
+        || before.pitch() != after.pitch()
+        || before.velocity() != after.velocity()
+        || before.length() != after.length();
   }
 
   void remove(Note note) {

@@ -30,19 +30,8 @@ final class Measuring {
     this.lines = area.lines().walker();
     this.seed = seed;
     if (chore.when().stream().flatMap(List::stream).anyMatch(t -> t.of() == Measure.CHORD)) {
-      chordSizes = chordSizes();
+      chordSizes = Chords.sizes(notes);
     }
-  }
-
-  private int[] chordSizes() {
-    int[] result = new int[notes.size()];
-    int at = 0;
-    for (List<Note> chord : Chords.of(notes)) {
-      for (int i = 0; i < chord.size(); i++) {
-        result[at++] = chord.size();
-      }
-    }
-    return result;
   }
 
   double of(Term term, int index) {

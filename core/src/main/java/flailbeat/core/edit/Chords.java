@@ -2,6 +2,7 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Note;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -25,5 +26,24 @@ public final class Chords {
     }
     chords.forEach(c -> c.sort(Comparator.comparingInt(Note::pitch)));
     return chords;
+  }
+
+  /**
+   * How many notes each note's chord has, without gathering the chords.
+   *
+   * @param notes in order of onset
+   */
+  public static int[] sizes(List<Note> notes) {
+    int[] result = new int[notes.size()];
+    int from = 0;
+    for (int to = 1; to <= result.length; to++) {
+      boolean ends =
+          to == result.length || notes.get(to).onset() - notes.get(from).onset() > TOGETHER;
+      if (ends) {
+        Arrays.fill(result, from, to, to - from);
+        from = to;
+      }
+    }
+    return result;
   }
 }

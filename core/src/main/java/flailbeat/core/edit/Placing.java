@@ -145,7 +145,12 @@ final class Placing {
 
   private static <E extends Timed<E>> List<E> inOrderOfId(Collection<E> elements) {
     List<E> result = new ArrayList<>(elements);
-    result.sort(Comparator.comparingLong(Timed::idNumber));
+    for (int i = 1; i < result.size(); i++) {
+      if (result.get(i - 1).idNumber() > result.get(i).idNumber()) {
+        result.sort(Comparator.comparingLong(Timed::idNumber));
+        break;
+      }
+    }
     return result;
   }
 

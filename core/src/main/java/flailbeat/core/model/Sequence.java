@@ -25,6 +25,9 @@ public final class Sequence<E extends Timed<E>> extends AbstractList<E> {
   private static final Sequence<Note> NO_NOTES = new Sequence<>(Note.ORDER);
   private static final Sequence<ControlPoint> NO_CONTROLS = new Sequence<>(ControlPoint.ORDER);
 
+  /** With fewer it does not matter how they are put in. */
+  private static final int MANY = 1000;
+
   private final Chunks<E> byTime;
   private final Chunks<E> byId;
 
@@ -127,9 +130,25 @@ public final class Sequence<E extends Timed<E>> extends AbstractList<E> {
     if (put.isEmpty()) {
       return this;
     }
+    if (put.size() > MANY && put.size() > size() / 2) {
+      return madeAnew(put);
+    }
     List<E> gone = findAll(sorted(put.stream().mapToLong(Timed::idNumber)));
     boolean same = put.size() == 1 && gone.size() == 1 && gone.get(0) == put.iterator().next();
     return same ? this : edited(gone, List.copyOf(put));
+  }
+
+  /** With so many put in that hardly a chunk could be shared: each of them is looked at once. */
+  private Sequence<E> madeAnew(Collection<E> put) {
+    Replacing<E> replacing = new Replacing<>(put);
+    List<E> inTime = new ArrayList<>(size() + put.size());
+    List<E> inIds = new ArrayList<>(size() + put.size());
+    byTime.forEach(e -> inTime.add(replacing.of(e)));
+    byId.forEach(e -> inIds.add(replacing.of(e)));
+    List<E> come = replacing.others();
+    inTime.addAll(come);
+    inIds.addAll(come);
+    return new Sequence<>(byTime.holding(inTime), byId.holding(inIds));
   }
 
   /** The same without those of some ids; ids that none has are passed over. */

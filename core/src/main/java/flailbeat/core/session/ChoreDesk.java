@@ -107,6 +107,7 @@ public final class ChoreDesk {
   private Outcome outcome = Outcome.NONE;
   private Area outcomeOn;
   private Tried outcomeOf;
+  private Optional<Shown> shown = Optional.empty();
   private long seed = 1;
   private boolean counting;
 
@@ -256,9 +257,28 @@ public final class ChoreDesk {
     return outcome;
   }
 
-  /** What the chore that is tried would do, as an edit; empty where it would change nothing. */
-  public Optional<Edit> edit() {
-    return tried.map(t -> outcome().edit(t.title())).filter(e -> !e.isNothing());
+  /**
+   * What the chore that is tried would do.
+   *
+   * @param before the song as it is
+   * @param after the song as it would be
+   */
+  public record Shown(Outcome outcome, Edit edit, Song before, Song after) {}
+
+  /** What the chore that is tried would do now; empty without one. */
+  public Optional<Shown> shown() {
+    if (tried.isEmpty()) {
+      shown = Optional.empty();
+      return shown;
+    }
+    Outcome now = outcome();
+    Song song = document.song();
+    if (shown.filter(s -> s.outcome() == now && s.before() == song).isEmpty()) {
+      Edit edit = now.edit(title());
+      Song after = edit.isNothing() ? song : edit.apply(song);
+      shown = Optional.of(new Shown(now, edit, song, after));
+    }
+    return shown;
   }
 
   /** How many notes the chore that is tried works on. */

@@ -51,8 +51,21 @@ public class ChoreBench {
 
   /** A chore of the person's own, or one of those that come with the application. */
   @Param({
-    "OWN", "SHORT", "DOUBLES", "OVERLAPS", "GAPS", "VELOCITY", "SQUEEZE", "FADE", "OCTAVES",
-    "MARK_OUTSIDE", "MOVE_OUTSIDE", "REMOVE_OUTSIDE", "SILENCE", "THIN", "QUIETEST"
+    "OWN",
+    "SHORT",
+    "DOUBLES",
+    "OVERLAPS",
+    "GAPS",
+    "VELOCITY",
+    "SQUEEZE",
+    "FADE",
+    "OCTAVES",
+    "MARK_OUTSIDE",
+    "MOVE_OUTSIDE",
+    "REMOVE_OUTSIDE",
+    "SILENCE",
+    "THIN",
+    "QUIETEST"
   })
   public String chore;
 
@@ -95,10 +108,7 @@ public class ChoreBench {
     Song empty = Song.empty();
     Track track = empty.tracks().getFirst();
     Clip clip = Clip.around(new ClipId(5), notes, points, empty.meters());
-    song =
-        empty
-            .withTracks(List.of(track.withClips(List.of(clip))))
-            .withNextId(3L * NOTES);
+    song = empty.withTracks(List.of(track.withClips(List.of(clip)))).withNextId(3L * NOTES);
   }
 
   private Area area() {
