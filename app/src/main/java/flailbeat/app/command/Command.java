@@ -61,6 +61,8 @@ public record Command(
     MOUSE("Mouse"),
     /** A part of edit. */
     LANES("Lanes"),
+    /** A part of edit. */
+    CHORES("Chores"),
     CAPTURE("Capture"),
     /** A part of capture. */
     LOOP("Loop"),
@@ -86,7 +88,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES, SELECT, MOUSE, LANES -> Optional.of(EDIT);
+        case NOTES, SELECT, MOUSE, LANES, CHORES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };
@@ -115,6 +117,8 @@ public record Command(
     LESSON("asked for keys"),
     /** The mouse holds something on the bench. */
     MOUSE("the mouse held down on the bench"),
+    /** A chore is tried, and shows what it would do. */
+    TRIAL("a chore being tried"),
     /** The sheet of keys lies over the window. */
     SHEET("the sheet of keys in sight");
 
@@ -214,6 +218,7 @@ public record Command(
     return where == Where.WALK
         || where == Where.LESSON
         || where == Where.SHEET
+        || where == Where.TRIAL
         || where == Where.MOUSE;
   }
 

@@ -98,4 +98,10 @@ public final class Form {
     box.setOnAction(e -> onChosen.accept(box.isSelected()));
     return box;
   }
+
+  /** Has a node there, or not at all. */
+  public static void show(Node node, boolean shown) {
+    node.setVisible(shown);
+    node.setManaged(shown);
+  }
 }

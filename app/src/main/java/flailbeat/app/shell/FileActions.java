@@ -1,9 +1,12 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.view.ChoreFiles;
 import flailbeat.app.view.timing.GrooveFiles;
+import flailbeat.core.chore.Chore;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.Groove;
@@ -13,11 +16,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
-public final class FileActions implements GrooveFiles {
+public final class FileActions implements GrooveFiles, ChoreFiles {
   private final Session session;
   private final Prompts prompts;
   private final Background background;
@@ -197,6 +201,48 @@ public final class FileActions implements GrooveFiles {
                     },
                     saved ->
                         session.notices().tell(new Notice("Saved " + file.getFileName(), false)),
+                    e -> failed(file, e)));
+  }
+
+  @Override
+  public void takeInChores() {
+    prompts
+        .choresToOpen()
+        .ifPresent(
+            file ->
+                background.read(
+                    "Opening " + file.getFileName(),
+                    () -> ChoreFile.read(file),
+                    chores -> {
+                      int count = session.chores().takeIn(chores);
+                      session
+                          .notices()
+                          .tell(
+                              count == 0
+                                  ? "You have these chores already"
+                                  : "Taken in: " + count + (count == 1 ? " chore" : " chores"));
+                    },
+                    e -> failed(file, e)));
+  }
+
+  @Override
+  public void handOnChores() {
+    Map<String, Chore> chores = Map.copyOf(session.chores().own().all());
+    if (chores.isEmpty()) {
+      session.notices().tell("There are no chores of your own to hand on yet");
+      return;
+    }
+    prompts
+        .choresToSave("chores" + ChoreFile.ENDING)
+        .ifPresent(
+            file ->
+                background.write(
+                    "Saving " + file.getFileName(),
+                    () -> {
+                      ChoreFile.write(chores, file);
+                      return chores;
+                    },
+                    saved -> session.notices().tell("Saved " + file.getFileName()),
                     e -> failed(file, e)));
   }
 

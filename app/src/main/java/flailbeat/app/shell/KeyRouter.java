@@ -141,6 +141,7 @@ final class KeyRouter {
       return;
     }
     if (mouseIsBusy.getAsBoolean() && answered(Where.MOUSE, key)
+        || session.chores().isTrying() && answered(Where.TRIAL, key)
         || sheetIsOpen.getAsBoolean() && answered(Where.SHEET, key)) {
       down.putIfAbsent(name, Optional.empty());
       e.consume();

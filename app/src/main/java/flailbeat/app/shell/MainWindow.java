@@ -6,6 +6,7 @@ import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
+import flailbeat.app.view.ChoresPage;
 import flailbeat.app.view.DrawingPage;
 import flailbeat.app.view.EventsPage;
 import flailbeat.app.view.HandsPage;
@@ -21,6 +22,7 @@ import flailbeat.app.view.SongMap;
 import flailbeat.app.view.SoundPart;
 import flailbeat.app.view.StepStrip;
 import flailbeat.app.view.TrackTabs;
+import flailbeat.app.view.TrialRow;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
@@ -81,8 +83,10 @@ public final class MainWindow {
   private final SongMap map;
   private final StackPane stepPlace = new StackPane();
   private final StackPane panelPlace = new StackPane();
+  private final StackPane trialPlace = new StackPane();
   private StepStrip stepStrip;
   private NotePanel notePanel;
+  private TrialRow trialRow;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -122,6 +126,7 @@ public final class MainWindow {
             this::recordingPage,
             () -> new DrawingPage(session),
             () -> new EventsPage(session),
+            () -> new ChoresPage(session, files),
             this::keysPage);
     commands = new Commands(allCommands(pages, desk));
     keyAsk = new KeyAsk(commands, session);
@@ -164,6 +169,9 @@ public final class MainWindow {
               if (change.isOf(Aspect.LAYOUT)) {
                 commands.setLayout(session.performer().layout());
               }
+              if (change.isOf(Aspect.CHORES)) {
+                trialRow();
+              }
               if (change.isOf(Aspect.KEYS)) {
                 if (session.performer().keysMode() == KeysMode.STEPS) {
                   stepStrip();
@@ -184,6 +192,7 @@ public final class MainWindow {
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> notePanel().toggle()).list());
+    all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());
@@ -191,6 +200,13 @@ public final class MainWindow {
     all.addAll(
         ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
     return all;
+  }
+
+  private void trialRow() {
+    if (trialRow == null && session.chores().isTrying()) {
+      trialRow = new TrialRow(session);
+      trialPlace.getChildren().add(trialRow);
+    }
   }
 
   /** Made as it is first needed: the start does without it. */
@@ -265,6 +281,7 @@ public final class MainWindow {
         map,
         stepPlace,
         panelPlace,
+        trialPlace,
         middle,
         notices,
         runRow,

@@ -30,6 +30,12 @@ public interface Prompts {
   /** Asks where to save a groove. */
   Optional<Path> grooveToSave(String suggestedName);
 
+  /** Asks for a file of chores to take in. */
+  Optional<Path> choresToOpen();
+
+  /** Asks where to save chores, to hand them on. */
+  Optional<Path> choresToSave(String suggestedName);
+
   /** Asks where to save a page for a browser. */
   Optional<Path> pageToSave(String suggestedName);
 

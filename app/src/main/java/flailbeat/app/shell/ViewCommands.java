@@ -69,6 +69,12 @@ final class ViewCommands {
             () -> show(session, pages, SidePane.Page.LIST)),
         of(
             Group.VIEW,
+            "page-chores",
+            "The page Chores",
+            "Shift+F6",
+            () -> show(session, pages, SidePane.Page.CHORES)),
+        of(
+            Group.VIEW,
             "page-keys",
             "The page Keys: other keys for commands",
             "Shift+F1",

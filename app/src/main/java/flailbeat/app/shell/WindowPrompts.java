@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
 import java.io.File;
 import java.nio.file.Path;
@@ -22,6 +23,8 @@ public final class WindowPrompts implements Prompts {
 
   private static final ExtensionFilter GROOVES =
       new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
+  private static final ExtensionFilter CHORES =
+      new ExtensionFilter("Chores", "*" + ChoreFile.ENDING);
   private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
 
   private final Window owner;
@@ -98,6 +101,17 @@ public final class WindowPrompts implements Prompts {
   @Override
   public Optional<Path> grooveToSave(String suggestedName) {
     return save(chooser("Save the groove", suggestedName, GROOVES), GrooveFile.ENDING);
+  }
+
+  @Override
+  public Optional<Path> choresToOpen() {
+    FileChooser chooser = chooser("Take in chores", "", CHORES);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> choresToSave(String suggestedName) {
+    return save(chooser("Hand on your chores", suggestedName, CHORES), ChoreFile.ENDING);
   }
 
   @Override

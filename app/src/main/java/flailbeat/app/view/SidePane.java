@@ -23,6 +23,7 @@ public final class SidePane extends VBox {
     RECORDING,
     DRAWING,
     LIST,
+    CHORES,
     KEYS
   }
 
@@ -39,6 +40,7 @@ public final class SidePane extends VBox {
               Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
           .add(Page.DRAWING, "Drawing", "How notes are drawn and moved; drums ({page-drawing})")
           .add(Page.LIST, "List", "Every note and controller of the track ({page-list})")
+          .add(Page.CHORES, "Chores", "Clean-ups over many notes at once ({page-chores})")
           .add(Page.KEYS, "Keys", "Which key does what, and other keys for it ({page-keys})")
           .named("page");
 
@@ -49,14 +51,17 @@ public final class SidePane extends VBox {
       Supplier<? extends Region> recording,
       Supplier<? extends Region> drawing,
       Supplier<? extends Region> list,
+      Supplier<? extends Region> chores,
       Supplier<? extends Region> keys) {
     makers.put(Page.TIMING, () -> timing);
     makers.put(Page.HANDS, hands);
     makers.put(Page.RECORDING, recording);
     makers.put(Page.DRAWING, drawing);
     makers.put(Page.LIST, list);
+    makers.put(Page.CHORES, chores);
     makers.put(Page.KEYS, keys);
     getStyleClass().add("side-pane");
+    chooser.getStyleClass().add("pages");
     HBox head = new HBox(chooser);
     head.setPadding(new Insets(6, 12, 2, 13));
     HBox.setHgrow(chooser, Priority.ALWAYS);

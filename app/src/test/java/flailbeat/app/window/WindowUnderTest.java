@@ -67,6 +67,16 @@ final class WindowUnderTest {
     }
 
     @Override
+    public Optional<Path> choresToOpen() {
+      return fileToOpen();
+    }
+
+    @Override
+    public Optional<Path> choresToSave(String suggestedName) {
+      return projectToSave(suggestedName);
+    }
+
+    @Override
     public Optional<Path> pageToSave(String suggestedName) {
       return projectToSave(suggestedName);
     }

@@ -7,17 +7,17 @@ package flailbeat.core.chore;
  */
 public enum Cleanup {
   SHORT("short", "Remove notes shorter than # ms", 1, 2000, 60),
-  DOUBLES("doubles", "Remove doubles: one pitch within # ms", 0, 500, 40),
+  DOUBLES("doubles", "Remove doubles within # ms", 0, 500, 40),
   OVERLAPS("overlaps", "Trim overlaps of one pitch"),
   GAPS("gaps", "Close gaps of less than # ms", 1, 2000, 80),
   VELOCITY("velocity", "Set velocities to #", 1, 127, 80),
-  SQUEEZE("squeeze", "Squeeze velocities to # % about their mean", 0, 300, 50),
+  SQUEEZE("squeeze", "Squeeze velocities to # %", 0, 300, 50),
   FADE("fade", "Fade velocities to #", 1, 127, 20),
-  OCTAVES("octaves", "Octave below chords of less than # notes", 2, 10, 3),
+  OCTAVES("octaves", "Octave below chords under # notes", 2, 10, 3),
   MARK_OUTSIDE("mark-outside", "Mark notes outside the scale"),
-  MOVE_OUTSIDE("move-outside", "Move notes outside the scale to its next degree"),
+  MOVE_OUTSIDE("move-outside", "Move notes outside the scale into it"),
   REMOVE_OUTSIDE("remove-outside", "Remove notes outside the scale"),
-  SILENCE("silence", "Trim whole bars of silence at the start"),
+  SILENCE("silence", "Trim silent bars at the start"),
   THIN("thin", "Thin controllers, # off at most", 1, 64, 2),
   QUIETEST("quietest", "Mark the quietest # %", 1, 99, 5);
 
@@ -60,6 +60,11 @@ public enum Cleanup {
   /** Whether it goes by a number. */
   public boolean hasAmount() {
     return most > 0;
+  }
+
+  /** Whether it goes by the scale. */
+  public boolean isOfScale() {
+    return this == MARK_OUTSIDE || this == MOVE_OUTSIDE || this == REMOVE_OUTSIDE;
   }
 
   public int least() {

@@ -9,7 +9,7 @@ public enum Measure {
   LENGTH("length", "ticks", 1, Ticks.LAST, 120),
   LENGTH_MS("length in time", "ms", 0, 1e7, 60),
   /** In beats from 1, those that the meter is written in; within an eighth of a beat. */
-  PLACE("place in the bar", "beats", 1, 64, 1),
+  PLACE("beat of the bar", "", 1, 64, 1),
   /** From the nearest line of the grid, on whatever side. */
   OFF_LINE("distance from the grid", "ms", 0, 1e7, 30),
   /** Behind the nearest line of the grid; negative before it. */

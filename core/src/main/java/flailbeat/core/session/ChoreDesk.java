@@ -29,6 +29,9 @@ import java.util.Optional;
 public final class ChoreDesk {
   private static final String AMOUNT = "chore-";
 
+  /** So that a number fits behind it. */
+  private static final int LONGEST_NAME = 36;
+
   /** What a chore would do to what is there now. */
   private sealed interface Tried {
     String title();
@@ -391,6 +394,35 @@ public final class ChoreDesk {
 
   private static int size(Outcome outcome) {
     return outcome.noteCount() + outcome.controlCount();
+  }
+
+  /**
+   * Takes in chores that were handed on. One whose name another chore has already gets a number
+   * behind it.
+   *
+   * @return how many were not there yet
+   */
+  public int takeIn(Map<String, Chore> handedOn) {
+    int count = 0;
+    for (Map.Entry<String, Chore> each : handedOn.entrySet()) {
+      String name = each.getKey().strip();
+      name = name.substring(0, Math.min(name.length(), LONGEST_NAME)).strip();
+      String wanted = name.isEmpty() ? "Chore" : name;
+      String free = wanted;
+      for (int number = 2; isTaken(free, each.getValue()); number++) {
+        free = wanted + " " + number;
+      }
+      if (!each.getValue().equals(own.all().get(free))) {
+        own.keep(free, each.getValue());
+        count++;
+      }
+    }
+    return count;
+  }
+
+  private boolean isTaken(String name, Chore chore) {
+    Chore there = own.all().get(name);
+    return there != null && !there.equals(chore);
   }
 
   /** A chore in plain words. */

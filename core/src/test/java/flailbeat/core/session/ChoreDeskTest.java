@@ -15,6 +15,7 @@ import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -146,5 +147,16 @@ class ChoreDeskTest {
       assertThat(counts.built())
           .containsEntry(each, chores.outcome().noteCount() + chores.outcome().controlCount());
     }
+  }
+
+  @Test
+  void chores_that_are_handed_on_replace_none_of_the_persons_own() {
+    Chore mine = removing(new Term(Measure.VELOCITY, false, Relation.BELOW, 20, 0));
+    Chore other = removing(new Term(Measure.VELOCITY, false, Relation.BELOW, 30, 0));
+    chores.own().keep("Slips", mine);
+    assertThat(chores.takeIn(Map.of("Slips", other, " ", mine))).isEqualTo(2);
+    assertThat(chores.own().all())
+        .containsExactlyInAnyOrderEntriesOf(Map.of("Slips", mine, "Slips 2", other, "Chore", mine));
+    assertThat(chores.takeIn(Map.of("Slips", other))).as("it is there already").isZero();
   }
 }

@@ -70,11 +70,11 @@ public final class BenchView extends Region {
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
     rail = new RailLayer(this, session, palette, viewport);
-    notes = new NotesLayer(this, session, palette, viewport, mouse::gesture);
-    box = new BoxLayer(this, palette, mouse::gesture);
+    notes = new NotesLayer(this, session, palette, viewport, this::shownGesture);
+    box = new BoxLayer(this, palette, this::shownGesture);
     lanes =
         new LaneStack(
-            new Lane.On(this, session, palette, viewport, mouse::gesture), this::installLane);
+            new Lane.On(this, session, palette, viewport, this::shownGesture), this::installLane);
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
@@ -92,6 +92,14 @@ public final class BenchView extends Region {
     viewport.onChange(this::markAll);
     palette.onChange(this::markAll);
     session.changes().listen(this::onChange);
+  }
+
+  /** What the mouse does or, without it, what a chore that is tried would do. */
+  private Gesture shownGesture() {
+    Gesture held = mouse.gesture();
+    return held.isOn()
+        ? held
+        : session.chores().shown().<Gesture>map(Gesture.Trial::new).orElse(held);
   }
 
   private void build() {
@@ -139,6 +147,9 @@ public final class BenchView extends Region {
       changed();
       sight.keepQuestion();
       takes.refresh();
+    }
+    if (change.isOf(Aspect.CHORES) || change.isOf(Aspect.KEYS) && session.chores().isTrying()) {
+      markNotes();
     }
     if (change.isOf(Aspect.LOOP)) {
       ruler.mark();
@@ -311,7 +322,7 @@ public final class BenchView extends Region {
 
   /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */
   public Song shownSong() {
-    return mouse.gesture().applyTo(session.song());
+    return shownGesture().applyTo(session.song());
   }
 
   /** Whether the mouse holds notes. */

@@ -14,6 +14,7 @@ import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.session.ChoreDesk;
 import flailbeat.core.time.TickRange;
 import java.util.Optional;
 
@@ -109,6 +110,9 @@ sealed interface Gesture {
    */
   record Pedal(TickRange bar, boolean start, long edge, ControlDrawn drawn) implements Gesture {}
 
+  /** No hand of the mouse: a chore that is tried shows what it would do. */
+  record Trial(ChoreDesk.Shown shown) implements Gesture {}
+
   /** Turning the wheel over notes: how loud they are, in proportion. */
   record Wheel(Note at, VelocityScale scale) implements Gesture {
     Wheel by(int percent) {
@@ -136,6 +140,7 @@ sealed interface Gesture {
       case Wipe wipe -> Optional.of(wipe.erased());
       case Pedal pedal -> Optional.of(pedal.drawn());
       case Wheel wheel -> Optional.of(wheel.scale());
+      case Trial trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();
       case None none -> Optional.empty();
     };
@@ -143,6 +148,9 @@ sealed interface Gesture {
 
   /** The song as it would be if the mouse let go now. */
   default Song applyTo(Song song) {
+    if (this instanceof Trial trial && trial.shown().before() == song) {
+      return trial.shown().after();
+    }
     return edit().filter(e -> !e.isNothing()).map(e -> e.apply(song)).orElse(song);
   }
 

@@ -41,12 +41,16 @@ final class NotesLayer extends Layer {
   @Override
   void draw(GraphicsContext g) {
     RollPainter painter = new RollPainter(session, palette, g, viewport, pixels, crowds, density());
-    painter.draw(gesture.get());
+    Gesture now = gesture.get();
+    painter.draw(now);
+    boolean tries =
+        now instanceof Gesture.Trial trial
+            && new TrialMarks(session, palette, g, viewport).draw(trial.shown());
     if (picture.getImage() != pixels.image()) {
       picture.setImage(pixels.image());
       picture.setFitWidth(pixels.size().getWidth());
       picture.setFitHeight(pixels.size().getHeight());
     }
-    setVisible(painter.hasMarks());
+    setVisible(painter.hasMarks() || tries);
   }
 }

@@ -48,6 +48,7 @@ final class Readout {
       case Gesture.Pedal pedal -> pedal(pedal);
       case Gesture.Wheel wheel -> wheel(wheel);
       case Gesture.Box box -> selected();
+      case Gesture.Trial trial -> "";
       case Gesture.None none -> "";
     };
   }

@@ -176,6 +176,7 @@ final class RollGestures {
       case Gesture.Wipe w -> w;
       case Gesture.Pedal p -> p;
       case Gesture.Wheel w -> w;
+      case Gesture.Trial t -> t;
       case Gesture.None n -> n;
     };
   }
