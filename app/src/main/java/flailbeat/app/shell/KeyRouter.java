@@ -140,7 +140,7 @@ final class KeyRouter {
       e.consume();
       return;
     }
-    if (mouseIsBusy.getAsBoolean() && answered(Where.MOUSE, key)
+    if (mouseIsBusy.getAsBoolean() && answered(Where.MOUSE, key.withoutModifiers())
         || session.chores().isTrying() && answered(Where.TRIAL, key)
         || sheetIsOpen.getAsBoolean() && answered(Where.SHEET, key)) {
       down.putIfAbsent(name, Optional.empty());

@@ -8,6 +8,7 @@ import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.session.Aspect;
+import flailbeat.core.session.ChoreCounts;
 import flailbeat.core.session.ChoreDesk;
 import flailbeat.core.session.Session;
 import java.util.EnumMap;
@@ -142,7 +143,7 @@ public final class ChoresPage extends VBox {
     }
     reach.show(chores.reach());
     scale.setText("The scale is the one under the hands: " + session.performer().key() + ".");
-    Optional<ChoreDesk.Counts> counts = chores.counts();
+    Optional<ChoreCounts> counts = chores.counts();
     built.forEach(
         (cleanup, row) ->
             row.show(

@@ -239,8 +239,7 @@ class LaneWindowTest extends HeadlessWindow {
     ui.run(() -> ui.session.run().loop(new TickRange(0, 7680)));
     ui.run(() -> ui.session.lanes().scaleStretch(50));
     assertThat(points(Controller.EXPRESSION).get(3).control().value())
-        .as("half as far from where it rests, 127")
-        .isEqualTo(Math.round(127 - (127 - drawn.get(3).control().value()) / 2.0f));
+        .isEqualTo(Math.round(drawn.get(3).control().value() / 2.0f));
     ui.run(ui.session.editing()::undo);
     ui.run(() -> ui.session.lanes().copyStretch(15_360));
     assertThat(points(Controller.EXPRESSION))
@@ -254,6 +253,39 @@ class LaneWindowTest extends HeadlessWindow {
         .contains(drawn.get(2).tick() + 240);
     ui.run(ui.session.editing()::undo);
     assertThat(points(Controller.EXPRESSION)).isEqualTo(drawn);
+  }
+
+  @Test
+  void what_a_controller_does_in_the_loop_is_moved_copied_and_scaled_by_its_grip()
+      throws Exception {
+    Node swell = only(Controller.EXPRESSION);
+    draw(swell, MouseButton.PRIMARY, 0.01, 0.9, 0.1, 0.5, 0.2, 0.3);
+    List<ControlPoint> drawn = points(Controller.EXPRESSION);
+    ui.run(() -> ui.session.run().loop(new TickRange(0, 7680)));
+    draw(swell, MouseButton.PRIMARY, placeOf(3840), 0.03, placeOf(3840 + 960), 0.05);
+    assertThat(points(Controller.EXPRESSION))
+        .extracting(ControlPoint::tick)
+        .contains(drawn.get(2).tick() + 960, drawn.get(9).tick() + 960);
+    assertThat(ui.text("notice")).startsWith("Move expression");
+    ui.run(ui.session.editing()::undo);
+    move(swell, placeOf(3840), 0.03);
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    move(swell, placeOf(3840), 0.33);
+    assertThat(ui.text("bench-tip")).isEqualTo("70 %");
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    assertThat(points(Controller.EXPRESSION).get(3).control().value())
+        .isEqualTo(Math.round(drawn.get(3).control().value() * 0.7f));
+    ui.run(ui.session.editing()::undo);
+    press(KeyCode.CONTROL);
+    move(swell, placeOf(3840), 0.03);
+    ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
+    move(swell, placeOf(3840 + 1920), 0.03);
+    type(KeyCode.ESCAPE);
+    ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    release(KeyCode.CONTROL);
+    assertThat(points(Controller.EXPRESSION))
+        .as("taken back by Esc, also while Ctrl is held")
+        .isEqualTo(drawn);
   }
 
   /** How far from the left of the lane a tick is drawn, as a share of its width. */

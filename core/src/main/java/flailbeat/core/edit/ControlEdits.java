@@ -199,13 +199,13 @@ public final class ControlEdits {
   }
 
   /**
-   * Makes the values of a stretch larger or smaller, from where the controller rests.
+   * Makes the values of a stretch larger or smaller, from where they are counted.
    *
    * @param percent 100 leaves them as they are
    */
   public static Song scale(
       Song song, TrackId track, Controller of, TickRange range, double percent) {
-    return mapped(song, track, of, range, v -> of.atRest() + (v - of.atRest()) * percent / 100);
+    return mapped(song, track, of, range, v -> of.zero() + (v - of.zero()) * percent / 100);
   }
 
   /** Makes the values of a stretch larger by so much. */

@@ -76,6 +76,14 @@ public record Controller(Control.Kind kind, int number) {
     };
   }
 
+  /**
+   * Where its values are counted from: the middle where it rests there, as the bend and the pan do;
+   * else 0.
+   */
+  public int zero() {
+    return atRest() == (most() + 1) / 2 ? atRest() : 0;
+  }
+
   private static int controllerAtRest(int number) {
     return switch (number) {
       case 7 -> 100;

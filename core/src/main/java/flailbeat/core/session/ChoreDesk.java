@@ -8,17 +8,11 @@ import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
-import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.time.Clock;
-import flailbeat.core.work.Progress;
 import flailbeat.core.work.Workshop;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 
@@ -32,68 +26,6 @@ public final class ChoreDesk {
   /** So that a number fits behind it. */
   private static final int LONGEST_NAME = 36;
 
-  /** What a chore would do to what is there now. */
-  private sealed interface Tried {
-    String title();
-
-    Outcome outcome(Area area);
-  }
-
-  private record Built(Cleanup cleanup, int amount) implements Tried {
-    @Override
-    public String title() {
-      return cleanup.title(amount);
-    }
-
-    @Override
-    public Outcome outcome(Area area) {
-      return cleanup.outcome(area, amount);
-    }
-  }
-
-  private record Own(String name, Chore chore, long seed) implements Tried {
-    @Override
-    public String title() {
-      return name;
-    }
-
-    @Override
-    public Outcome outcome(Area area) {
-      return chore.outcome(area, seed);
-    }
-  }
-
-  /** How many notes and events each chore would touch. */
-  public record Counts(Map<Cleanup, Integer> built, Map<String, Integer> own) {}
-
-  /** What there is now. */
-  private record Now(
-      Song song,
-      Reach reach,
-      TrackId track,
-      Optional<Clip> clip,
-      Selection selection,
-      QuantizeSettings timing,
-      Key key) {
-    boolean isSameAs(Now other) {
-      return other != null
-          && song == other.song
-          && selection == other.selection
-          && reach == other.reach
-          && track.equals(other.track)
-          && clip.map(Clip::id).equals(other.clip.map(Clip::id))
-          && timing.equals(other.timing)
-          && key.equals(other.key);
-    }
-  }
-
-  /** What is counted. */
-  private record Ask(Now now, Area area, Map<Cleanup, Integer> amounts, Map<String, Chore> own) {
-    boolean isSameAs(Ask other) {
-      return now.isSameAs(other.now) && amounts.equals(other.amounts) && own.equals(other.own);
-    }
-  }
-
   private final Document document;
   private final EditDesk editing;
   private final TimingDesk timing;
@@ -102,11 +34,11 @@ public final class ChoreDesk {
   private final Changes changes;
   private final Notices notices;
   private final Named<Chore> own;
-  private final Preview<Ask, Counts> counts;
+  private final Preview<ChoreCounts.Ask, ChoreCounts> counts;
   private Optional<Reach> chosen = Optional.empty();
   private Optional<Tried> tried = Optional.empty();
   private Area area;
-  private Now areaOf;
+  private ChoreCounts.Now areaOf;
   private Outcome outcome = Outcome.NONE;
   private Area outcomeOn;
   private Tried outcomeOf;
@@ -135,8 +67,8 @@ public final class ChoreDesk {
     counts =
         new Preview<>(
             this::ask,
-            Ask::isSameAs,
-            ChoreDesk::counted,
+            ChoreCounts.Ask::isSameAs,
+            ChoreCounts::of,
             workshop,
             clock,
             notices,
@@ -199,7 +131,7 @@ public final class ChoreDesk {
 
   /** Shows what a chore would do. */
   public void tryOut(Cleanup cleanup) {
-    show(new Built(cleanup, amount(cleanup)));
+    show(new Tried.Built(cleanup, amount(cleanup)));
   }
 
   /**
@@ -208,13 +140,14 @@ public final class ChoreDesk {
    * @param name what it is called; empty for one that has no name yet
    */
   public void tryOut(String name, Chore chore) {
-    show(new Own(name.isEmpty() ? "New chore" : name, chore, seed));
+    show(new Tried.Own(name.isEmpty() ? "New chore" : name, chore, seed));
   }
 
   /** Draws anew what is left to chance. */
   public void drawAgain() {
     seed++;
-    tried.ifPresent(t -> show(t instanceof Own o ? new Own(o.name(), o.chore(), seed) : t));
+    tried.ifPresent(
+        t -> show(t instanceof Tried.Own o ? new Tried.Own(o.name(), o.chore(), seed) : t));
   }
 
   private void show(Tried value) {
@@ -232,12 +165,12 @@ public final class ChoreDesk {
   /** Which of the chores that come with the application is tried, if it is one. */
   public Optional<Cleanup> trying() {
     return tried.flatMap(
-        t -> t instanceof Built built ? Optional.of(built.cleanup()) : Optional.empty());
+        t -> t instanceof Tried.Built built ? Optional.of(built.cleanup()) : Optional.empty());
   }
 
   /** Which of the person's own is tried, if it is one. */
   public Optional<Chore> tryingOwn() {
-    return tried.flatMap(t -> t instanceof Own o ? Optional.of(o.chore()) : Optional.empty());
+    return tried.flatMap(t -> t instanceof Tried.Own o ? Optional.of(o.chore()) : Optional.empty());
   }
 
   /** What the chore that is tried is called; empty without one. */
@@ -290,7 +223,7 @@ public final class ChoreDesk {
   }
 
   private Area area() {
-    Now now = now();
+    ChoreCounts.Now now = now();
     if (!now.isSameAs(areaOf)) {
       area = areaOf(now);
       areaOf = now;
@@ -298,8 +231,8 @@ public final class ChoreDesk {
     return area;
   }
 
-  private Now now() {
-    return new Now(
+  private ChoreCounts.Now now() {
+    return new ChoreCounts.Now(
         document.song(),
         reach(),
         document.track().id(),
@@ -309,7 +242,7 @@ public final class ChoreDesk {
         performer.key());
   }
 
-  private Area areaOf(Now now) {
+  private Area areaOf(ChoreCounts.Now now) {
     return Area.of(
         now.song(),
         now.reach(),
@@ -355,7 +288,7 @@ public final class ChoreDesk {
   }
 
   /** How much there is for each chore to do, if it has been counted. */
-  public Optional<Counts> counts() {
+  public Optional<ChoreCounts> counts() {
     return counts.ready();
   }
 
@@ -366,7 +299,7 @@ public final class ChoreDesk {
     }
   }
 
-  private Ask ask() {
+  private ChoreCounts.Ask ask() {
     Map<Cleanup, Integer> all = new EnumMap<>(Cleanup.class);
     for (Cleanup each : Cleanup.values()) {
       all.put(each, amount(each));
@@ -374,26 +307,7 @@ public final class ChoreDesk {
     Area here = area();
     // Lines keep what they have worked out: those of another thread are its own.
     Area apart = new Area(here.song(), here.reach(), here.parts(), timing.lines(), here.key());
-    return new Ask(areaOf, apart, all, Map.copyOf(own.all()));
-  }
-
-  private static Counts counted(Ask ask, Progress progress) {
-    Map<Cleanup, Integer> built = new EnumMap<>(Cleanup.class);
-    Map<String, Integer> own = new HashMap<>();
-    double all = ask.amounts().size() + ask.own().size();
-    for (Map.Entry<Cleanup, Integer> each : ask.amounts().entrySet()) {
-      built.put(each.getKey(), size(each.getKey().outcome(ask.area(), each.getValue())));
-      progress.at(built.size() / all);
-    }
-    for (Map.Entry<String, Chore> each : ask.own().entrySet()) {
-      own.put(each.getKey(), size(each.getValue().outcome(ask.area(), 1)));
-      progress.at((built.size() + own.size()) / all);
-    }
-    return new Counts(built, own);
-  }
-
-  private static int size(Outcome outcome) {
-    return outcome.noteCount() + outcome.controlCount();
+    return new ChoreCounts.Ask(areaOf, apart, all, Map.copyOf(own.all()));
   }
 
   /**

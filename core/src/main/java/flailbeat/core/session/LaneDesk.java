@@ -213,10 +213,13 @@ public final class LaneDesk {
     if (document.song() != before) {
       int count = drawn.values().size();
       String events = ": written as " + count + (count == 1 ? " event" : " events");
+      boolean byHand = drawn.how() == ControlDrawn.How.DRAW;
       notices.tell(
-          drawn.values().isEmpty()
+          byHand && drawn.values().isEmpty()
               ? "Erased: " + drawn.controller().title()
-              : drawn.controller().title() + events + closeness(drawn.controller()));
+              : byHand
+                  ? drawn.controller().title() + events + closeness(drawn.controller())
+                  : drawn.label() + events);
     }
   }
 
@@ -254,7 +257,7 @@ public final class LaneDesk {
     Song apply(Song song, TrackId track, Controller of, TickRange range);
   }
 
-  /** Makes what the lanes' controllers do in the loop larger or smaller, from where they rest. */
+  /** Makes what the lanes' controllers do in the loop larger or smaller. */
   public void scaleStretch(int percent) {
     onStretch(
         "Controllers to " + percent + " %",

@@ -148,8 +148,35 @@ class ControlEditsTest {
         .as("within 0 to 127, and as it was after it")
         .containsExactly("0=100", "960=127", "1440=127", "1920=80");
     assertThat(told(ControlEdits.scale(song, track(song), SWELL, stretch, 50), SWELL))
-        .as("from where expression rests, 127")
-        .containsExactly("0=100", "960=94", "1440=104", "1920=80");
+        .containsExactly("0=100", "960=30", "1440=40", "1920=80");
+    assertThat(Controller.BEND.zero()).as("a bend is counted from its middle").isEqualTo(0x2000);
+  }
+
+  /** What is seen while the mouse holds a stretch is what is done when it lets go. */
+  @Test
+  void a_stretch_in_hand_is_what_moving_copying_and_scaling_it_give() {
+    Random random = new Random(4);
+    for (int round = 0; round < 200; round++) {
+      long[] values = new long[2 * random.nextInt(12)];
+      for (int i = 0; i < values.length; i += 2) {
+        values[i] = 480L * i + random.nextInt(400);
+        values[i + 1] = random.nextInt(128);
+      }
+      Song song = song(values);
+      long start = random.nextInt(3000);
+      TickRange range = new TickRange(start, start + 1 + random.nextInt(4000));
+      long by = random.nextInt(6000) - 2000;
+      ControlDrawn moved = ControlDrawn.moved(song, track(song), SWELL, range, by);
+      assertThat(told(moved.isNothing() ? song : moved.apply(song), SWELL))
+          .isEqualTo(told(ControlEdits.move(song, track(song), SWELL, range, by), SWELL));
+      ControlDrawn copied = ControlDrawn.copied(song, track(song), SWELL, range, by);
+      long to = Math.max(0, start + by);
+      assertThat(told(copied.isNothing() ? song : copied.apply(song), SWELL))
+          .isEqualTo(told(ControlEdits.copy(song, track(song), SWELL, range, to), SWELL));
+      ControlDrawn scaled = ControlDrawn.scaled(song, track(song), SWELL, range, 40);
+      assertThat(told(scaled.isNothing() ? song : scaled.apply(song), SWELL))
+          .isEqualTo(told(ControlEdits.scale(song, track(song), SWELL, range, 40), SWELL));
+    }
   }
 
   @Test

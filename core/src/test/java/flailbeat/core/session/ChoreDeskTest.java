@@ -138,7 +138,7 @@ class ChoreDeskTest {
   void each_chore_is_counted_before_it_is_tried() {
     chores.setReach(Reach.TRACK);
     chores.own().keep("Loud", removing(new Term(Measure.VELOCITY, false, Relation.ABOVE, 90, 0)));
-    ChoreDesk.Counts counts = chores.counts().orElseThrow();
+    ChoreCounts counts = chores.counts().orElseThrow();
     assertThat(counts.own())
         .containsEntry("Loud", (int) notes().stream().filter(n -> n.velocity() > 90).count());
     assertThat(counts.built()).containsOnlyKeys(Cleanup.values());

@@ -51,6 +51,13 @@ final class BenchMouse {
     return gesture;
   }
 
+  /** What it does or, without it, what a chore that is tried would do. */
+  Gesture shown() {
+    return gesture.isOn()
+        ? gesture
+        : session.chores().shown().<Gesture>map(Gesture.Trial::new).orElse(gesture);
+  }
+
   void install(Node over, Node ruler, Node rail) {
     over.setOnMousePressed(this::pressed);
     over.setOnMouseDragged(this::dragged);

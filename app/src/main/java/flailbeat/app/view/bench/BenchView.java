@@ -16,7 +16,6 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Rectangle;
 
 /**
  * The piano roll of the chosen track: rail, ruler, grid and notes, with what is being recorded and
@@ -70,11 +69,11 @@ public final class BenchView extends Region {
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
     rail = new RailLayer(this, session, palette, viewport);
-    notes = new NotesLayer(this, session, palette, viewport, this::shownGesture);
-    box = new BoxLayer(this, palette, this::shownGesture);
+    notes = new NotesLayer(this, session, palette, viewport, mouse::shown);
+    box = new BoxLayer(this, palette, mouse::shown);
     lanes =
         new LaneStack(
-            new Lane.On(this, session, palette, viewport, this::shownGesture), this::installLane);
+            new Lane.On(this, session, palette, viewport, mouse::shown), this::installLane);
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
@@ -94,14 +93,6 @@ public final class BenchView extends Region {
     session.changes().listen(this::onChange);
   }
 
-  /** What the mouse does or, without it, what a chore that is tried would do. */
-  private Gesture shownGesture() {
-    Gesture held = mouse.gesture();
-    return held.isOn()
-        ? held
-        : session.chores().shown().<Gesture>map(Gesture.Trial::new).orElse(held);
-  }
-
   private void build() {
     playhead.getStyleClass().add("playhead");
     playhead.setMouseTransparent(true);
@@ -109,7 +100,7 @@ public final class BenchView extends Region {
     passLayer.setManaged(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
-    clip(roll);
+    Layer.clip(roll);
     getChildren().addAll(roll, lanes, rail, ruler, scroll.across(), scroll.upDown(), takes);
     for (var node : List.of(roll, rail)) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
@@ -121,13 +112,6 @@ public final class BenchView extends Region {
   private void installLane(Lane lane) {
     lane.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     mouse.install(lane);
-  }
-
-  private static void clip(Region region) {
-    Rectangle shape = new Rectangle();
-    shape.widthProperty().bind(region.widthProperty());
-    shape.heightProperty().bind(region.heightProperty());
-    region.setClip(shape);
   }
 
   private void onChange(Change change) {
@@ -152,6 +136,7 @@ public final class BenchView extends Region {
       markNotes();
     }
     if (change.isOf(Aspect.LOOP)) {
+      lanes.mark();
       ruler.mark();
     }
     if (change.isOf(Aspect.PASS)) {
@@ -322,7 +307,7 @@ public final class BenchView extends Region {
 
   /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */
   public Song shownSong() {
-    return shownGesture().applyTo(session.song());
+    return mouse.shown().applyTo(session.song());
   }
 
   /** Whether the mouse holds notes. */

@@ -15,7 +15,9 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.LongStream;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -28,10 +30,12 @@ final class ControlLane extends Lane {
   private static final double LINE = 2;
 
   private final Controller controller;
+  private final StretchGrip grip;
 
   ControlLane(On bench, LaneDesk.Shown shown) {
     super(bench, shown);
     this.controller = shown.controller().orElseThrow();
+    this.grip = new StretchGrip(this, controller);
   }
 
   private double yOf(double value) {
@@ -65,6 +69,7 @@ final class ControlLane extends Lane {
       }
     }
     step(g, x, getWidth(), value, rest);
+    grip.draw(g);
   }
 
   /** The values in sight, with what is being drawn. */
@@ -134,6 +139,11 @@ final class ControlLane extends Lane {
   }
 
   @Override
+  void hover(MouseEvent e, boolean isOver) {
+    setCursor(isOver && grip.isAt(e) ? Cursor.MOVE : Cursor.CROSSHAIR);
+  }
+
+  @Override
   Gesture press(MouseEvent e) {
     if (e.getButton() == MouseButton.SECONDARY || e.isShortcutDown() && e.isAltDown()) {
       return erasing(tickAt(e), tickAt(e));
@@ -141,7 +151,10 @@ final class ControlLane extends Lane {
     if (e.getButton() != MouseButton.PRIMARY) {
       return new Gesture.None();
     }
-    return sketch(Stroke.at(tickAt(e), shareAt(e) * controller.most()));
+    Optional<Gesture> held = grip.press(e);
+    return held.isPresent()
+        ? held.get()
+        : sketch(Stroke.at(tickAt(e), shareAt(e) * controller.most()));
   }
 
   @Override
@@ -150,6 +163,7 @@ final class ControlLane extends Lane {
       case Gesture.Sketch sketch ->
           sketch(sketch.stroke().to(tickAt(e), shareAt(e) * controller.most(), e));
       case Gesture.Wipe wipe -> erasing(wipe.fromTick(), tickAt(e));
+      case Gesture.Stretch stretch -> grip.drag(stretch, e);
       default -> held;
     };
   }

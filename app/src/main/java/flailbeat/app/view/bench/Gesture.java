@@ -95,6 +95,14 @@ sealed interface Gesture {
     }
   }
 
+  /**
+   * Moving, copying or scaling what a controller does in the loop.
+   *
+   * @param says what is done, in words
+   */
+  record Stretch(double fromX, double fromY, TickRange range, ControlDrawn drawn, String says)
+      implements Gesture {}
+
   /** Drawing over a lane. */
   record Sketch(Stroke stroke, Edit drawn) implements Gesture {}
 
@@ -139,6 +147,7 @@ sealed interface Gesture {
       case Sketch sketch -> Optional.of(sketch.drawn());
       case Wipe wipe -> Optional.of(wipe.erased());
       case Pedal pedal -> Optional.of(pedal.drawn());
+      case Stretch stretch -> Optional.of(stretch.drawn());
       case Wheel wheel -> Optional.of(wheel.scale());
       case Trial trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();

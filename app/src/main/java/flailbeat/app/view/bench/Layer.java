@@ -3,6 +3,7 @@ package flailbeat.app.view.bench;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
 
 /**
  * A picture that is drawn when something about it has changed, once a frame at most: whoever
@@ -60,4 +61,12 @@ abstract class Layer extends Canvas {
 
   /** Draws what is in sight, on an empty ground. */
   abstract void draw(GraphicsContext g);
+
+  /** Has nothing of a region drawn beyond its bounds. */
+  static void clip(Region region) {
+    Rectangle shape = new Rectangle();
+    shape.widthProperty().bind(region.widthProperty());
+    shape.heightProperty().bind(region.heightProperty());
+    region.setClip(shape);
+  }
 }

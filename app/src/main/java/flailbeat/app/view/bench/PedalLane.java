@@ -25,10 +25,12 @@ final class PedalLane extends Lane {
   private static final double ROUND = 8;
 
   private final Controller pedal;
+  private final StretchGrip grip;
 
   PedalLane(On bench, LaneDesk.Shown shown) {
     super(bench, shown);
     this.pedal = shown.controller().orElseThrow();
+    this.grip = new StretchGrip(this, pedal);
   }
 
   @Override
@@ -47,6 +49,7 @@ final class PedalLane extends Lane {
       g.fillRect(from, y, 2, h);
       g.fillRect(Math.max(from + 2, to - 2), y, 2, h);
     }
+    grip.draw(g);
   }
 
   private List<TickRange> bars() {
@@ -67,11 +70,17 @@ final class PedalLane extends Lane {
   @Override
   void hover(MouseEvent e, boolean isOver) {
     boolean edge = barAt(e).filter(b -> isNear(e, b.start()) || isNear(e, b.end())).isPresent();
-    setCursor(edge ? Cursor.H_RESIZE : Cursor.CROSSHAIR);
+    boolean grips = isOver && grip.isAt(e);
+    setCursor(grips ? Cursor.MOVE : edge ? Cursor.H_RESIZE : Cursor.CROSSHAIR);
   }
 
   @Override
   Gesture press(MouseEvent e) {
+    Optional<Gesture> held = e.getClickCount() == 1 ? grip.press(e) : Optional.empty();
+    return held.isPresent() ? held.get() : pressBar(e);
+  }
+
+  private Gesture pressBar(MouseEvent e) {
     Optional<TickRange> bar = barAt(e);
     boolean wipes =
         e.getButton() == MouseButton.SECONDARY
@@ -104,7 +113,11 @@ final class PedalLane extends Lane {
 
   @Override
   Gesture drag(Gesture held, MouseEvent e) {
-    return held instanceof Gesture.Pedal pedalHeld ? dragged(pedalHeld, snapped(e)) : held;
+    return switch (held) {
+      case Gesture.Pedal bar -> dragged(bar, snapped(e));
+      case Gesture.Stretch stretch -> grip.drag(stretch, e);
+      default -> held;
+    };
   }
 
   /**

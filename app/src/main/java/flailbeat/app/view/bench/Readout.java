@@ -46,6 +46,7 @@ final class Readout {
       case Gesture.Sketch sketch -> sketched(sketch);
       case Gesture.Wipe wipe -> "erase up to " + at(wipe.erased().range().end());
       case Gesture.Pedal pedal -> pedal(pedal);
+      case Gesture.Stretch stretch -> stretch.says();
       case Gesture.Wheel wheel -> wheel(wheel);
       case Gesture.Box box -> selected();
       case Gesture.Trial trial -> "";

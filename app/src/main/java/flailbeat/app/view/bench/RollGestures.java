@@ -175,6 +175,7 @@ final class RollGestures {
       case Gesture.Sketch s -> s;
       case Gesture.Wipe w -> w;
       case Gesture.Pedal p -> p;
+      case Gesture.Stretch s -> s;
       case Gesture.Wheel w -> w;
       case Gesture.Trial t -> t;
       case Gesture.None n -> n;
