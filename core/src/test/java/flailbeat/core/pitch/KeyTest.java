@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -69,9 +70,16 @@ class KeyTest {
           assertThat(degree(key, key.moved(pitch, 3))).isEqualTo((degree + 3) % degrees);
           assertThat(key.moved(pitch, degrees)).isEqualTo(pitch + 12);
           assertThat(key.moved(key.moved(pitch, -2), 2)).isEqualTo(pitch);
-        } else {
-          assertThat(key.has(key.nearest(pitch))).isTrue();
         }
+        int at = pitch;
+        assertThat(key.nearest(pitch))
+            .as("the nearest degree to %s in %s, of two the lower", pitch, key)
+            .isEqualTo(
+                IntStream.rangeClosed(pitch - 12, pitch + 12)
+                    .filter(p -> degree(key, p) >= 0)
+                    .boxed()
+                    .min(Comparator.comparingInt(p -> Math.abs(p - at)))
+                    .orElseThrow());
       }
     }
   }
