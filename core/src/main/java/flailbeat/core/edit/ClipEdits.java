@@ -242,7 +242,7 @@ public final class ClipEdits {
     clip.withContent(content)
         .layOut(
             clip.range(),
-            new Layout() {
+            new Layout.WithControls() {
               @Override
               public void note(Note note, boolean repeated) {
                 notes.add(repeated ? note.withId(ids.note()) : note);

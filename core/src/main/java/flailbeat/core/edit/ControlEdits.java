@@ -39,54 +39,69 @@ public final class ControlEdits {
   /** A controller's points on a track in a stretch, in order. */
   public static List<ControlPoint> points(Track track, Controller of, TickRange range) {
     List<ControlPoint> result = new ArrayList<>();
-    for (Clip clip : track.clips()) {
-      if (clip.range().overlaps(range)) {
-        addPoints(clip, of, range, result);
-      }
-    }
+    forEachPoint(track, of, range, (point, later) -> result.add(point.shifted(later)));
     return result;
   }
 
-  private static void addPoints(
-      Clip clip, Controller of, TickRange range, List<ControlPoint> result) {
+  /** Whoever is shown what a controller is set to, in song time. */
+  public interface Values {
+    void at(long tick, int value);
+  }
+
+  /** Shows what a controller of a track is set to in a stretch, in order, without gathering it. */
+  public static void forEach(Track track, Controller of, TickRange range, Values to) {
+    forEachPoint(
+        track, of, range, (point, later) -> to.at(point.tick() + later, point.control().value()));
+  }
+
+  private interface Points {
+    void point(ControlPoint point, long later);
+  }
+
+  private static void forEachPoint(Track track, Controller of, TickRange range, Points to) {
+    for (Clip clip : track.clips()) {
+      if (clip.range().overlaps(range)) {
+        forEachPoint(clip, of, range, to);
+      }
+    }
+  }
+
+  private static void forEachPoint(Clip clip, Controller of, TickRange range, Points to) {
     if (clip.loops()) {
       clip.placed().controls().stream()
           .filter(p -> of.isOf(p.control()) && range.contains(p.tick()))
-          .forEach(result::add);
+          .forEach(p -> to.point(p, 0));
       return;
     }
-    long from = Math.max(0, range.start() - clip.start());
-    long to = Math.min(clip.contentLength(), range.end() - clip.start());
-    for (ControlPoint point : clip.content().controls().beginningIn(from, Math.max(from, to))) {
-      if (of.isOf(point.control())) {
-        result.add(point.shifted(clip.start()));
-      }
-    }
+    clip.content()
+        .controls()
+        .forEachIn(
+            range.start() - clip.start(),
+            Math.min(clip.contentLength(), range.end() - clip.start()),
+            p -> {
+              if (of.isOf(p.control())) {
+                to.point(p, clip.start());
+              }
+            });
   }
 
   /**
-   * A controller's values in a stretch as they will be once something is drawn: what drawing it
+   * Shows what a controller will be set to in a stretch once something is drawn: what drawing it
    * would give, without giving it.
    */
-  public static List<NewControl> with(
-      ControlDrawn drawn, Track track, Controller of, TickRange range) {
-    List<NewControl> result = new ArrayList<>();
+  public static void forEachWith(
+      ControlDrawn drawn, Track track, Controller of, TickRange range, Values to) {
+    long start = drawn.range().start();
+    long end = drawn.range().end();
+    if (start > range.start()) {
+      forEach(track, of, new TickRange(range.start(), Math.min(start, range.end())), to);
+    }
     List<NewControl> inside = new ArrayList<>(drawn.values());
     setAgain(track, of, drawn.range(), values(track, of, drawn.range()), inside);
-    boolean put = false;
-    for (ControlPoint point : points(track, of, range)) {
-      if (!put && point.tick() >= drawn.range().start()) {
-        result.addAll(inside);
-        put = true;
-      }
-      if (!drawn.range().contains(point.tick())) {
-        result.add(new NewControl(point.tick(), point.control()));
-      }
+    inside.forEach(v -> to.at(v.tick(), v.control().value()));
+    if (end < range.end()) {
+      forEach(track, of, new TickRange(Math.max(end, range.start()), range.end()), to);
     }
-    if (!put) {
-      result.addAll(inside);
-    }
-    return result;
   }
 
   /** What a controller was last set to before a tick; empty if it never was. */
@@ -105,7 +120,7 @@ public final class ControlEdits {
       int[] last = {-1};
       clip.layOut(
           new TickRange(clip.start(), Math.min(tick, clip.end())),
-          new Layout() {
+          new Layout.WithControls() {
             @Override
             public void note(Note note, boolean repeated) {
               // Controllers are asked about.
@@ -312,8 +327,10 @@ public final class ControlEdits {
   }
 
   private static List<NewControl> values(Track track, Controller of, TickRange range) {
-    return new ArrayList<>(
-        points(track, of, range).stream().map(p -> new NewControl(p.tick(), p.control())).toList());
+    List<NewControl> result = new ArrayList<>();
+    forEachPoint(
+        track, of, range, (p, later) -> result.add(new NewControl(p.tick() + later, p.control())));
+    return result;
   }
 
   private static Song onStretch(

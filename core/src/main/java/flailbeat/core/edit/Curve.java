@@ -1,5 +1,6 @@
 package flailbeat.core.edit;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
@@ -15,8 +16,20 @@ public final class Curve {
 
   private final NavigableMap<Long, Double> points;
 
+  /** The same points, to be looked up for a great many ticks. */
+  private final long[] ticks;
+
+  private final double[] values;
+
   private Curve(NavigableMap<Long, Double> points) {
     this.points = points;
+    ticks = new long[points.size()];
+    values = new double[ticks.length];
+    int at = 0;
+    for (Map.Entry<Long, Double> point : points.entrySet()) {
+      ticks[at] = point.getKey();
+      values[at++] = point.getValue();
+    }
   }
 
   /** One point. */
@@ -62,24 +75,31 @@ public final class Curve {
   }
 
   public long start() {
-    return points.firstKey();
+    return ticks[0];
   }
 
   /** The tick of its last point. */
   public long end() {
-    return points.lastKey();
+    return ticks[ticks.length - 1];
   }
 
   /** Its value at a tick; before its first point and after its last what these have. */
   public double valueAt(long tick) {
-    Map.Entry<Long, Double> before = points.floorEntry(tick);
-    Map.Entry<Long, Double> after = points.ceilingEntry(tick);
-    if (before == null || after == null) {
-      return (before == null ? after : before).getValue();
+    int found = Arrays.binarySearch(ticks, tick);
+    if (found >= 0) {
+      return values[found];
     }
-    long gap = after.getKey() - before.getKey();
-    double share = gap == 0 ? 0 : (double) (tick - before.getKey()) / gap;
-    return before.getValue() + (after.getValue() - before.getValue()) * share;
+    int after = -found - 1;
+    if (after == 0 || after == ticks.length) {
+      return values[after == 0 ? 0 : after - 1];
+    }
+    double share = (double) (tick - ticks[after - 1]) / (ticks[after] - ticks[after - 1]);
+    return values[after - 1] + (values[after] - values[after - 1]) * share;
+  }
+
+  /** Whether a tick lies within it, its ends among it. */
+  public boolean contains(long tick) {
+    return tick >= start() && tick <= end();
   }
 
   /** A straight piece of it. */

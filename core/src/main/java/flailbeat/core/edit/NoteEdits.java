@@ -88,7 +88,8 @@ public final class NoteEdits {
     return changed(song, find(song, ids), change);
   }
 
-  private static Song changed(Song song, List<Note> notes, UnaryOperator<Note> change) {
+  /** Changes notes that were found in the song. */
+  static Song changed(Song song, List<Note> notes, UnaryOperator<Note> change) {
     List<Note> changed = new ArrayList<>();
     for (Note note : notes) {
       Note result = change.apply(note);

@@ -29,9 +29,9 @@ public final class NoteFields {
     Arithmetic done = what.kind() == Arithmetic.Kind.ADD ? within(notes, field, what) : what;
     int[] stopped = {done.equals(what) ? 0 : notes.size()};
     Song changed =
-        NoteEdits.change(
+        NoteEdits.changed(
             song,
-            ids,
+            notes,
             n -> {
               long wanted = Math.round(done.applyTo(field.of(n)));
               long value = Math.clamp(wanted, field.least(n), field.most(n));

@@ -5,30 +5,37 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TickRange;
-import java.util.List;
 import java.util.Set;
 import java.util.function.LongPredicate;
 import java.util.function.UnaryOperator;
 
-/** Velocities drawn along a curve: notes that begin within it become as loud as it is there. */
+/**
+ * Velocities drawn along a curve: notes that begin within it become as loud as it is there.
+ *
+ * @param ids the notes that it may reach; those that begin elsewhere stay as they are
+ */
 public record VelocityDrawn(Set<NoteId> ids, Curve curve) implements NotesEdit {
-  /**
-   * Along a curve over a track.
-   *
-   * @param reached the notes that it may reach
-   */
-  public static VelocityDrawn over(Track track, Set<NoteId> reached, Curve curve) {
-    LongPredicate among = NoteIds.test(reached);
-    List<Note> met =
-        track.notesBeginningIn(new TickRange(Math.max(0, curve.start()), curve.end() + 1)).stream()
-            .filter(n -> among.test(n.idNumber()))
-            .toList();
-    return new VelocityDrawn(NoteIds.ofNotes(met), curve);
-  }
-
   @Override
   public UnaryOperator<Note> change(Song song) {
-    return n -> n.withVelocity(Math.clamp(Math.round(curve.valueAt(n.onset())), 1, 127));
+    return n -> n.withVelocity(velocityOf(n));
+  }
+
+  /** How loud a note that it may reach becomes. */
+  public int velocityOf(Note note) {
+    return curve.contains(note.onset())
+        ? Math.clamp(Math.round(curve.valueAt(note.onset())), 1, 127)
+        : note.velocity();
+  }
+
+  /** How many notes of a track it meets. O(log n) for n notes where it may reach them all. */
+  public int met(Track track) {
+    TickRange range = new TickRange(Math.max(0, curve.start()), curve.end() + 1);
+    if (ids.size() == track.noteCount()) {
+      return (int) track.mostNotesIn(range);
+    }
+    LongPredicate among = NoteIds.test(ids);
+    return (int)
+        track.notesBeginningIn(range).stream().filter(n -> among.test(n.idNumber())).count();
   }
 
   @Override

@@ -208,10 +208,11 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
   private void layOutOnce(TickRange wanted, Layout to) {
     long until = Math.min(length, wanted.end() - start);
     content.notes().forEachIn(wanted.start() - start, until, n -> to.note(n.shifted(start), false));
-    content
-        .controls()
-        .beginningIn(Math.max(0, wanted.start() - start), until)
-        .forEach(c -> to.control(c.shifted(start), false));
+    if (to instanceof Layout.WithControls full) {
+      content
+          .controls()
+          .forEachIn(wanted.start() - start, until, c -> full.control(c.shifted(start), false));
+    }
   }
 
   /**
@@ -234,9 +235,11 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
                 to.note(heard, later > start);
               }
             });
-    content
-        .controls()
-        .beginningIn(Math.max(0, wanted.start() - later), until)
-        .forEach(c -> to.control(c.shifted(later), later > start));
+    if (to instanceof Layout.WithControls full) {
+      content
+          .controls()
+          .forEachIn(
+              wanted.start() - later, until, c -> full.control(c.shifted(later), later > start));
+    }
   }
 }

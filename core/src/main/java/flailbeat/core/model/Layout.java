@@ -1,6 +1,7 @@
 package flailbeat.core.model;
 
-/** Whoever is shown what of a track sounds, in song time and clip by clip, round by round. */
+/** Whoever is shown the notes of a track that sound, in song time, clip by clip, round by round. */
+@FunctionalInterface
 public interface Layout {
   /**
    * A note that sounds.
@@ -9,12 +10,13 @@ public interface Layout {
    */
   void note(Note note, boolean repeated);
 
-  /**
-   * What a controller does.
-   *
-   * @param repeated whether it is of a later round of a clip that loops
-   */
-  default void control(ControlPoint point, boolean repeated) {
-    // Many want the notes alone.
+  /** Whoever is shown what the controllers do as well. */
+  interface WithControls extends Layout {
+    /**
+     * What a controller does.
+     *
+     * @param repeated whether it is of a later round of a clip that loops
+     */
+    void control(ControlPoint point, boolean repeated);
   }
 }

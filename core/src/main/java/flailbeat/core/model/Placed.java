@@ -30,7 +30,7 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
     List<Note> repeats = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
     Layout gather =
-        new Layout() {
+        new Layout.WithControls() {
           @Override
           public void note(Note note, boolean repeated) {
             (repeated ? repeats : notes).add(note);

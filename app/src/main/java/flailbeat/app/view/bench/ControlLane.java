@@ -51,12 +51,18 @@ final class ControlLane extends Lane {
     Columns columns = new Columns((int) getWidth());
     Gesture now = gesture.get();
     Track track = shownTrack();
-    int before = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
-    for (NewControl point : values(track, now, sight)) {
-      before = point.tick() < sight.start() ? point.control().value() : before;
-      columns.put(viewport.scale().xOf(point.tick()), point.control().value());
-    }
-    int value = before;
+    Last last = new Last();
+    last.value = ControlEdits.valueBefore(track, controller, sight.start()).orElse(-1);
+    Scale scale = viewport.scale();
+    forEachValue(
+        track,
+        now,
+        sight,
+        (tick, value) -> {
+          last.value = tick < sight.start() ? value : last.value;
+          columns.put(scale.xOf(tick), value);
+        });
+    int value = last.value;
     double x = 0;
     for (int column = 0; column < columns.count(); column++) {
       if (columns.isSet(column)) {
@@ -72,17 +78,23 @@ final class ControlLane extends Lane {
     grip.draw(g);
   }
 
-  /** The values in sight, with what is being drawn. */
-  private List<NewControl> values(Track track, Gesture now, TickRange sight) {
+  /** What held before what is in sight. */
+  private static final class Last {
+    private int value;
+  }
+
+  /** Shows the values in sight, with what is being drawn. */
+  private void forEachValue(Track track, Gesture now, TickRange sight, ControlEdits.Values to) {
     boolean draws =
         now.edit().orElse(null) instanceof ControlDrawn drawn
             && drawn.controller().equals(controller)
             && !drawn.isNothing();
-    return draws
-        ? ControlEdits.with((ControlDrawn) now.edit().orElseThrow(), track, controller, sight)
-        : ControlEdits.points(track, controller, sight).stream()
-            .map(p -> new NewControl(p.tick(), p.control()))
-            .toList();
+    if (draws) {
+      ControlDrawn drawn = (ControlDrawn) now.edit().orElseThrow();
+      ControlEdits.forEachWith(drawn, track, controller, sight, to);
+    } else {
+      ControlEdits.forEach(track, controller, sight, to);
+    }
   }
 
   /** What is set in each column of pixels: however many points there are, so few are drawn. */

@@ -116,7 +116,11 @@ final class Readout {
               + Math.clamp(value, 0, drawn.controller().most())
               + where;
       case VelocityDrawn drawn ->
-          "velocity " + Math.clamp(value, 1, 127) + where + ", " + Notice.notes(drawn.ids().size());
+          "velocity "
+              + Math.clamp(value, 1, 127)
+              + where
+              + ", "
+              + Notice.notes(drawn.met(session.document().track()));
       default -> "";
     };
   }

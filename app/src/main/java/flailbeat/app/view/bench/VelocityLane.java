@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongPredicate;
+import java.util.function.ToIntFunction;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
@@ -140,6 +141,10 @@ final class VelocityLane extends Lane {
   private void crowded(
       GraphicsContext g, Track track, Hand hand, LongPredicate selected, int[] highest) {
     int[] chosen = new int[highest.length];
+    ToIntFunction<Note> held =
+        gesture.get().edit().orElse(null) instanceof VelocityDrawn drawn
+            ? drawn::velocityOf
+            : n -> hand.change().apply(n).velocity();
     Scale scale = viewport.scale();
     track.layOut(
         viewport.inSight(0),
@@ -149,7 +154,7 @@ final class VelocityLane extends Lane {
             return;
           }
           long id = n.idNumber();
-          int velocity = hand.holds().test(id) ? hand.change().apply(n).velocity() : n.velocity();
+          int velocity = hand.holds().test(id) ? held.applyAsInt(n) : n.velocity();
           int[] of = selected.test(id) ? chosen : highest;
           of[x] = Math.max(of[x], velocity);
         });
@@ -241,8 +246,7 @@ final class VelocityLane extends Lane {
   }
 
   private Gesture sketch(Stroke stroke) {
-    return new Gesture.Sketch(
-        stroke, VelocityDrawn.over(session.document().track(), reached, stroke.curve()));
+    return new Gesture.Sketch(stroke, new VelocityDrawn(reached, stroke.curve()));
   }
 
   @Override
