@@ -9,9 +9,11 @@ import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
@@ -136,6 +138,29 @@ class ChoresWindowTest extends HeadlessWindow {
     ui.press("chore-edit-0");
     ui.press("chore-forget");
     assertThat(ui.get(() -> ui.session.chores().own().all())).isEmpty();
+  }
+
+  @Test
+  void what_would_be_done_out_of_sight_comes_into_sight() {
+    BenchView bench = (BenchView) ui.node("bench");
+    ui.run(() -> ui.session.open(far(), Optional.empty()));
+    ui.run(() -> bench.getScene().getRoot().layout());
+    ui.press("chores-on-track");
+    ui.press("chore-short");
+    double x = ui.get(() -> bench.placeOf(3840 * 60, 100).getX());
+    double y = ui.get(() -> bench.placeOf(3840 * 60, 100).getY());
+    assertThat(x).isBetween(0.0, ui.get(bench::getWidth));
+    assertThat(y).isBetween(0.0, ui.get(bench::getHeight));
+  }
+
+  private static Song far() {
+    Song empty = Song.empty();
+    return EnteredNotes.place(
+        empty,
+        empty.tracks().getFirst().id(),
+        List.of(
+            Note.placed(new NoteId(1), 40, 80, 0, 960),
+            Note.placed(new NoteId(2), 100, 80, 3840 * 60, 10)));
   }
 
   @Test

@@ -10,6 +10,7 @@ import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
@@ -17,6 +18,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What comes of a chore, worked out and not done yet: it can be counted, drawn, and carried out as
@@ -74,6 +76,15 @@ public record Outcome(
   /** Whether it leaves the song as it is, and marks notes at the most. */
   public boolean onlyMarks() {
     return noteCount() == marked.size() && controlCount() == 0;
+  }
+
+  /** The notes of a track that it touches, marks or adds, looked for one by one. */
+  public Stream<Note> on(Track track) {
+    Stream<Note> there =
+        Stream.of(gone, changed, marked)
+            .flatMap(List::stream)
+            .filter(n -> track.note(n.id()).isPresent());
+    return Stream.concat(there, added.getOrDefault(track.id(), List.of()).stream());
   }
 
   /** What it would do, in words, such as "3 notes changed, 1 note gone". */

@@ -132,6 +132,9 @@ public final class BenchView extends Region {
       sight.keepQuestion();
       takes.refresh();
     }
+    if (change.isOf(Aspect.CHORES)) {
+      sight.keepTrial();
+    }
     if (change.isOf(Aspect.CHORES) || change.isOf(Aspect.KEYS) && session.chores().isTrying()) {
       markNotes();
     }

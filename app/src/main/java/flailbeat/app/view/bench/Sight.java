@@ -1,8 +1,10 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.core.chore.Outcome;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Track;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
@@ -103,6 +105,29 @@ final class Sight {
             : waiting.stream().map(Note::pitch).toList();
     if (wanted.stream().anyMatch(p -> !viewport.shows(p, 0))) {
       viewport.centrePitch(wanted.getLast());
+    }
+  }
+
+  /** Of what a chore that is tried would do something is in sight. */
+  void keepTrial() {
+    if (session.chores().isTrying() && viewport.hasSize()) {
+      Outcome outcome = session.chores().outcome();
+      Track track = session.document().track();
+      if (outcome.on(track).noneMatch(this::isInSight)) {
+        outcome.on(track).findFirst().ifPresent(this::bringIntoSight);
+      }
+    }
+  }
+
+  private boolean isInSight(Note note) {
+    double x = viewport.scale().xOf(note.onset());
+    return x >= 0 && x < viewport.width() && viewport.shows(note.pitch(), 0);
+  }
+
+  private void bringIntoSight(Note note) {
+    viewport.bringIntoSight(note.onset());
+    if (!viewport.shows(note.pitch(), 0)) {
+      viewport.centrePitch(note.pitch());
     }
   }
 
