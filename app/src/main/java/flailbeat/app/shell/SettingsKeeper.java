@@ -11,6 +11,7 @@ import flailbeat.core.session.settings.SettingsPlace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
@@ -38,6 +39,7 @@ public final class SettingsKeeper {
   private Optional<Settings> kept = Optional.empty();
   private boolean begun;
   private boolean faultTold;
+  private volatile boolean writes = true;
 
   /** One that keeps settings where this system keeps what is a person's own. */
   public SettingsKeeper(Session session) {
@@ -80,14 +82,25 @@ public final class SettingsKeeper {
   }
 
   private void read(Runnable then) {
+    Path from = Files.exists(file) ? file : earlier();
     Runnable found;
     try {
-      Optional<Settings> read = SettingsFile.read(Files.exists(file) ? file : earlier());
-      found = () -> read.ifPresent(h -> h.applyTo(session));
+      SettingsFile.Found read = SettingsFile.read(from).orElseThrow();
+      String damage = String.join("; ", read.damage());
+      found = () -> read.settings().applyTo(session);
+      if (!damage.isEmpty()) {
+        LOG.warn("Settings left out: {}", damage);
+        String said = "Of your settings is left out: " + damage + ". " + keepAside(from);
+        found =
+            () -> {
+              read.settings().applyTo(session);
+              session.notices().warn(said);
+            };
+      }
     } catch (IOException | RuntimeException e) {
       LOG.warn("Starting with standard settings", e);
-      String said = "Starting with standard settings: " + e.getMessage();
-      found = () -> session.notices().tell(new Notice(said, true));
+      String said = "Starting with standard settings: " + e.getMessage() + ". " + keepAside(from);
+      found = () -> session.notices().warn(said);
     }
     Runnable set = found;
     Platform.runLater(
@@ -98,6 +111,21 @@ public final class SettingsKeeper {
             begin(then);
           }
         });
+  }
+
+  /** A damaged file is kept as it is before another is written in its place. */
+  private String keepAside(Path damaged) {
+    Path aside = file.resolveSibling("settings.damaged.json");
+    try {
+      Files.copy(damaged, aside, StandardCopyOption.REPLACE_EXISTING);
+      return "The file as it was is kept as " + aside.getFileName();
+    } catch (IOException e) {
+      LOG.warn("{} cannot be kept", damaged, e);
+      writes = false;
+      return "It stays as it is: what you set now is not kept ("
+          + SongFiles.describe(aside, e)
+          + ")";
+    }
   }
 
   private void begin(Runnable then) {
@@ -116,7 +144,7 @@ public final class SettingsKeeper {
   }
 
   private void keep() {
-    if (!begun || writer.isShutdown()) {
+    if (!begun || !writes || writer.isShutdown()) {
       return;
     }
     Settings now = Settings.of(session);

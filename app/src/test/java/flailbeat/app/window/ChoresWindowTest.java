@@ -131,7 +131,7 @@ class ChoresWindowTest extends HeadlessWindow {
     assertThat(ui.text("chore-own-0")).isEqualTo("Tame");
     Path file = folder.resolve("settings.json");
     SettingsFile.write(ui.get(() -> Settings.of(ui.session)), file);
-    Chore kept = SettingsFile.read(file).orElseThrow().chores().get("Tame");
+    Chore kept = SettingsFile.read(file).orElseThrow().settings().chores().get("Tame");
     assertThat(kept).isEqualTo(ui.get(() -> ui.session.chores().own().all().get("Tame")));
     assertThat(kept.then()).isEqualTo(Does.LOUDER);
     assertThat(kept.when()).hasSize(2);

@@ -166,7 +166,7 @@ class KeysPageTest extends HeadlessWindow {
     SettingsFile.write(ui.get(() -> Settings.of(ui.session)), file);
     ui.run(() -> ui.session.keySets().choose(KeySets.AS_IT_CAME));
     assertThat(keyOf("undo")).isEqualTo("Ctrl+Z");
-    Settings kept = SettingsFile.read(file).orElseThrow();
+    Settings kept = SettingsFile.read(file).orElseThrow().settings();
     ui.run(() -> kept.applyTo(ui.session));
     assertThat(ui.session.keySets().chosen()).isEqualTo("Left hand");
     assertThat(keyOf("undo")).isEqualTo("Ctrl+U");
@@ -186,7 +186,7 @@ class KeysPageTest extends HeadlessWindow {
     Files.writeString(
         file,
         "{\"keys\":{\"chosen\":\"A\",\"sets\":{\"A\":{\"undo\":null,\"redo\":[null,\"F12\"]},\"B\":null}}}");
-    Settings kept = SettingsFile.read(file).orElseThrow();
+    Settings kept = SettingsFile.read(file).orElseThrow().settings();
     ui.run(() -> kept.applyTo(ui.session));
     assertThat(keyOf("undo")).isEmpty();
     assertThat(keyOf("redo")).isEqualTo("F12");

@@ -88,12 +88,30 @@ class NothingLostTest extends HeadlessWindow {
     SettingsKeeper another = keeperIn(file);
     setStep(17);
     ui.run(another::close);
-    assertThat(SettingsFile.read(file).orElseThrow().touch().step()).isEqualTo(17);
+    assertThat(SettingsFile.read(file).orElseThrow().settings().touch().step()).isEqualTo(17);
     Files.move(file, folder.resolve("habits.json"));
     setStep(3);
     SettingsKeeper next = keeperIn(file);
     ui.await(() -> ui.session.performer().hands().touch().step() == 17);
     ui.run(next::close);
+  }
+
+  @Test
+  void a_damaged_settings_file_is_kept_aside_and_what_is_sound_in_it_is_in_force()
+      throws Exception {
+    Path file = folder.resolve("settings.json");
+    String damaged =
+        "{\"chores\": {\"Mine\": {\"when\": [], \"then\": \"REMOVE\", \"amount\": 0},"
+            + " \"Slips\": {\"when\": [], \"then\": \"VANISH\"}}}";
+    Files.writeString(file, damaged);
+    SettingsKeeper keeper = keeperIn(file);
+    assertThat(ui.get(() -> ui.session.chores().own().all())).containsOnlyKeys("Mine");
+    assertThat(ui.get(() -> ui.session.notices().current().text()))
+        .contains("Slips", "VANISH", "settings.damaged.json");
+    setStep(17);
+    ui.run(keeper::close);
+    assertThat(Files.readString(folder.resolve("settings.damaged.json"))).isEqualTo(damaged);
+    assertThat(SettingsFile.read(file).orElseThrow().settings().chores()).containsOnlyKeys("Mine");
   }
 
   @Test

@@ -102,11 +102,11 @@ class SettingsTest {
     Path file = folder.resolve("deep/settings.json");
     SettingsFile.write(Settings.of(before), file);
     Session after = session();
-    SettingsFile.read(file).orElseThrow().applyTo(after);
+    SettingsFile.read(file).orElseThrow().settings().applyTo(after);
     assertThat(Settings.of(after)).isEqualTo(Settings.of(before));
     assertThat(after.timing().settings()).isEqualTo(own);
     Files.writeString(file, Files.readString(file).replace("\"filter\"", "\"reach\""));
-    assertThat(SettingsFile.read(file).orElseThrow().quantize())
+    assertThat(SettingsFile.read(file).orElseThrow().settings().quantize())
         .as("as earlier files call it")
         .isEqualTo(own);
     assertThat(after.timing().grid()).as("the bench shows the same lines").isEqualTo(own.grid());
@@ -119,11 +119,39 @@ class SettingsTest {
   void at_the_first_start_there_is_nothing_and_what_is_damaged_is_told() throws IOException {
     Path file = folder.resolve("settings.json");
     assertThat(SettingsFile.read(file)).isEmpty();
-    Files.writeString(file, "{\"touch\":{\"floor\":90,\"ceiling\":10}}");
+    Files.writeString(file, "{\"touch\":");
     assertThatThrownBy(() -> SettingsFile.read(file))
         .isInstanceOf(FileFault.class)
-        .hasMessageContaining("cannot be read")
-        .hasMessageContaining("not from 90 to 10");
+        .hasMessageContaining("cannot be read");
+  }
+
+  @Test
+  void of_damaged_settings_nothing_is_lost_but_what_is_damaged() throws IOException {
+    Path file = folder.resolve("settings.json");
+    Files.writeString(
+        file,
+        """
+        {"touch": {"floor": 90, "ceiling": 10},
+         "tonic": 2,
+         "amounts": {"repeat-notes": 5, "split-parts": "many"},
+         "chores": {
+           "Sound": {"when": [], "then": "REMOVE", "amount": 0},
+           "Slips": {"when": [], "then": "VANISH", "amount": 0},
+           "Loud": {"when": [[{"of": "VELOCITY", "is": "ABOVE", "from": 900}]], "then": "MARK"}
+         }}
+        """);
+    SettingsFile.Found found = SettingsFile.read(file).orElseThrow();
+    assertThat(found.settings().tonic()).isEqualTo(2);
+    assertThat(found.settings().amounts()).containsOnlyKeys("repeat-notes");
+    assertThat(found.settings().chores()).containsOnlyKeys("Sound");
+    assertThat(found.settings().touch()).isNull();
+    assertThat(found.damage())
+        .hasSize(4)
+        .anyMatch(d -> d.contains("touch") && d.contains("not from 90 to 10"))
+        .anyMatch(d -> d.contains("\u201csplit-parts\u201d: there is no \u201cmany\u201d"))
+        .anyMatch(
+            d -> d.contains("\u201cSlips\u201d: there is no \u201cVANISH\u201d, only MARK, REMOVE"))
+        .anyMatch(d -> d.contains("\u201cLoud\u201d: The velocity goes from 1 to 127, not 900"));
   }
 
   @Test

@@ -5,17 +5,15 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.SerializationFeature;
-import com.fasterxml.jackson.databind.exc.InvalidFormatException;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.format.FileFault;
+import flailbeat.core.format.JsonFaults;
 import flailbeat.core.format.SafeFile;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 
 /** Reads and writes chores by their names as JSON; docs/chores.md describes it. */
 public final class ChoreFile {
@@ -63,11 +61,8 @@ public final class ChoreFile {
         throw new FileFault("one of the chores in it says nothing");
       }
       return content.chores();
-    } catch (InvalidFormatException e) {
-      throw new FileFault(where(e) + wrong(e), e);
     } catch (JsonMappingException e) {
-      String why = e.getCause() == null ? e.getOriginalMessage() : e.getCause().getMessage();
-      throw new FileFault(where(e) + why, e);
+      throw new FileFault(where(e) + JsonFaults.why(e), e);
     } catch (JsonProcessingException e) {
       throw new FileFault("the chores cannot be read: " + e.getOriginalMessage(), e);
     }
@@ -81,17 +76,5 @@ public final class ChoreFile {
         .findFirst()
         .map(name -> "in the chore \u201c" + name + "\u201d: ")
         .orElse("the chores are damaged: ");
-  }
-
-  private static String wrong(InvalidFormatException e) {
-    Class<?> type = e.getTargetType();
-    String known =
-        type != null && type.isEnum()
-            ? ", only "
-                + Arrays.stream(type.getEnumConstants())
-                    .map(Object::toString)
-                    .collect(Collectors.joining(", "))
-            : "";
-    return "there is no \u201c" + e.getValue() + "\u201d" + known;
   }
 }

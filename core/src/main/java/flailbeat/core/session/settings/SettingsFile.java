@@ -6,16 +6,23 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import flailbeat.core.format.FileFault;
+import flailbeat.core.format.JsonFaults;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.QuantizeSettings;
 import java.io.IOException;
+import java.lang.reflect.RecordComponent;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Reads and writes {@link Settings}, as JSON. */
@@ -50,19 +57,82 @@ public final class SettingsFile {
   private SettingsFile() {}
 
   /**
-   * Reads it; empty when there is none yet.
+   * What was read.
    *
-   * @throws FileFault when it is damaged, or holds something that cannot be
+   * @param damage what is left out since it cannot be, in a person's words; empty where all is
+   *     sound
    */
-  public static Optional<Settings> read(Path file) throws IOException {
+  public record Found(Settings settings, List<String> damage) {
+    public Found {
+      damage = List.copyOf(damage);
+    }
+  }
+
+  /**
+   * Reads it; empty when there is none yet. Of what is damaged nothing else is lost: of what is
+   * kept by name only the one that is damaged is left out.
+   *
+   * @throws FileFault when nothing of it can be read
+   */
+  public static Optional<Found> read(Path file) throws IOException {
     if (!Files.exists(file)) {
       return Optional.empty();
     }
     try {
-      return Optional.of(MAPPER.readValue(file.toFile(), Settings.class));
+      JsonNode all = MAPPER.readTree(file.toFile());
+      if (!(all instanceof ObjectNode fields)) {
+        throw new FileFault("your settings in " + file + " cannot be read: there are none in it");
+      }
+      List<String> damage = new ArrayList<>();
+      for (RecordComponent component : Settings.class.getRecordComponents()) {
+        drop(fields, component, damage);
+      }
+      return Optional.of(new Found(MAPPER.treeToValue(fields, Settings.class), damage));
     } catch (JsonProcessingException e) {
       throw new FileFault(
           "your settings in " + file + " cannot be read: " + e.getOriginalMessage(), e);
+    }
+  }
+
+  /** Drops what is damaged of a field: the entries that are, or all of it. */
+  private static void drop(ObjectNode fields, RecordComponent component, List<String> damage) {
+    String name = component.getName();
+    if (fault(fields, name).isEmpty()) {
+      return;
+    }
+    boolean named = Map.class.isAssignableFrom(component.getType());
+    if (named && fields.get(name) instanceof ObjectNode entries) {
+      for (Map.Entry<String, JsonNode> entry : List.copyOf(entries.properties())) {
+        ObjectNode alone = MAPPER.createObjectNode();
+        alone.putObject(name).set(entry.getKey(), entry.getValue());
+        fault(alone, name)
+            .ifPresent(
+                why -> {
+                  entries.remove(entry.getKey());
+                  damage.add(name + ", \u201c" + entry.getKey() + "\u201d: " + why);
+                });
+      }
+    }
+    fault(fields, name)
+        .ifPresent(
+            why -> {
+              fields.remove(name);
+              damage.add(name + ": " + why);
+            });
+  }
+
+  /** Why a field alone cannot be read. */
+  private static Optional<String> fault(ObjectNode fields, String name) {
+    if (!fields.has(name)) {
+      return Optional.empty();
+    }
+    ObjectNode alone = MAPPER.createObjectNode();
+    alone.set(name, fields.get(name));
+    try {
+      MAPPER.treeToValue(alone, Settings.class);
+      return Optional.empty();
+    } catch (JsonProcessingException e) {
+      return Optional.of(JsonFaults.why(e));
     }
   }
 
