@@ -32,6 +32,9 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
 
 /**
  * How long a chore takes over 100,000 notes, played loosely, and 10,000 controller events: finding
@@ -138,5 +141,10 @@ public class ChoreBench {
   @Benchmark
   public Song done() {
     return outcome().edit("Chore").apply(song);
+  }
+
+  /** Runs it. */
+  public static void main(String[] args) throws RunnerException {
+    new Runner(new OptionsBuilder().include(ChoreBench.class.getSimpleName()).build()).run();
   }
 }
