@@ -12,6 +12,7 @@ import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.session.ChoreDesk;
+import flailbeat.core.session.Named;
 import flailbeat.core.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -87,7 +88,7 @@ final class ChoreComposer extends VBox {
   }
 
   private void setName(String text) {
-    givenName = text.strip();
+    givenName = Named.nameOf(text);
     set(chore);
   }
 

@@ -7,6 +7,7 @@ import flailbeat.app.control.Segments;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.ChoreCounts;
 import flailbeat.core.session.ChoreDesk;
@@ -40,6 +41,7 @@ public final class ChoresPage extends VBox {
   private final Label none = Form.remark("None yet. A chore finds notes by what you say of them.");
   private final ChoreComposer composer;
   private Map<String, Row> own = Map.of();
+  private Key shownKey;
 
   /** One chore. */
   private record Row(HBox box, Button button, Label count) {
@@ -91,13 +93,10 @@ public final class ChoresPage extends VBox {
         .changes()
         .listen(
             change -> {
-              if (change.isOf(
-                  Aspect.CHORES,
-                  Aspect.SONG,
-                  Aspect.CHOICE,
-                  Aspect.SETTINGS,
-                  Aspect.TIMING,
-                  Aspect.KEYS)) {
+              boolean inScale = session.performer().key().equals(shownKey);
+              if (!inScale
+                  || change.isOf(
+                      Aspect.CHORES, Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS, Aspect.TIMING)) {
                 refresh();
               }
             });
@@ -142,7 +141,8 @@ public final class ChoresPage extends VBox {
       return;
     }
     reach.show(chores.reach());
-    scale.setText("The scale is the one under the hands: " + session.performer().key() + ".");
+    shownKey = session.performer().key();
+    scale.setText("The scale is the one under the hands: " + shownKey + ".");
     Optional<ChoreCounts> counts = chores.counts();
     built.forEach(
         (cleanup, row) ->

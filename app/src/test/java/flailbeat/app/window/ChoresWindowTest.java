@@ -126,6 +126,11 @@ class ChoresWindowTest extends HeadlessWindow {
     assertThat(velocities(shown())).isNotEqualTo(velocities(song()));
     ui.press("chore-keep");
     assertThat(ui.get(() -> ui.session.notices().current().text())).contains("a name first");
+    enter("chore-name", "Tame ".repeat(20));
+    assertThat(ui.get(() -> ui.field("chore-name").getPseudoClassStates().toString()))
+        .as("too long a name is told beside the field")
+        .contains("refused");
+    type(KeyCode.ESCAPE);
     enter("chore-name", "Tame");
     ui.press("chore-keep");
     assertThat(ui.text("chore-own-0")).isEqualTo("Tame");

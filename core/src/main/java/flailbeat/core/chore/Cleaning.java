@@ -4,12 +4,16 @@ import flailbeat.core.edit.Chords;
 import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.SilentStart;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -17,8 +21,10 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.ObjIntConsumer;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 
 /**
  * What the chores that come with the application do to the notes and controllers of an area. Each
@@ -199,10 +205,31 @@ final class Cleaning {
   }
 
   /**
-   * All comes earlier by the whole bars before the first note: places in the bar stay. Of the whole
-   * song, tempos, meters and markers come earlier with it.
+   * All comes earlier by the whole bars before the first note: places in the bar stay. Of tracks,
+   * clips move; of a clip or a selection what is in it does. Of the whole song, tempos, meters and
+   * markers come earlier with it.
    */
   void trimSilence() {
+    boolean clips = area.reach() == Reach.TRACK || area.reach() == Reach.SONG;
+    List<Track> tracks = area.parts().stream().map(Area.Part::track).toList();
+    long by = clips ? SilentStart.of(area.song(), tracks) : silenceWithin();
+    boolean none = area.parts().stream().allMatch(p -> p.notes().isEmpty());
+    if (by <= 0 || none) {
+      return;
+    }
+    for (Area.Part part : area.parts()) {
+      part.notes().forEach(n -> draft.change(n, n.shifted(-by)));
+      for (ControlPoint point : part.controls()) {
+        draft.move(point, point.at(Math.max(clips ? 0 : part.range().start(), point.tick() - by)));
+      }
+    }
+    if (clips) {
+      Set<TrackId> ids = tracks.stream().map(Track::id).collect(Collectors.toSet());
+      draft.trim(ids, by, area.reach() == Reach.SONG);
+    }
+  }
+
+  private long silenceWithin() {
     MeterMap meters = area.song().meters();
     long first =
         area.parts().stream()
@@ -214,21 +241,8 @@ final class Cleaning {
         area.reach() == Reach.CLIP
             ? area.parts().stream().mapToLong(p -> p.range().start()).min().orElse(0)
             : 0;
-    long start = meters.barRangeAt(from).start();
-    start = start < from ? meters.barRangeAt(from).end() : start;
-    long by = meters.barRangeAt(first).start() - start;
-    if (by <= 0) {
-      return;
-    }
-    for (Area.Part part : area.parts()) {
-      part.notes().forEach(n -> draft.change(n, n.shifted(-by)));
-      for (ControlPoint point : part.controls()) {
-        draft.move(point, point.at(Math.max(from, point.tick() - by)));
-      }
-    }
-    if (area.reach() == Reach.SONG) {
-      draft.songEarlier(by);
-    }
+    TickRange bar = meters.barRangeAt(from);
+    return meters.barRangeAt(first).start() - (bar.start() < from ? bar.end() : bar.start());
   }
 
   void thin(int tolerance) {

@@ -21,7 +21,9 @@ final class Draft {
   private final List<Note> marked = new ArrayList<>();
   private final List<ControlPoint> moved = new ArrayList<>();
   private final Set<ControlId> thinned = new HashSet<>();
-  private long earlier;
+  private long trimmed;
+  private Set<TrackId> tracks = Set.of();
+  private boolean wholeSong;
 
   /** A note in the place of another; nothing where they are the same. */
   void change(Note before, Note after) {
@@ -60,11 +62,13 @@ final class Draft {
     points.forEach(p -> thinned.add(p.id()));
   }
 
-  void songEarlier(long ticks) {
-    earlier = ticks;
+  void trim(Set<TrackId> of, long ticks, boolean isWholeSong) {
+    trimmed = ticks;
+    tracks = of;
+    wholeSong = isWholeSong;
   }
 
   Outcome outcome() {
-    return new Outcome(changed, gone, added, marked, moved, thinned, earlier);
+    return new Outcome(changed, gone, added, marked, moved, thinned, trimmed, tracks, wholeSong);
   }
 }

@@ -5,15 +5,13 @@ import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.edit.SilentStart;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.time.MeterMap;
-import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +28,10 @@ import java.util.stream.Stream;
  * @param marked notes that get selected
  * @param moved control points in the place of those that have their ids
  * @param thinned control points that go
- * @param earlier by so many ticks the song's tempos, meters and markers come earlier
+ * @param trimmed by so many ticks all that the chore works on comes earlier, clips and all, and of
+ *     a whole song its tempos, meters and markers: then nothing else is done; 0 for no such thing
+ * @param tracks those that are trimmed
+ * @param wholeSong whether all of the song is
  */
 public record Outcome(
     List<Note> changed,
@@ -39,10 +40,13 @@ public record Outcome(
     List<Note> marked,
     List<ControlPoint> moved,
     Set<ControlId> thinned,
-    long earlier) {
+    long trimmed,
+    Set<TrackId> tracks,
+    boolean wholeSong) {
   /** Nothing. */
   public static final Outcome NONE =
-      new Outcome(List.of(), List.of(), Map.of(), List.of(), List.of(), Set.of(), 0);
+      new Outcome(
+          List.of(), List.of(), Map.of(), List.of(), List.of(), Set.of(), 0, Set.of(), false);
 
   public Outcome {
     changed = List.copyOf(changed);
@@ -51,6 +55,7 @@ public record Outcome(
     marked = List.copyOf(marked);
     moved = List.copyOf(moved);
     thinned = Set.copyOf(thinned);
+    tracks = Set.copyOf(tracks);
   }
 
   /** How many notes come. */
@@ -118,6 +123,9 @@ public record Outcome(
 
     @Override
     public Song apply(Song song) {
+      if (outcome.trimmed() > 0) {
+        return SilentStart.trim(song, outcome.tracks(), outcome.trimmed(), outcome.wholeSong());
+      }
       Song result = ClipEdits.put(song, outcome.changed(), outcome.moved());
       if (!outcome.gone().isEmpty() || !outcome.thinned().isEmpty()) {
         result =
@@ -126,34 +134,7 @@ public record Outcome(
       for (Map.Entry<TrackId, List<Note>> each : outcome.added().entrySet()) {
         result = EnteredNotes.place(result, each.getKey(), each.getValue());
       }
-      return outcome.earlier() == 0 ? result : earlier(result, outcome.earlier());
-    }
-
-    /** What lay before it holds from the start. */
-    private static Song earlier(Song song, long by) {
-      return song.withTempos(
-              TempoMap.of(
-                  song.tempos().changes().stream()
-                      .map(c -> new TempoMap.Change(Math.max(0, c.tick() - by), c.tempo()))
-                      .toList()))
-          .withMeters(
-              MeterMap.of(
-                  song.meters().changes().stream()
-                      .map(
-                          c ->
-                              new MeterMap.Change(
-                                  Math.max(0, c.tick() - by),
-                                  c.meter(),
-                                  c.clocks(),
-                                  c.thirtySeconds()))
-                      .toList()))
-          .withCarried(
-              song.carried().stream()
-                  .map(
-                      c ->
-                          new CarriedEvent(
-                              Math.max(0, c.tick() - by), c.status(), c.type(), c.payload()))
-                  .toList());
+      return result;
     }
   }
 }

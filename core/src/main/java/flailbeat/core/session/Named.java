@@ -32,12 +32,22 @@ public final class Named<T> {
    *     the person who typed it
    */
   public void keep(String name, T value) {
-    String wanted = name.strip();
+    all.put(nameOf(name), value);
+    changes.fire(Aspect.SETTINGS);
+  }
+
+  /**
+   * What was typed as a name, as it is kept.
+   *
+   * @throws IllegalArgumentException for one that is empty or too long, with a message fit for the
+   *     person who typed it
+   */
+  public static String nameOf(String typed) {
+    String wanted = typed.strip();
     if (wanted.isEmpty() || wanted.length() > LONGEST_NAME) {
       throw new IllegalArgumentException("A name of 1 to " + LONGEST_NAME + " letters");
     }
-    all.put(wanted, value);
-    changes.fire(Aspect.SETTINGS);
+    return wanted;
   }
 
   public void remove(String name) {

@@ -7,13 +7,22 @@ import static flailbeat.core.chore.ChoreSongs.text;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
+import flailbeat.core.model.Content;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Take;
+import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Grid;
@@ -121,6 +130,46 @@ class CleanupTest {
     assertThat(after.tracks().getFirst().controls())
         .extracting(c -> c.tick() + " " + c.control().value())
         .contains("2040 50");
+  }
+
+  @Test
+  void silence_before_looping_clips_and_takes_goes_and_none_of_them_is_cut() {
+    Song song = song("7680 60 80 480");
+    TrackId track = song.tracks().getFirst().id();
+    ClipId clip = song.tracks().getFirst().clips().getFirst().id();
+    Song loop = ClipEdits.loop(song, clip, 3840, 15_360);
+    Song after = Cleanup.SILENCE.outcome(area(loop, Reach.TRACK), 0).edit("Trim").apply(loop);
+    Clip moved = after.tracks().getFirst().clips().getFirst();
+    assertThat(moved.start()).isZero();
+    assertThat(moved.loops()).isTrue();
+    assertThat(moved.length()).isEqualTo(15_360);
+    Song early =
+        song.withTrack(
+            track,
+            t ->
+                t.withClip(
+                    clip,
+                    c ->
+                        c.over(new TickRange(0, 11_520))
+                            .hearing(
+                                c.over(new TickRange(0, 11_520)).content(),
+                                new Takes(
+                                    2,
+                                    List.of(
+                                        new Take(
+                                            1,
+                                            Content.of(
+                                                List.of(
+                                                    Note.placed(new NoteId(90), 50, 80, 3900, 9)),
+                                                List.of())))))));
+    Song trimmed = Cleanup.SILENCE.outcome(area(early, Reach.TRACK), 0).edit("Trim").apply(early);
+    Clip kept = trimmed.tracks().getFirst().clips().getFirst();
+    assertThat(kept.takes().others().getFirst().content().notes())
+        .as("the other take begins a bar earlier")
+        .extracting(Note::onset)
+        .containsExactly(60L);
+    assertThat(text(trimmed)).isEqualTo("3840 60 80 480");
+    assertThat(kept.end()).isEqualTo(11_520 - 3840);
   }
 
   @Test
