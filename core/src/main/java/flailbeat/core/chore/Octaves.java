@@ -21,7 +21,8 @@ final class Octaves {
     for (int pitch = 0; pitch <= Pitch.HIGHEST; pitch++) {
       byPitch.add(new ArrayList<>());
     }
-    for (Note note : part.track().notes()) {
+    boolean all = part.notes().size() == part.track().noteCount();
+    for (Note note : all ? part.notes() : part.track().notes()) {
       byPitch.get(note.pitch()).add(note);
       reaches[note.pitch()] = Math.max(reaches[note.pitch()], note.length());
     }
