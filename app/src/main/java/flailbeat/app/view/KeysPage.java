@@ -65,7 +65,7 @@ public final class KeysPage extends VBox {
     getStyleClass().add("desk");
     setId("keys-page");
     saveAs = new EntryField("key-set-name", 7, "Keep these keys as a set of this name", this::save);
-    chosen.setMinWidth(134);
+    chosen.setMinWidth(124);
     saveAs.prompt("save as a set");
     words.setId("keys-find");
     words.setPromptText("A part of a command's name");
