@@ -198,6 +198,19 @@ class LaneWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void a_stroke_right_behind_another_goes_on_from_it_without_a_gap() throws Exception {
+    Node swell = only(Controller.EXPRESSION);
+    double pixel = 1 / ui.get(() -> swell.getBoundsInLocal().getWidth());
+    draw(swell, MouseButton.PRIMARY, 0.1, 0.9, 0.2, 0.5);
+    draw(swell, MouseButton.PRIMARY, 0.2 + 4 * pixel, 0.5, 0.3, 0.9);
+    List<ControlPoint> drawn = points(Controller.EXPRESSION);
+    assertThat(drawn.subList(0, drawn.size() - 1))
+        .as("no value is set back between the two")
+        .allMatch(p -> p.control().value() < 80);
+    assertThat(drawn.getLast().control().value()).as("at rest behind both").isEqualTo(127);
+  }
+
+  @Test
   void a_pedal_is_drawn_as_a_bar_that_says_what_rings_on_and_its_edges_are_dragged()
       throws Exception {
     Node pedal = only(Controller.SUSTAIN);

@@ -357,7 +357,10 @@ public final class ControlEdits {
         });
   }
 
-  /** Where the stretch ends, the value holds that held there before. */
+  /**
+   * Where the stretch ends, the value holds that held there before: where none was ever set, the
+   * one that the controller rests at.
+   */
   private static void setAgain(
       Track before, Controller of, TickRange range, List<NewControl> old, List<NewControl> wanted) {
     OptionalInt begins = valueBefore(before, of, range.start());
@@ -367,9 +370,10 @@ public final class ControlEdits {
     boolean said =
         !points(before, of, new TickRange(range.end(), Math.min(Ticks.LAST, range.end() + 1)))
             .isEmpty();
-    boolean differs = held.isPresent() && held.getAsInt() != now.orElse(of.atRest());
+    int wasThere = held.orElse(of.atRest());
+    boolean differs = wasThere != now.orElse(of.atRest());
     if (differs && !said && range.end() < Ticks.LAST) {
-      wanted.add(new NewControl(range.end(), of.at(held.getAsInt())));
+      wanted.add(new NewControl(range.end(), of.at(wasThere)));
     }
   }
 

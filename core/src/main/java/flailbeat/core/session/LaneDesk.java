@@ -29,6 +29,7 @@ public final class LaneDesk {
   /** As many lanes as there may be at once. */
   public static final int MOST = 6;
 
+  private static final TickRange EVER = new TickRange(0, Ticks.LAST);
   private static final String VELOCITY = "velocity";
   private static final String BEND = "bend";
   private static final String PRESSURE = "pressure";
@@ -209,9 +210,10 @@ public final class LaneDesk {
   /** Carries out what was drawn, and tells what is written of it. */
   public void draw(ControlDrawn drawn) {
     Song before = document.song();
+    int kept = count(drawn, EVER) - count(drawn, drawn.range());
     editing.carryOut(drawn);
     if (document.song() != before) {
-      int count = drawn.values().size();
+      int count = count(drawn, EVER) - kept;
       String events = ": written as " + count + (count == 1 ? " event" : " events");
       boolean byHand = drawn.how() == ControlDrawn.How.DRAW;
       notices.tell(
@@ -223,6 +225,16 @@ public final class LaneDesk {
     }
   }
 
+  private int count(ControlDrawn drawn, TickRange range) {
+    int[] count = new int[1];
+    document
+        .song()
+        .track(drawn.track())
+        .ifPresent(
+            t -> ControlEdits.forEach(t, drawn.controller(), range, (tick, value) -> count[0]++));
+    return count[0];
+  }
+
   private String closeness(Controller controller) {
     return controller.isSwitch()
         ? ""
@@ -232,7 +244,6 @@ public final class LaneDesk {
   /** Takes away values of the lanes' controllers that the others say within a tolerance. */
   public void thin(int tolerance) {
     TrackId track = document.track().id();
-    TickRange all = new TickRange(0, Ticks.LAST);
     int before = document.track().controls().size();
     List<Controller> shown =
         kept.lanes().stream().map(Shown::controller).flatMap(Optional::stream).toList();
@@ -241,7 +252,7 @@ public final class LaneDesk {
         song -> {
           Song result = song;
           for (Controller of : shown) {
-            result = ControlEdits.thin(result, track, of, all, of.share(tolerance));
+            result = ControlEdits.thin(result, track, of, EVER, of.share(tolerance));
           }
           return result;
         });

@@ -60,6 +60,28 @@ class ControlEditsTest {
   }
 
   @Test
+  void a_swell_where_nothing_was_ever_set_leaves_what_follows_as_it_was() {
+    Song song = song();
+    TickRange bar = new TickRange(0, 3840);
+    Song faded =
+        ControlEdits.replace(
+            song, track(song), SWELL, bar, List.of(new NewControl(480, SWELL.at(10))));
+    assertThat(told(faded, SWELL))
+        .as("expression rests at 127")
+        .containsExactly("480=10", "3840=127");
+    Song bent =
+        ControlEdits.replace(
+            song,
+            track(song),
+            Controller.BEND,
+            bar,
+            List.of(new NewControl(480, Controller.BEND.at(9000))));
+    assertThat(told(bent, Controller.BEND))
+        .as("what follows is in tune")
+        .containsExactly("480=9000", "3840=8192");
+  }
+
+  @Test
   void other_controllers_are_never_touched() {
     Song song = song(0, 90, 1000, 50);
     Song both =

@@ -120,7 +120,8 @@ class ShadeDeskTest {
         ControlEdits.points(
             session.document().track(), Controller.MODULATION, new TickRange(0, 10_000));
     assertThat(points).hasSizeBetween(40, 130);
-    assertThat(points.getLast().control().value()).isBetween(120, 127);
+    assertThat(points.get(points.size() - 2).control().value()).isBetween(120, 127);
+    assertThat(points.getLast().control().value()).as("at rest, as it was there").isZero();
     assertThat(points.getLast().tick()).isBetween(3700L, 3900L);
   }
 }

@@ -6,6 +6,7 @@ import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NewControl;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.LaneDesk;
@@ -28,6 +29,7 @@ import javafx.scene.input.MouseEvent;
  */
 final class ControlLane extends Lane {
   private static final double LINE = 2;
+  private static final double JOINS = 6;
 
   private final Controller controller;
   private final StretchGrip grip;
@@ -166,7 +168,18 @@ final class ControlLane extends Lane {
     Optional<Gesture> held = grip.press(e);
     return held.isPresent()
         ? held.get()
-        : sketch(Stroke.at(tickAt(e), shareAt(e) * controller.most()));
+        : sketch(Stroke.at(joined(tickAt(e)), shareAt(e) * controller.most()));
+  }
+
+  /**
+   * A stroke that begins right behind another goes on from it: between them nothing is heard of
+   * what was set again where that ended.
+   */
+  private long joined(long tick) {
+    long near = Math.round(JOINS / viewport.scale().pixelsPerTick());
+    TickRange before = new TickRange(Math.max(0, tick - near), tick + 1);
+    List<ControlPoint> there = ControlEdits.points(session.document().track(), controller, before);
+    return there.isEmpty() ? tick : there.getLast().tick();
   }
 
   @Override
