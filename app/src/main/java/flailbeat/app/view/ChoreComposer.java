@@ -4,8 +4,8 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
+import flailbeat.core.chore.ByNumber;
 import flailbeat.core.chore.Chore;
-import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Does;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
@@ -99,7 +99,7 @@ final class ChoreComposer extends VBox {
   }
 
   private static String titleOf(Does each) {
-    return each.title().replace(Cleanup.MARK, "\u2026");
+    return each.title().replace(ByNumber.MARK, "\u2026");
   }
 
   private void refresh() {

@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
+import flailbeat.core.chore.ByNumber;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Measure;
@@ -106,7 +107,7 @@ public final class TrialRow extends FlowPane {
     Optional<Cleanup> built = chores.trying().filter(Cleanup::hasAmount);
     List<String> parts =
         built
-            .map(c -> List.of(c.title().split(Cleanup.MARK, -1)))
+            .map(c -> List.of(c.title().split(ByNumber.MARK, -1)))
             .orElse(List.of(chores.title(), ""));
     String scale = chores.trying().filter(Cleanup::isOfScale).map(c -> ", " + key()).orElse("");
     before.setText(parts.getFirst().strip() + scale);

@@ -33,19 +33,7 @@ public record Chore(List<List<Term>> when, Does then, int amount) {
       sane.add(List.copyOf(all));
     }
     when = List.copyOf(sane);
-    int least = then.least();
-    int most = then.most();
-    if (then.hasAmount() && (amount < least || amount > most)) {
-      throw new IllegalArgumentException(
-          "To \u201c"
-              + then.title()
-              + "\u201d goes from "
-              + least
-              + " to "
-              + most
-              + ", not "
-              + amount);
-    }
+    then.require(amount);
   }
 
   /** One to begin with: it marks what is soft. */

@@ -1,11 +1,7 @@
 package flailbeat.core.chore;
 
-/**
- * Chores that come with the application.
- *
- * <p>Their titles have {@value #MARK} in the place of the number that they go by, if they do.
- */
-public enum Cleanup {
+/** Chores that come with the application. */
+public enum Cleanup implements ByNumber {
   SHORT("short", "Remove notes shorter than # ms", 1, 2000, 60),
   DOUBLES("doubles", "Remove doubles within # ms", 0, 500, 40),
   OVERLAPS("overlaps", "Trim overlaps of one pitch"),
@@ -21,25 +17,17 @@ public enum Cleanup {
   THIN("thin", "Thin controllers, # off at most", 1, 64, 2),
   QUIETEST("quietest", "Mark the quietest # %", 1, 99, 5);
 
-  /** Where the number stands in a title. */
-  public static final String MARK = "#";
-
   private final String id;
-  private final String title;
-  private final int least;
-  private final int most;
-  private final int standard;
+  private final Title title;
 
   Cleanup(String id, String title) {
-    this(id, title, 0, 0, 0);
+    this.id = id;
+    this.title = Title.of(title);
   }
 
   Cleanup(String id, String title, int least, int most, int standard) {
     this.id = id;
-    this.title = title;
-    this.least = least;
-    this.most = most;
-    this.standard = standard;
+    this.title = new Title(title, least, most, standard);
   }
 
   /** Never changes: settings name it by this. */
@@ -47,37 +35,14 @@ public enum Cleanup {
     return id;
   }
 
-  /** The name that people see. */
-  public String title() {
+  @Override
+  public Title titled() {
     return title;
-  }
-
-  /** Its title with a number in its place. */
-  public String title(int amount) {
-    return title.replace(MARK, String.valueOf(amount));
-  }
-
-  /** Whether it goes by a number. */
-  public boolean hasAmount() {
-    return most > 0;
   }
 
   /** Whether it goes by the scale. */
   public boolean isOfScale() {
     return this == MARK_OUTSIDE || this == MOVE_OUTSIDE || this == REMOVE_OUTSIDE;
-  }
-
-  public int least() {
-    return least;
-  }
-
-  public int most() {
-    return most;
-  }
-
-  /** The number that it goes by at first. */
-  public int standard() {
-    return standard;
   }
 
   /**
@@ -87,10 +52,7 @@ public enum Cleanup {
    * @throws IllegalArgumentException for a number beyond them
    */
   public Outcome outcome(Area area, int amount) {
-    if (hasAmount() && (amount < least || amount > most)) {
-      throw new IllegalArgumentException(
-          "\u201c" + title + "\u201d goes from " + least + " to " + most + ", not " + amount);
-    }
+    require(amount);
     Draft draft = new Draft();
     Cleaning cleaning = new Cleaning(area, draft);
     switch (this) {

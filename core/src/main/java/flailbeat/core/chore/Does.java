@@ -1,12 +1,7 @@
 package flailbeat.core.chore;
 
-/**
- * What a chore does to each note that meets its condition.
- *
- * <p>Their titles have {@value Cleanup#MARK} in the place of the number that they go by, if they
- * do.
- */
-public enum Does {
+/** What a chore does to each note that meets its condition. */
+public enum Does implements ByNumber {
   MARK("mark it"),
   REMOVE("remove it"),
   VELOCITY("make its velocity #", 1, 127, 80),
@@ -21,47 +16,18 @@ public enum Does {
   LATER("play it # ms later", -5000, 5000, 10),
   TO_LINE("bring it # % nearer to the grid", 1, 100, 100);
 
-  private final String title;
-  private final int least;
-  private final int most;
-  private final int standard;
+  private final Title title;
 
   Does(String title) {
-    this(title, 0, 0, 0);
+    this.title = Title.of(title);
   }
 
   Does(String title, int least, int most, int standard) {
-    this.title = title;
-    this.least = least;
-    this.most = most;
-    this.standard = standard;
+    this.title = new Title(title, least, most, standard);
   }
 
-  /** The words that people see. */
-  public String title() {
+  @Override
+  public Title titled() {
     return title;
-  }
-
-  /** Its title with a number in its place. */
-  public String title(int amount) {
-    return title.replace(Cleanup.MARK, String.valueOf(amount));
-  }
-
-  /** Whether it goes by a number. */
-  public boolean hasAmount() {
-    return most > 0;
-  }
-
-  public int least() {
-    return least;
-  }
-
-  public int most() {
-    return most;
-  }
-
-  /** The number that it goes by at first. */
-  public int standard() {
-    return standard;
   }
 }

@@ -120,9 +120,7 @@ public final class ChoreDesk {
    * @throws IllegalArgumentException for one beyond its bounds, with a message for the person
    */
   public void setAmount(Cleanup cleanup, int value) {
-    if (value < cleanup.least() || value > cleanup.most()) {
-      throw new IllegalArgumentException(cleanup.least() + " to " + cleanup.most());
-    }
+    cleanup.require(value);
     amounts.give(AMOUNT + cleanup.id(), value);
     if (trying().equals(Optional.of(cleanup))) {
       tryOut(cleanup);
