@@ -146,6 +146,20 @@ class ChoresWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void a_note_that_is_only_shown_cannot_be_taken_hold_of_and_no_other_is_drawn_in_its_place()
+      throws Exception {
+    ui.press("chore-octaves");
+    Song before = song();
+    click(ui.node("roll"), 0.5, 0.5);
+    assertThat(song()).isSameAs(before);
+    assertThat(ui.text("notice")).startsWith("A chore is shown: Alt+Enter does it, Esc leaves it");
+    assertThat(shown()).as("it is still there to be done").isNotSameAs(before);
+    type(KeyCode.ESCAPE);
+    click(ui.node("roll"), 0.5, 0.97);
+    assertThat(song()).as("the mouse draws again").isNotSameAs(before);
+  }
+
+  @Test
   void what_would_be_done_out_of_sight_comes_into_sight() {
     BenchView bench = (BenchView) ui.node("bench");
     ui.run(() -> ui.session.open(far(), Optional.empty()));

@@ -59,7 +59,7 @@ public interface ByNumber {
     if (hasAmount() && (amount < least() || amount > most())) {
       throw new IllegalArgumentException(
           "In \u201c"
-              + title()
+              + title().replace(MARK, "\u2026")
               + "\u201d the number goes from "
               + least()
               + " to "

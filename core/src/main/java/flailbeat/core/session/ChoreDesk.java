@@ -264,7 +264,7 @@ public final class ChoreDesk {
     if (refused) {
       return;
     }
-    tried = Optional.empty();
+    forget();
     if (!now.marked().isEmpty()) {
       document.select(Selection.of(now.marked()));
     }
@@ -275,9 +275,18 @@ public final class ChoreDesk {
   /** Leaves all as it was. */
   public void leave() {
     if (tried.isPresent()) {
-      tried = Optional.empty();
+      forget();
       changes.fire(Aspect.CHORES);
     }
+  }
+
+  /** Nothing is tried any more, and no song is held on to for its sake. */
+  private void forget() {
+    tried = Optional.empty();
+    shown = Optional.empty();
+    outcome = Outcome.NONE;
+    outcomeOn = null;
+    outcomeOf = null;
   }
 
   /** Whether somebody looks at how much there is to do: only then is it counted. */

@@ -79,7 +79,8 @@ final class BenchMouse {
   void install(Lane lane) {
     lane.setOnMousePressed(
         e -> {
-          if (!gesture.isOn() && !session.transportControl().transport().isRecording()) {
+          boolean free = !gesture.isOn() && !session.transportControl().transport().isRecording();
+          if (free && !showsChore()) {
             gesture = lane.press(e);
             button = e.getButton();
             onLane(e);
@@ -106,6 +107,15 @@ final class BenchMouse {
           lane.hover(e, false);
           session.shading().leave();
         });
+  }
+
+  /** What is seen then is not yet there to be taken hold of: the mouse selects, and no more. */
+  private boolean showsChore() {
+    boolean tries = session.chores().isTrying();
+    if (tries) {
+      session.notices().tell("A chore is shown: {chore-do} does it, {chore-leave} leaves it");
+    }
+    return tries;
   }
 
   private void over(Lane lane, MouseEvent e) {
@@ -162,7 +172,7 @@ final class BenchMouse {
     int percent = (int) Math.signum(amount) * WHEEL_PERCENT;
     if (gesture instanceof Gesture.Wheel wheel) {
       gesture = wheel.by(percent);
-    } else if (gesture.isOn()) {
+    } else if (gesture.isOn() || showsChore()) {
       return true;
     } else {
       gesture = roll.wheel(atX, atY, percent).orElse(gesture);
@@ -204,7 +214,8 @@ final class BenchMouse {
     if (gesture instanceof Gesture.Wheel) {
       commit();
     }
-    if (gesture.isOn()) {
+    boolean selects = e.isShiftDown() || e.getButton() == MouseButton.SECONDARY;
+    if (gesture.isOn() || !selects && showsChore()) {
       return;
     }
     gesture = roll.press(e);
