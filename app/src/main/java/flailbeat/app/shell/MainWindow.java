@@ -13,21 +13,17 @@ import flailbeat.app.view.HandsPage;
 import flailbeat.app.view.InputMenu;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.app.view.KeysPage;
-import flailbeat.app.view.NotePanel;
 import flailbeat.app.view.NoticeLine;
 import flailbeat.app.view.RecordingPage;
 import flailbeat.app.view.RunRow;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.SongMap;
 import flailbeat.app.view.SoundPart;
-import flailbeat.app.view.StepStrip;
 import flailbeat.app.view.TrackTabs;
-import flailbeat.app.view.TrialRow;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
-import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Rooms.Room;
@@ -81,12 +77,8 @@ public final class MainWindow {
   private final FileActions files;
   private final BenchView bench;
   private final SongMap map;
-  private final StackPane stepPlace = new StackPane();
-  private final StackPane panelPlace = new StackPane();
-  private final StackPane trialPlace = new StackPane();
-  private StepStrip stepStrip;
-  private NotePanel notePanel;
-  private TrialRow trialRow;
+  private final RowsOverBench rows;
+  private EventsPage eventsPage;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -113,6 +105,7 @@ public final class MainWindow {
     Prompts asks = prompts == null ? new WindowPrompts(stage) : prompts;
     files = new FileActions(session, asks, background);
     bench = new BenchView(session, palette);
+    rows = new RowsOverBench(session);
     runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette);
@@ -125,7 +118,7 @@ public final class MainWindow {
             () -> new HandsPage(session),
             this::recordingPage,
             () -> new DrawingPage(session),
-            () -> new EventsPage(session),
+            this::eventsPage,
             () -> new ChoresPage(session, files),
             this::keysPage);
     commands = new Commands(allCommands(pages, desk));
@@ -169,13 +162,7 @@ public final class MainWindow {
               if (change.isOf(Aspect.LAYOUT)) {
                 commands.setLayout(session.performer().layout());
               }
-              if (change.isOf(Aspect.CHORES)) {
-                trialRow();
-              }
               if (change.isOf(Aspect.KEYS)) {
-                if (session.performer().keysMode() == KeysMode.STEPS) {
-                  stepStrip();
-                }
                 sheet.refresh();
               }
             });
@@ -191,39 +178,28 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new SelectCommands(session).list());
-    all.addAll(new LaneCommands(session, () -> notePanel().toggle()).list());
+    all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
+    all.addAll(new ListCommands(session, () -> editInList(pages)).list());
     all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
-    all.addAll(new StepCommands(session, () -> stepStrip().openPattern()).list());
+    all.addAll(new StepCommands(session, () -> rows.steps().openPattern()).list());
     all.addAll(new TimingCommands(session, pages, desk).list());
     all.addAll(
         ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
     return all;
   }
 
-  private void trialRow() {
-    if (trialRow == null && session.chores().isTrying()) {
-      trialRow = new TrialRow(session);
-      trialPlace.getChildren().add(trialRow);
+  private EventsPage eventsPage() {
+    if (eventsPage == null) {
+      eventsPage = new EventsPage(session);
     }
+    return eventsPage;
   }
 
-  /** Made as it is first needed: the start does without it. */
-  private NotePanel notePanel() {
-    if (notePanel == null) {
-      notePanel = new NotePanel(session);
-      panelPlace.getChildren().add(notePanel);
-    }
-    return notePanel;
-  }
-
-  private StepStrip stepStrip() {
-    if (stepStrip == null) {
-      stepStrip = new StepStrip(session);
-      stepPlace.getChildren().add(stepStrip);
-    }
-    return stepStrip;
+  private void editInList(SidePane pages) {
+    ViewCommands.show(session, pages, SidePane.Page.LIST);
+    eventsPage().editSelected();
   }
 
   private Where whoHasTheKeys() {
@@ -279,9 +255,7 @@ public final class MainWindow {
         new TopBar(session, menus),
         new TrackTabs(session),
         map,
-        stepPlace,
-        panelPlace,
-        trialPlace,
+        rows,
         middle,
         notices,
         runRow,

@@ -105,7 +105,8 @@ final class ViewCommands {
     return of(Group.VIEW, id, title, keys, () -> session.rooms().toggle(room));
   }
 
-  private static void show(Session session, SidePane pages, SidePane.Page page) {
+  /** Turns to a page; pages that are folded are unfolded. */
+  static void show(Session session, SidePane pages, SidePane.Page page) {
     session.rooms().fold(Room.PAGES, false);
     pages.show(page);
   }

@@ -42,9 +42,7 @@ public final class EventsPage extends VBox {
   private final TableView<Timed<?>> table = new TableView<>(items);
   private final Segments<Filter> filter;
   private final Label count = Form.remark("");
-  private Filter wanted = Filter.ALL;
-  private Column order = Column.PLACE;
-  private boolean descending;
+  private boolean ordering;
   private List<Timed<?>> rows = List.of();
   private LongPredicate selected = id -> false;
   private Optional<Timed<?>> anchor = Optional.empty();
@@ -61,7 +59,7 @@ public final class EventsPage extends VBox {
     getStyleClass().add("desk");
     setId("events-page");
     filter =
-        new Segments<Filter>(this::show)
+        new Segments<Filter>(events::setFilter)
             .add(Filter.ALL, "All", "Notes and controllers")
             .add(Filter.NOTES, "Notes", "Notes alone")
             .add(Filter.CONTROLLERS, "Controllers", "Controllers alone")
@@ -96,7 +94,7 @@ public final class EventsPage extends VBox {
                 refresh();
               }
             });
-    filter.show(wanted);
+    filter.show(events.filter());
   }
 
   private void column(Column column, double width) {
@@ -109,27 +107,29 @@ public final class EventsPage extends VBox {
     table.getColumns().add(made);
   }
 
-  private void show(Filter value) {
-    wanted = value;
-    filter.show(value);
-    refresh();
-  }
-
+  /** The person has clicked on a column's title. */
   private boolean sort() {
-    Column before = order;
-    boolean wasDescending = descending;
-    if (table.getSortOrder().isEmpty()) {
-      order = Column.PLACE;
-      descending = false;
-    } else {
+    if (!ordering && table.getSortOrder().isEmpty()) {
+      events.setOrder(Column.PLACE, false);
+    } else if (!ordering) {
       TableColumn<Timed<?>, ?> by = table.getSortOrder().getFirst();
-      order = (Column) by.getUserData();
-      descending = by.getSortType() == TableColumn.SortType.DESCENDING;
-    }
-    if (order != before || descending != wasDescending) {
-      refresh();
+      events.setOrder(
+          (Column) by.getUserData(), by.getSortType() == TableColumn.SortType.DESCENDING);
     }
     return true;
+  }
+
+  private void showOrder() {
+    ordering = true;
+    try {
+      TableColumn<Timed<?>, ?> by = table.getColumns().get(events.order().ordinal());
+      by.setSortType(
+          events.isDescending() ? TableColumn.SortType.DESCENDING : TableColumn.SortType.ASCENDING);
+      boolean asItCame = events.order() == Column.PLACE && !events.isDescending();
+      table.getSortOrder().setAll(asItCame ? List.of() : List.of(by));
+    } finally {
+      ordering = false;
+    }
   }
 
   private void onChange(Change change) {
@@ -150,7 +150,9 @@ public final class EventsPage extends VBox {
   /** Other events, or in another order. */
   private void refresh() {
     stale = false;
-    rows = events.rows(wanted, order, descending);
+    filter.show(events.filter());
+    showOrder();
+    rows = events.rows();
     // Another list would have the table forget what it is in order of.
     items.setAll(rows);
     choose();
@@ -197,6 +199,19 @@ public final class EventsPage extends VBox {
     } finally {
       own = false;
     }
+  }
+
+  /** Types over the value of the first selected event. */
+  public void editSelected() {
+    rows.stream()
+        .filter(r -> selected.test(r.idNumber()))
+        .findFirst()
+        .ifPresentOrElse(
+            event -> {
+              table.scrollTo(Math.max(0, rows.indexOf(event) - 2));
+              edit(event, Column.VALUE);
+            },
+            () -> session.notices().tell("Select the event first whose value shall be another"));
   }
 
   private void edit(Timed<?> event, Column column) {

@@ -14,6 +14,7 @@ import flailbeat.core.model.Timed;
 import flailbeat.core.session.EventDesk.Column;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javafx.event.Event;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
@@ -178,5 +179,39 @@ class EventsPageTest extends HeadlessWindow {
     assertThat(rows().stream().map(r -> ((Note) r).velocity()).toList()).isSorted().hasSize(67);
     assertThat(ui.get(() -> ui.session.events()).text(rows().get(0), Column.WHAT))
         .matches("[A-G]#?\\d");
+  }
+
+  @Test
+  void the_list_is_gone_through_filtered_turned_and_typed_over_by_commands_alone()
+      throws Exception {
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.PAGE_DOWN);
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.PAGE_DOWN);
+    assertThat(selectedRows()).containsExactly(1);
+    type(KeyCode.SHIFT, KeyCode.PAGE_DOWN);
+    assertThat(selectedRows()).containsExactly(1, 2);
+    ui.choose("list-filter");
+    ui.choose("list-filter");
+    assertThat(rows()).allMatch(r -> r instanceof ControlPoint);
+    ui.choose("list-turn");
+    assertThat(rows().getFirst().tick()).isGreaterThan(rows().getLast().tick());
+    assertThat(ui.get(() -> table().getSortOrder().size())).as("it shows").isEqualTo(1);
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.PAGE_UP);
+    ui.run(() -> ui.session.events().select(List.of(rows().getFirst())));
+    ui.choose("list-value");
+    layOut();
+    ui.run(() -> ((TextField) ui.node("event-value")).setText("8192"));
+    type(KeyCode.ENTER);
+    assertThat(((ControlPoint) rows().getFirst()).control().value()).isEqualTo(8192);
+  }
+
+  private List<Integer> selectedRows() {
+    return ui.get(
+        () -> {
+          List<Timed<?>> all = ui.session.events().rows();
+          return IntStream.range(0, all.size())
+              .filter(i -> ui.session.events().selected().test(all.get(i).idNumber()))
+              .boxed()
+              .toList();
+        });
   }
 }

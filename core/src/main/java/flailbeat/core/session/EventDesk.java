@@ -31,9 +31,19 @@ import java.util.function.LongPredicate;
 public final class EventDesk {
   /** Which events are listed. */
   public enum Filter {
-    ALL,
-    NOTES,
-    CONTROLLERS
+    ALL("all events"),
+    NOTES("notes alone"),
+    CONTROLLERS("controllers alone");
+
+    private final String words;
+
+    Filter(String words) {
+      this.words = words;
+    }
+
+    String words() {
+      return words;
+    }
   }
 
   /** What is told of an event, and what the list can be in order of. */
@@ -57,13 +67,106 @@ public final class EventDesk {
   private final Document document;
   private final ValueDesk values;
   private final EditDesk editing;
+  private final Changes changes;
   private final Notices notices;
+  private Filter filter = Filter.ALL;
+  private Column order = Column.PLACE;
+  private boolean descending;
 
-  EventDesk(Document document, ValueDesk values, EditDesk editing, Notices notices) {
+  EventDesk(
+      Document document, ValueDesk values, EditDesk editing, Changes changes, Notices notices) {
     this.document = document;
     this.values = values;
     this.editing = editing;
+    this.changes = changes;
     this.notices = notices;
+  }
+
+  /** Which events are listed. */
+  public Filter filter() {
+    return filter;
+  }
+
+  public void setFilter(Filter value) {
+    if (filter != value) {
+      filter = value;
+      changes.fire(Aspect.SETTINGS);
+    }
+  }
+
+  /** Lists the next kind of events, round and round, and says which. */
+  public void nextFilter() {
+    Filter[] all = Filter.values();
+    setFilter(all[(filter.ordinal() + 1) % all.length]);
+    notices.tell("The list shows " + filter.words());
+  }
+
+  /** What the list is in order of. */
+  public Column order() {
+    return order;
+  }
+
+  /** Whether the last comes first. */
+  public boolean isDescending() {
+    return descending;
+  }
+
+  public void setOrder(Column value, boolean falling) {
+    if (order != value || descending != falling) {
+      order = value;
+      descending = falling;
+      changes.fire(Aspect.SETTINGS);
+    }
+  }
+
+  /** The list in order of the next column, round and round; says which. */
+  public void nextOrder() {
+    Column[] all = Column.values();
+    setOrder(all[(order.ordinal() + 1) % all.length], descending);
+    tellOrder();
+  }
+
+  /** Turns the list round. */
+  public void turnOrder() {
+    setOrder(order, !descending);
+    tellOrder();
+  }
+
+  private void tellOrder() {
+    notices.tell(
+        "The list is in order of \u201c"
+            + order.title()
+            + "\u201d, "
+            + (descending ? "falling" : "rising"));
+  }
+
+  /** The events as they are listed now. */
+  public List<Timed<?>> rows() {
+    return rows(filter, order, descending);
+  }
+
+  /**
+   * Goes to the row after those selected (1), or the one before them (-1).
+   *
+   * @param extendsSelection whether those selected so far stay selected
+   */
+  public void step(int direction, boolean extendsSelection) {
+    List<Timed<?>> rows = rows();
+    LongPredicate now = selected();
+    int first = -1;
+    int last = -1;
+    for (int i = 0; i < rows.size(); i++) {
+      if (now.test(rows.get(i).idNumber())) {
+        first = first < 0 ? i : first;
+        last = i;
+      }
+    }
+    int from = direction > 0 ? last : first;
+    int to = from < 0 ? 0 : Math.clamp(from + direction, 0, rows.size() - 1);
+    if (!rows.isEmpty()) {
+      Selection one = selection(List.of(rows.get(to)));
+      document.select(extendsSelection ? document.selection().plus(one) : one);
+    }
   }
 
   /**

@@ -91,7 +91,7 @@ public final class Session {
         new LaneDesk(document, editing, changes, notices, () -> transportControl.looping().range());
     shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
     values = new ValueDesk(document, editing, changes, notices);
-    events = new EventDesk(document, values, editing, notices);
+    events = new EventDesk(document, values, editing, changes, notices);
     chores =
         new ChoreDesk(
             document, editing, timing, performer, amounts, changes, notices, clock, workshop);
