@@ -25,15 +25,10 @@ final class ListCommands {
 
   List<Command> list() {
     return List.of(
-        step("list-next", "In the list, go to the row after", "Ctrl+Shift+Page Down", 1, false),
-        step("list-previous", "In the list, go to the row before", "Ctrl+Shift+Page Up", -1, false),
-        step("list-add-next", "In the list, select the row after too", "Shift+Page Down", 1, true),
-        step(
-            "list-add-previous",
-            "In the list, select the row before too",
-            "Shift+Page Up",
-            -1,
-            true),
+        step("list-next", "In the list, go to the row after", "Shift+Page Down", 1, false),
+        step("list-previous", "In the list, go to the row before", "Shift+Page Up", -1, false),
+        step("list-add-next", "In the list, select the row after too", "", 1, true),
+        step("list-add-previous", "In the list, select the row before too", "", -1, true),
         of(
             Group.SELECT,
             "list-value",
