@@ -62,6 +62,9 @@ final class ChoreComposer extends VBox {
     amount =
         Form.number("chore-amount", "The number that it goes by", n -> set(chore.withAmount(n)));
     words.setId("chore-words");
+    Button tryIt =
+        Buttons.text("Try", "Show again what it would do", () -> chores.tryOut(givenName, chore));
+    tryIt.setId("chore-try");
     Button keep = Buttons.text("Keep", "In your settings, for every song", this::keep);
     keep.setId("chore-keep");
     keep.getStyleClass().add("primary");
@@ -77,7 +80,7 @@ final class ChoreComposer extends VBox {
             Form.heading("Then"),
             new HBox(GAP, does, amount),
             words,
-            new HBox(6, keep, close, forget));
+            new HBox(6, keep, tryIt, close, forget));
   }
 
   /** Opens a chore, to be changed. */

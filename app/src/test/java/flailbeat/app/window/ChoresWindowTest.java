@@ -124,6 +124,10 @@ class ChoresWindowTest extends HeadlessWindow {
             "Where pitch is above C5 and velocity is not below 90,"
                 + " or where beat of the bar is 1: change its velocity by -20.");
     assertThat(velocities(shown())).isNotEqualTo(velocities(song()));
+    type(KeyCode.ESCAPE);
+    assertThat(velocities(shown())).isEqualTo(velocities(song()));
+    ui.press("chore-try");
+    assertThat(velocities(shown())).as("tried again").isNotEqualTo(velocities(song()));
     ui.press("chore-keep");
     assertThat(ui.get(() -> ui.session.notices().current().text())).contains("a name first");
     enter("chore-name", "Tame ".repeat(20));
