@@ -108,6 +108,16 @@ class ChoreTest {
   }
 
   @Test
+  void a_note_outside_the_scale_goes_to_its_next_degree_and_those_inside_stay() {
+    Song song = song(PART);
+    Outcome outcome = new Chore(List.of(), Does.TO_SCALE, 0).outcome(area(song, Reach.TRACK), 1);
+    assertThat(text(outcome.edit("Chore").apply(song)))
+        .as("C# to C and F# to F, of two the lower")
+        .isEqualTo("0 60 80 480, 40 64 90 480, 940 60 30 100, 1440 65 70 240, 3780 72 100 480");
+    assertThat(outcome.noteCount()).isEqualTo(2);
+  }
+
+  @Test
   void a_note_brought_nearer_to_the_grid_still_knows_when_it_was_played() {
     Song song = song("100 60 80 480");
     Chore chore = new Chore(List.of(), Does.TO_LINE, 100);
