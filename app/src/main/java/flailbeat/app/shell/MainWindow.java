@@ -4,6 +4,7 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.ChoresPage;
@@ -269,8 +270,7 @@ public final class MainWindow {
       middle.setRight(wanted ? pages : null);
     }
     boolean mapShown = !session.rooms().isFolded(Room.MAP);
-    map.setVisible(mapShown);
-    map.setManaged(mapShown);
+    Form.show(map, mapShown);
   }
 
   /** What is played on beside the computer's keys. */

@@ -86,17 +86,12 @@ public final class SettingsKeeper {
     Runnable found;
     try {
       SettingsFile.Found read = SettingsFile.read(from).orElseThrow();
-      String damage = String.join("; ", read.damage());
-      found = () -> read.settings().applyTo(session);
-      if (!damage.isEmpty()) {
-        LOG.warn("Settings left out: {}", damage);
-        String said = "Of your settings is left out: " + damage + ". " + keepAside(from);
-        found =
-            () -> {
-              read.settings().applyTo(session);
-              session.notices().warn(said);
-            };
-      }
+      Optional<String> said = read.damage().isEmpty() ? Optional.empty() : leftOut(from, read);
+      found =
+          () -> {
+            read.settings().applyTo(session);
+            said.ifPresent(session.notices()::warn);
+          };
     } catch (IOException | RuntimeException e) {
       LOG.warn("Starting with standard settings", e);
       String said = "Starting with standard settings: " + e.getMessage() + ". " + keepAside(from);
@@ -111,6 +106,12 @@ public final class SettingsKeeper {
             begin(then);
           }
         });
+  }
+
+  private Optional<String> leftOut(Path from, SettingsFile.Found read) {
+    String damage = String.join("; ", read.damage());
+    LOG.warn("Settings left out: {}", damage);
+    return Optional.of("Of your settings is left out: " + damage + ". " + keepAside(from));
   }
 
   /** A damaged file is kept as it is before another is written in its place. */

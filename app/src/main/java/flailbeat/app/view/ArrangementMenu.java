@@ -1,5 +1,6 @@
 package flailbeat.app.view;
 
+import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.pitch.Pitch;
@@ -64,7 +65,6 @@ final class ArrangementMenu extends MenuButton {
     setText(kind.title());
     key.setText(Pitch.className(performer.tonic()));
     scale.setText(performer.scale().title());
-    keyRow.setVisible(kind.hasKey());
-    keyRow.setManaged(kind.hasKey());
+    Form.show(keyRow, kind.hasKey());
   }
 }

@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
 import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Detour;
 import flailbeat.core.pitch.OctaveNames;
@@ -40,12 +41,11 @@ final class AskRow extends FlowPane {
   }
 
   void refresh() {
-    setVisible(keyboard.isAsking());
-    setManaged(keyboard.isAsking());
+    Form.show(this, keyboard.isAsking());
     boolean lesson = keyboard.lesson().isPresent();
-    show(finish, lesson);
+    Form.show(finish, lesson);
     next.setText(lesson ? "Skip" : keyboard.check().map(AskRow::nextWord).orElse(""));
-    show(next, !next.getText().isEmpty());
+    Form.show(next, !next.getText().isEmpty());
     Optional<Detour> other = keyboard.detour();
     other.ifPresent(
         d ->
@@ -54,7 +54,7 @@ final class AskRow extends FlowPane {
                     + d.kind().title()
                     + " from "
                     + Pitch.name(d.base(), OctaveNames.MIDDLE_C4)));
-    show(detour, other.isPresent());
+    Form.show(detour, other.isPresent());
   }
 
   private static String nextWord(ChordCheck check) {
@@ -63,10 +63,5 @@ final class AskRow extends FlowPane {
       case TOGETHER -> "";
       case DONE -> "Another chord";
     };
-  }
-
-  private static void show(Button button, boolean shown) {
-    button.setVisible(shown);
-    button.setManaged(shown);
   }
 }

@@ -60,11 +60,7 @@ public final class ChoresPage extends VBox {
     getStyleClass().add("desk");
     setId("chores-page");
     composer = new ChoreComposer(session, this::showList);
-    reach = new Segments<Reach>(chores::setReach);
-    for (Reach each : Reach.values()) {
-      reach.add(each, each.title(), TrialRow.hint(each));
-    }
-    reach.named("chores-on");
+    reach = TrialRow.reachOf(chores, "chores-on");
     VBox builtRows = new VBox(1);
     for (Cleanup each : Cleanup.values()) {
       Row row = row("chore-" + each.id(), () -> chores.tryOut(each));

@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
@@ -95,7 +96,7 @@ public final class KeyDeck extends HBox {
     HBox.setHgrow(right, Priority.ALWAYS);
     left = leftSide();
     getChildren().addAll(left, right);
-    show(slimLine, false);
+    Form.show(slimLine, false);
     session.changes().listen(this::onChange);
     keyAsk.onChange(this::refresh);
     commands.onKeys(
@@ -176,18 +177,13 @@ public final class KeyDeck extends HBox {
     if (slim != isSlim()) {
       slim = isSlim();
       for (Node node : left.getChildren()) {
-        show(node, node == keysSwitch || slim == (node == slimLine));
+        Form.show(node, node == keysSwitch || slim == (node == slimLine));
       }
-      show(caps, !slim);
+      Form.show(caps, !slim);
       pseudoClassStateChanged(SLIM, slim);
       setLeftWidth(LEFT);
       fitWindow(windowHeight);
     }
-  }
-
-  private static void show(Node node, boolean shown) {
-    node.setVisible(shown);
-    node.setManaged(shown);
   }
 
   /** What is asked wants more room in the slim row than what lies under the hands. */

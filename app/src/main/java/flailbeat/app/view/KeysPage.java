@@ -200,15 +200,10 @@ public final class KeysPage extends VBox {
     change.setDisable(!one);
     clear.setDisable(asking || selected().filter(c -> !c.keys().isEmpty()).isEmpty());
     reset.setDisable(asking || selected().filter(c -> isChanged(c)).isEmpty());
-    show(take, ask.isClash());
-    show(clear, !ask.isClash());
-    show(reset, !ask.isClash());
+    Form.show(take, ask.isClash());
+    Form.show(clear, !ask.isClash());
+    Form.show(reset, !ask.isClash());
     list.refresh();
-  }
-
-  private static void show(Button button, boolean shown) {
-    button.setVisible(shown);
-    button.setManaged(shown);
   }
 
   private boolean isChanged(Command command) {

@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.core.edit.NoteField;
 import flailbeat.core.session.Aspect;
@@ -114,8 +115,7 @@ public final class NotePanel extends FlowPane {
 
   private void show(boolean value) {
     shown = value;
-    setVisible(value);
-    setManaged(value);
+    Form.show(this, value);
     refresh();
   }
 

@@ -1,6 +1,7 @@
 package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
@@ -122,8 +123,7 @@ public final class NoticeLine extends HBox {
 
   private static void show(Node node, boolean shown) {
     if (node.isVisible() != shown) {
-      node.setVisible(shown);
-      node.setManaged(shown);
+      Form.show(node, shown);
     }
   }
 
@@ -135,8 +135,7 @@ public final class NoticeLine extends HBox {
       shownFault = now;
       sound.setText(now);
       sound.setVisible(shown);
-      retry.setVisible(shown);
-      retry.setManaged(shown);
+      Form.show(retry, shown);
     }
   }
 }

@@ -81,8 +81,7 @@ final class PatternRow extends HBox {
   }
 
   private void show(boolean shown) {
-    setVisible(shown);
-    setManaged(shown);
+    Form.show(this, shown);
   }
 
   void refresh() {

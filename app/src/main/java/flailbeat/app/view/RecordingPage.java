@@ -154,8 +154,7 @@ public final class RecordingPage extends VBox {
     mode.show(now.mode());
     modeHint.setText(now.mode().hint() + ".");
     always.setSelected(now.alwaysReplace());
-    always.setVisible(now.mode() == RecordingMode.REPLACE);
-    always.setManaged(always.isVisible());
+    Form.show(always, now.mode() == RecordingMode.REPLACE);
     quantize.setSelected(now.quantize());
     catchMs.show(String.valueOf(now.catchMs()));
     clickSound.show(play().clickSound());

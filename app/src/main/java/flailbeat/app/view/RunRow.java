@@ -2,6 +2,7 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.LevelMeter;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
@@ -153,8 +154,7 @@ public final class RunRow extends HBox {
               boolean narrow = now.doubleValue() < WIDE_ENOUGH;
               pseudoClassStateChanged(NARROW, narrow);
               for (Node node : List.of(toStart, zoom, meterGroup)) {
-                node.setVisible(!narrow);
-                node.setManaged(!narrow);
+                Form.show(node, !narrow);
               }
               place.setMinWidth(narrow ? 108 : 136);
               place.setPrefWidth(narrow ? 108 : 136);

@@ -200,8 +200,7 @@ public final class StepStrip extends VBox {
               boolean narrow = now.doubleValue() < WIDE;
               pseudoClassStateChanged(NARROW, narrow);
               for (Node node : List.of(ticks, beatsLabel, gateLabel, gate)) {
-                node.setVisible(!narrow);
-                node.setManaged(!narrow);
+                Form.show(node, !narrow);
               }
               showVelocity();
               shownRecent = List.of();
@@ -220,8 +219,7 @@ public final class StepStrip extends VBox {
     for (int i = 0; i < RECENT; i++) {
       Button button = Buttons.text("", "Back to this step", () -> {});
       button.getStyleClass().add("recent");
-      button.setVisible(false);
-      button.setManaged(false);
+      Form.show(button, false);
       recentSteps.add(button);
       recent.getChildren().add(button);
     }
@@ -270,8 +268,7 @@ public final class StepStrip extends VBox {
 
   private void refresh() {
     boolean shown = session.performer().keysMode() == KeysMode.STEPS;
-    setVisible(shown);
-    setManaged(shown);
+    Form.show(this, shown);
     if (!shown) {
       return;
     }
@@ -359,8 +356,7 @@ public final class StepStrip extends VBox {
     for (int i = 0; i < RECENT; i++) {
       Button button = recentSteps.get(i);
       boolean shown = i < last.size();
-      button.setVisible(shown);
-      button.setManaged(shown);
+      Form.show(button, shown);
       if (shown) {
         Step step = last.get(i);
         button.setText(steps.words().of(step));

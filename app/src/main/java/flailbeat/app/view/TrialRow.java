@@ -52,11 +52,7 @@ public final class TrialRow extends FlowPane {
             .stepping(this::step);
     before.setMinWidth(USE_PREF_SIZE);
     after.setMinWidth(USE_PREF_SIZE);
-    reach = new Segments<Reach>(chores::setReach);
-    for (Reach each : Reach.values()) {
-      reach.add(each, each.title(), hint(each));
-    }
-    reach.named("trial-on");
+    reach = reachOf(chores, "trial-on");
     reach.setPrefWidth(REACH_WIDTH);
     says.setId("trial-says");
     says.setWrapText(false);
@@ -83,7 +79,16 @@ public final class TrialRow extends FlowPane {
     refresh();
   }
 
-  static String hint(Reach reach) {
+  /** Chooses how much of the song chores work on. */
+  static Segments<Reach> reachOf(ChoreDesk chores, String name) {
+    Segments<Reach> result = new Segments<>(chores::setReach);
+    for (Reach each : Reach.values()) {
+      result.add(each, each.title(), hint(each));
+    }
+    return result.named(name);
+  }
+
+  private static String hint(Reach reach) {
     return switch (reach) {
       case SELECTION -> "The selected notes ({chore-reach-selection})";
       case CLIP -> "The chosen clip ({chore-reach-clip})";

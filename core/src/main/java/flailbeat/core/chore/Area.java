@@ -11,7 +11,6 @@ import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,8 +22,6 @@ import java.util.Optional;
  * @param key the scale that notes lie in, or not
  */
 public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Key key) {
-  private static final TickRange EVER = new TickRange(0, Ticks.LAST);
-
   /**
    * What of a track is in it.
    *
@@ -77,11 +74,11 @@ public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Ke
 
   private static Part selected(Track track, Selection selection) {
     List<Note> notes = NoteEdits.find(track, selection.notes());
-    return new Part(track, notes, notes.isEmpty() ? EVER : NoteTools.range(notes));
+    return new Part(track, notes, notes.isEmpty() ? TickRange.EVER : NoteTools.range(notes));
   }
 
   private static Part whole(Track track) {
-    return new Part(track, track.notes(), EVER);
+    return new Part(track, track.notes(), TickRange.EVER);
   }
 
   /** How many notes are in it. */

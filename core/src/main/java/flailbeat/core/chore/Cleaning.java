@@ -2,9 +2,9 @@ package flailbeat.core.chore;
 
 import flailbeat.core.edit.Chords;
 import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.SilentStart;
+import flailbeat.core.edit.VelocityTools;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
@@ -31,8 +31,6 @@ import java.util.stream.Collectors;
  * costs O(n log n) for n of them.
  */
 final class Cleaning {
-  private static final double NANOS_PER_MILLI = 1e6;
-
   /** Of doubles the longest is kept, of equally long ones the loudest, then the first. */
   private static final Comparator<Note> KEPT_FIRST =
       Comparator.comparingLong((Note n) -> -n.length()).thenComparingInt(n -> -n.velocity());
@@ -49,18 +47,10 @@ final class Cleaning {
     this.draft = draft;
   }
 
-  private long nanosBetween(long from, long to) {
-    return tempos.nanosAt(to) - tempos.nanosAt(from);
-  }
-
-  private static long nanos(int millis) {
-    return Math.round(millis * NANOS_PER_MILLI);
-  }
-
   void removeShort(int millis) {
     for (Area.Part part : area.parts()) {
       for (Note note : part.notes()) {
-        if (nanosBetween(note.onset(), note.end()) < nanos(millis)) {
+        if (tempos.millisBetween(note.onset(), note.end()) < millis) {
           draft.remove(note);
         }
       }
@@ -72,18 +62,22 @@ final class Cleaning {
    * them stays.
    */
   void removeDoubles(int millis) {
-    for (List<Note> alike : byPitch()) {
-      for (int from = 0; from < alike.size(); ) {
-        int to = from + 1;
-        while (to < alike.size()
-            && nanosBetween(alike.get(from).onset(), alike.get(to).onset()) <= nanos(millis)) {
-          to++;
-        }
-        if (to - from > 1) {
-          keepOne(alike.subList(from, to));
-        }
-        from = to;
+    for (Area.Part part : area.parts()) {
+      NoteTools.byPitch(part.notes()).values().forEach(alike -> removeDoubles(alike, millis));
+    }
+  }
+
+  private void removeDoubles(List<Note> alike, int millis) {
+    for (int from = 0; from < alike.size(); ) {
+      int to = from + 1;
+      while (to < alike.size()
+          && tempos.millisBetween(alike.get(from).onset(), alike.get(to).onset()) <= millis) {
+        to++;
       }
+      if (to - from > 1) {
+        keepOne(alike.subList(from, to));
+      }
+      from = to;
     }
   }
 
@@ -92,33 +86,8 @@ final class Cleaning {
     doubles.stream().filter(n -> n != kept).forEach(draft::remove);
   }
 
-  /** The notes of each part and pitch, in order. */
-  private List<List<Note>> byPitch() {
-    List<List<Note>> result = new ArrayList<>();
-    for (Area.Part part : area.parts()) {
-      List<List<Note>> own = new ArrayList<>();
-      for (int pitch = 0; pitch <= Pitch.HIGHEST; pitch++) {
-        own.add(new ArrayList<>());
-      }
-      part.notes().forEach(n -> own.get(n.pitch()).add(n));
-      own.stream().filter(n -> !n.isEmpty()).forEach(result::add);
-    }
-    return result;
-  }
-
   void trimOverlaps() {
-    for (List<Note> alike : byPitch()) {
-      long next = Long.MAX_VALUE;
-      for (int i = alike.size() - 1; i >= 0; i--) {
-        Note note = alike.get(i);
-        if (i + 1 < alike.size() && alike.get(i + 1).onset() > note.onset()) {
-          next = alike.get(i + 1).onset();
-        }
-        if (note.end() > next) {
-          draft.change(note, NoteTools.lasting(note, next - note.onset()));
-        }
-      }
-    }
+    area.parts().forEach(p -> NoteTools.withoutOverlaps(p.notes()).forEach(draft::change));
   }
 
   /** A note that ends a little before the next of its part begins lasts until then. */
@@ -128,7 +97,7 @@ final class Cleaning {
       for (Note note : part.notes()) {
         int found = Arrays.binarySearch(onsets, note.end());
         int next = found >= 0 ? onsets.length : -found - 1;
-        if (next < onsets.length && nanosBetween(note.end(), onsets[next]) < nanos(millis)) {
+        if (next < onsets.length && tempos.millisBetween(note.end(), onsets[next]) < millis) {
           draft.change(note, NoteTools.lasting(note, onsets[next] - note.onset()));
         }
       }
@@ -137,39 +106,26 @@ final class Cleaning {
 
   /** Each note as loud as a function says, within 1 to 127. */
   void velocities(ToDoubleFunction<Note> velocity) {
-    for (Area.Part part : area.parts()) {
-      for (Note note : part.notes()) {
-        draft.change(note, loud(note, velocity.applyAsDouble(note)));
-      }
+    area.parts().forEach(part -> velocities(part, velocity));
+  }
+
+  private void velocities(Area.Part part, ToDoubleFunction<Note> velocity) {
+    for (Note note : part.notes()) {
+      draft.change(note, VelocityTools.loud(note, velocity.applyAsDouble(note)));
     }
   }
 
-  static Note loud(Note note, double velocity) {
-    return note.withVelocity(Math.clamp(Math.round(velocity), 1, 127));
-  }
-
   void squeeze(int percent) {
-    long centre =
-        Math.round(
-            area.parts().stream()
-                .flatMap(p -> p.notes().stream())
-                .mapToInt(Note::velocity)
-                .average()
-                .orElse(0));
-    velocities(n -> centre + (n.velocity() - centre) * percent / 100.0);
+    int centre = VelocityTools.centre(area.parts().stream().flatMap(p -> p.notes().stream()));
+    velocities(VelocityTools.squeezed(centre, percent));
   }
 
   /** From the velocity of each part's first note, evenly in time. */
   void fade(int to) {
     for (Area.Part part : area.parts()) {
       if (!part.notes().isEmpty()) {
-        Note first = part.notes().getFirst();
-        long last = part.notes().getLast().onset();
-        Curve curve = Curve.between(first.onset(), first.velocity(), last, to, 0);
-        for (Note note : part.notes()) {
-          double wanted = last == first.onset() ? to : curve.valueAt(note.onset());
-          draft.change(note, loud(note, wanted));
-        }
+        velocities(
+            part, VelocityTools.ramped(part.notes(), part.notes().getFirst().velocity(), to));
       }
     }
   }

@@ -1,9 +1,10 @@
 package flailbeat.core.chore;
 
+import flailbeat.core.edit.NoteTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Lays octaves beside notes of a track, but where there would be none on the piano's 128 notes, or
@@ -11,21 +12,18 @@ import java.util.List;
  */
 final class Octaves {
   private final Area.Part part;
-  private final List<List<Note>> byPitch = new ArrayList<>();
+  private final Map<Integer, List<Note>> byPitch;
   private final long[] reaches = new long[Pitch.HIGHEST + 1];
   private final Draft draft;
 
   Octaves(Area.Part part, Draft draft) {
     this.part = part;
     this.draft = draft;
-    for (int pitch = 0; pitch <= Pitch.HIGHEST; pitch++) {
-      byPitch.add(new ArrayList<>());
-    }
     boolean all = part.notes().size() == part.track().noteCount();
-    for (Note note : all ? part.notes() : part.track().notes()) {
-      byPitch.get(note.pitch()).add(note);
-      reaches[note.pitch()] = Math.max(reaches[note.pitch()], note.length());
-    }
+    byPitch = NoteTools.byPitch(all ? part.notes() : part.track().notes());
+    byPitch.forEach(
+        (pitch, notes) ->
+            reaches[pitch] = notes.stream().mapToLong(Note::length).max().orElseThrow());
   }
 
   /** Adds the note that lies so many semitones away. */
@@ -37,7 +35,7 @@ final class Octaves {
   }
 
   private boolean isFree(int pitch, Note like) {
-    List<Note> there = byPitch.get(pitch);
+    List<Note> there = byPitch.getOrDefault(pitch, List.of());
     for (int i = firstFrom(there, like.end()) - 1; i >= 0; i--) {
       Note note = there.get(i);
       if (note.end() > like.onset()) {

@@ -6,14 +6,13 @@ import flailbeat.core.model.Track;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Set;
 
 /** Which notes of a track to select, as a value. */
 public sealed interface NoteRule {
   /** Every note. */
-  NoteRule ALL = new Within(new TickRange(0, Ticks.LAST), 0, 127);
+  NoteRule ALL = new Within(TickRange.EVER, 0, 127);
 
   /** Notes that sound at any time in a stretch, of pitches from one to another. */
   record Within(TickRange range, int low, int high) implements NoteRule {}
@@ -76,7 +75,7 @@ public sealed interface NoteRule {
 
   /** The notes of a track that it names, in song time and in order. */
   default List<Note> of(Track track) {
-    TickRange where = this instanceof Within w ? w.range() : new TickRange(0, Ticks.LAST);
+    TickRange where = this instanceof Within w ? w.range() : TickRange.EVER;
     return track.placed(where).notes().stream().filter(this::names).toList();
   }
 }

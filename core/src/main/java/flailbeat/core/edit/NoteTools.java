@@ -175,7 +175,8 @@ public final class NoteTools {
         second.releaseVelocity());
   }
 
-  private static Map<Integer, List<Note>> byPitch(List<Note> notes) {
+  /** Notes by their pitches, each in the order in which they are given. */
+  public static Map<Integer, List<Note>> byPitch(List<Note> notes) {
     Map<Integer, List<Note>> result = new LinkedHashMap<>();
     notes.forEach(n -> result.computeIfAbsent(n.pitch(), p -> new ArrayList<>()).add(n));
     return result;
@@ -218,17 +219,31 @@ public final class NoteTools {
   public static Song trimOverlaps(Song song, Set<NoteId> ids) {
     List<Note> changed = new ArrayList<>();
     for (Track track : song.tracks()) {
-      for (List<Note> notes : byPitch(NoteEdits.find(track, ids)).values()) {
-        for (int i = 0; i + 1 < notes.size(); i++) {
-          Note note = notes.get(i);
-          long next = notes.get(i + 1).onset();
-          if (note.end() > next && next > note.onset()) {
-            changed.add(lasting(note, next - note.onset()));
-          }
+      changed.addAll(withoutOverlaps(NoteEdits.find(track, ids)));
+    }
+    return NoteEdits.put(song, changed);
+  }
+
+  /**
+   * Those of a track's notes that overlap the next of their pitch, ended there.
+   *
+   * @param notes in order
+   */
+  public static List<Note> withoutOverlaps(List<Note> notes) {
+    List<Note> changed = new ArrayList<>();
+    for (List<Note> alike : byPitch(notes).values()) {
+      long next = Long.MAX_VALUE;
+      for (int i = alike.size() - 1; i >= 0; i--) {
+        Note note = alike.get(i);
+        if (i + 1 < alike.size() && alike.get(i + 1).onset() > note.onset()) {
+          next = alike.get(i + 1).onset();
+        }
+        if (note.end() > next) {
+          changed.add(lasting(note, next - note.onset()));
         }
       }
     }
-    return NoteEdits.put(song, changed);
+    return changed;
   }
 
   /** Gives all of them one length, in ticks; each ends where the song does at the latest. */

@@ -11,6 +11,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 
 /**
  * What one command does to the velocities of some notes. Each method gives the song it was given
@@ -42,14 +43,22 @@ public final class VelocityTools {
    * hundredths of what it is.
    */
   public static Song squeeze(Song song, Set<NoteId> ids, int centre, int percent) {
-    return to(song, ids, n -> centre + (n.velocity() - centre) * percent / 100.0);
+    return to(song, ids, squeezed(centre, percent));
+  }
+
+  /** How loud {@link #squeeze} makes each note, before it is held within 1 to 127. */
+  public static ToDoubleFunction<Note> squeezed(int centre, int percent) {
+    return n -> centre + (n.velocity() - centre) * percent / 100.0;
   }
 
   /** The mean velocity, rounded; 64 of no notes. */
   public static int centre(Song song, Set<NoteId> ids) {
-    return (int)
-        Math.round(
-            NoteEdits.find(song, ids).stream().mapToInt(Note::velocity).average().orElse(64));
+    return centre(NoteEdits.find(song, ids).stream());
+  }
+
+  /** The mean velocity, rounded; 64 of no notes. */
+  public static int centre(Stream<Note> notes) {
+    return (int) Math.round(notes.mapToInt(Note::velocity).average().orElse(64));
   }
 
   /** From one velocity at the first onset to another at the last, evenly in time. */
@@ -58,23 +67,26 @@ public final class VelocityTools {
     if (notes.isEmpty()) {
       return song;
     }
+    return to(song, ids, ramped(notes, from, to));
+  }
+
+  /**
+   * How loud {@link #ramp} makes each of some notes.
+   *
+   * @param notes in order of onset; one at least
+   */
+  public static ToDoubleFunction<Note> ramped(List<Note> notes, int from, int to) {
     long first = notes.getFirst().onset();
     long last = notes.getLast().onset();
     Curve curve = Curve.between(first, from, last, to, 0);
-    return to(song, ids, n -> first == last ? to : curve.valueAt(n.onset()));
+    return n -> first == last ? to : curve.valueAt(n.onset());
   }
 
   /**
    * Along a curve: the notes that begin within it become as loud as it is there, the others stay.
    */
   public static Song along(Song song, Set<NoteId> ids, Curve curve) {
-    return to(
-        song,
-        ids,
-        n ->
-            n.onset() < curve.start() || n.onset() > curve.end()
-                ? n.velocity()
-                : curve.valueAt(n.onset()));
+    return to(song, ids, n -> curve.contains(n.onset()) ? curve.valueAt(n.onset()) : n.velocity());
   }
 
   /** Each as loud as it and its two neighbours in time are in the mean; chords count as one. */
@@ -142,7 +154,11 @@ public final class VelocityTools {
   }
 
   private static Song to(Song song, Set<NoteId> ids, ToDoubleFunction<Note> velocity) {
-    return NoteEdits.change(
-        song, ids, n -> n.withVelocity(Math.clamp(Math.round(velocity.applyAsDouble(n)), 1, 127)));
+    return NoteEdits.change(song, ids, n -> loud(n, velocity.applyAsDouble(n)));
+  }
+
+  /** As loud as this, rounded and held within 1 to 127. */
+  public static Note loud(Note note, double velocity) {
+    return note.withVelocity(Math.clamp(Math.round(velocity), 1, 127));
   }
 }

@@ -11,7 +11,6 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -29,7 +28,6 @@ public final class LaneDesk {
   /** As many lanes as there may be at once. */
   public static final int MOST = 6;
 
-  private static final TickRange EVER = new TickRange(0, Ticks.LAST);
   private static final String VELOCITY = "velocity";
   private static final String BEND = "bend";
   private static final String PRESSURE = "pressure";
@@ -210,10 +208,10 @@ public final class LaneDesk {
   /** Carries out what was drawn, and tells what is written of it. */
   public void draw(ControlDrawn drawn) {
     Song before = document.song();
-    int kept = count(drawn, EVER) - count(drawn, drawn.range());
+    int kept = count(drawn, TickRange.EVER) - count(drawn, drawn.range());
     editing.carryOut(drawn);
     if (document.song() != before) {
-      int count = count(drawn, EVER) - kept;
+      int count = count(drawn, TickRange.EVER) - kept;
       String events = ": written as " + count + (count == 1 ? " event" : " events");
       boolean byHand = drawn.how() == ControlDrawn.How.DRAW;
       notices.tell(
@@ -252,7 +250,7 @@ public final class LaneDesk {
         song -> {
           Song result = song;
           for (Controller of : shown) {
-            result = ControlEdits.thin(result, track, of, EVER, of.share(tolerance));
+            result = ControlEdits.thin(result, track, of, TickRange.EVER, of.share(tolerance));
           }
           return result;
         });

@@ -7,6 +7,9 @@ package flailbeat.core.time;
  * @param end tick after the last one, at least {@code start}
  */
 public record TickRange(long start, long end) {
+  /** All of a song. */
+  public static final TickRange EVER = new TickRange(0, Ticks.LAST);
+
   public TickRange {
     if (end < start) {
       throw new IllegalArgumentException(

@@ -4,7 +4,6 @@ import flailbeat.core.edit.NoteMove;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.function.LongPredicate;
@@ -17,8 +16,6 @@ import java.util.function.UnaryOperator;
  * hundredth of the time that the notes themselves would take.
  */
 final class Crowd {
-  private static final TickRange EVER = new TickRange(0, Ticks.LAST);
-
   private final Track track;
   private final Object state;
   private long[] onsets;
@@ -47,7 +44,7 @@ final class Crowd {
     pitches = new byte[capacity];
     weights = new byte[capacity];
     track.layOut(
-        EVER,
+        TickRange.EVER,
         (note, repeated) -> {
           Note shown = repeated ? note : inVersion.apply(note);
           add(shown, repeated ? 0 : colour.applyAsInt(shown));
