@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * One time over what is recorded: from where recording starts, or the loop's start, to where it
@@ -38,6 +39,8 @@ public final class Pass {
   private final List<NewNote> done = new ArrayList<>();
   private final List<NewControl> controls = new ArrayList<>();
   private int leftOut;
+  private int struck;
+  private OptionalLong firstStruck = OptionalLong.empty();
 
   /**
    * A pass that starts at a tick.
@@ -76,7 +79,10 @@ public final class Pass {
 
   /** A controller that moved before the start holds at the start; of several the last. */
   void control(Control control, long songNanos) {
-    long tick = Math.min(Ticks.LAST, Math.max(startTick, tempos.tickAt(songNanos)));
+    set(control, Math.min(Ticks.LAST, Math.max(startTick, tempos.tickAt(songNanos))));
+  }
+
+  private void set(Control control, long tick) {
     for (int i = controls.size() - 1; i >= 0 && controls.get(i).tick() == tick; i--) {
       if (controls.get(i).control().isOfOneWith(control)) {
         controls.remove(i);
@@ -116,9 +122,24 @@ public final class Pass {
     return done;
   }
 
-  /** Whether anything was struck in it. */
+  /** Whether anything was struck in it: a note that only goes on from the pass before was not. */
   public boolean hasNotes() {
-    return !done.isEmpty() || held.values().stream().anyMatch(h -> !h.carried());
+    return firstStruck.isPresent();
+  }
+
+  /** The tick at which the first note that was struck in it stands; empty where none was. */
+  public OptionalLong firstStruck() {
+    return firstStruck;
+  }
+
+  /** How many notes were struck in it. */
+  public int struck() {
+    return struck;
+  }
+
+  /** Puts a controller to rest as the pass ends: on its last tick, which nothing comes after. */
+  void rest(Control control, long endTick) {
+    set(control, Math.max(startTick, endTick - 1));
   }
 
   /** How many notes came in the count-in, too early to belong. */
@@ -151,6 +172,9 @@ public final class Pass {
     } else {
       long onset = tempos.tickAt(songNanos);
       held.put(on.pitch(), new Held(onset, on.pitch(), on.velocity(), false));
+      long stands = Math.max(startTick, onset);
+      firstStruck = OptionalLong.of(Math.min(stands, firstStruck.orElse(stands)));
+      struck++;
     }
   }
 

@@ -90,10 +90,11 @@ public final class Recording {
   }
 
   /** What is not at rest at the end is put to rest there and goes on from the start. */
-  private static void carryOver(Pass from, Pass to, Loop round, Control rest) {
+  private void carryOver(Pass from, Pass to, Loop round, Control rest) {
+    long endTick = tempos.tickAt(round.end());
     Optional<Control> value = from.last(rest).filter(v -> !v.equals(rest));
     if (value.isPresent()) {
-      from.control(rest, round.end());
+      from.rest(rest, endTick);
       to.control(value.get(), round.start());
     }
   }

@@ -34,6 +34,11 @@ public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Ke
       return track.controls().stream().filter(p -> range.contains(p.tick())).toList();
     }
 
+    /** Whether any of its notes is in a clip that loops. */
+    boolean isInLoop() {
+      return track.clips().stream().anyMatch(c -> c.loops() && c.range().overlaps(range));
+    }
+
     /** Whether its notes are drums, whose pitches are none. */
     boolean isKit() {
       return track.instrument().kit();

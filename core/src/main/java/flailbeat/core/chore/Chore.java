@@ -74,7 +74,7 @@ public record Chore(List<List<Term>> when, Does then, int amount) {
       met.add(own);
     }
     doing.doTo(met);
-    return draft.outcome();
+    return draft.outcome(area.song());
   }
 
   private boolean meets(Measuring measuring, int note) {

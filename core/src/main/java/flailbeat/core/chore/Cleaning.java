@@ -5,6 +5,7 @@ import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.SilentStart;
 import flailbeat.core.edit.VelocityTools;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
@@ -93,7 +94,7 @@ final class Cleaning {
   /** A note that ends a little before the next of its part begins lasts until then. */
   void closeGaps(int millis) {
     for (Area.Part part : area.parts()) {
-      long[] onsets = part.notes().stream().mapToLong(Note::onset).toArray();
+      long[] onsets = Chords.starts(part.notes(), tempos);
       for (Note note : part.notes()) {
         int found = Arrays.binarySearch(onsets, note.end());
         int next = found >= 0 ? onsets.length : -found - 1;
@@ -134,7 +135,7 @@ final class Cleaning {
     for (Area.Part part : area.parts()) {
       if (!part.isKit()) {
         Octaves octaves = new Octaves(part, draft);
-        int[] sizes = Chords.sizes(part.notes());
+        int[] sizes = Chords.sizes(part.notes(), tempos);
         for (int from = 0; from < sizes.length; from += sizes[from]) {
           List<Note> chord = part.notes().subList(from, from + sizes[from]);
           if (chord.size() < voices) {
@@ -175,14 +176,33 @@ final class Cleaning {
     }
     for (Area.Part part : area.parts()) {
       part.notes().forEach(n -> draft.change(n, n.shifted(-by)));
-      for (ControlPoint point : part.controls()) {
-        draft.move(point, point.at(Math.max(clips ? 0 : part.range().start(), point.tick() - by)));
+      if (area.reach() == Reach.SELECTION && !part.isInLoop()) {
+        moveControlsAlong(part, -by);
+      } else {
+        long first =
+            clips ? 0 : part.track().clipAt(part.range().start()).map(Clip::start).orElse(0L);
+        for (ControlPoint point : part.controls()) {
+          draft.move(point, point.at(Math.max(first, point.tick() - by)));
+        }
       }
     }
     if (clips) {
       Set<TrackId> ids = tracks.stream().map(Track::id).collect(Collectors.toSet());
       draft.trim(ids, by, area.reach() == Reach.SONG);
     }
+  }
+
+  /** What hands and feet did while the notes were played goes along with them. */
+  private void moveControlsAlong(Area.Part part, long later) {
+    Map<Controller, Integer> counts = new LinkedHashMap<>();
+    for (ControlPoint point : part.controls()) {
+      Controller.of(point.control())
+          .filter(Controller::isPerformed)
+          .ifPresent(c -> counts.merge(c, 1, Integer::sum));
+    }
+    counts.forEach(
+        (of, count) ->
+            draft.moveAlong(new Outcome.Along(part.track().id(), of, part.range(), later, count)));
   }
 
   private long silenceWithin() {

@@ -73,6 +73,6 @@ public enum Cleanup implements ByNumber {
       case THIN -> cleaning.thin(amount);
       case QUIETEST -> cleaning.markQuietest(amount);
     }
-    return draft.outcome();
+    return draft.outcome(area.song());
   }
 }

@@ -1,8 +1,10 @@
 package flailbeat.core.chore;
 
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import java.util.ArrayList;
@@ -20,6 +22,7 @@ final class Draft {
   private final Map<TrackId, List<Note>> added = new LinkedHashMap<>();
   private final List<Note> marked = new ArrayList<>();
   private final List<ControlPoint> moved = new ArrayList<>();
+  private final List<Outcome.Along> along = new ArrayList<>();
   private final Set<ControlId> thinned = new HashSet<>();
   private long trimmed;
   private Set<TrackId> tracks = Set.of();
@@ -63,6 +66,10 @@ final class Draft {
     }
   }
 
+  void moveAlong(Outcome.Along stretch) {
+    along.add(stretch);
+  }
+
   void thin(Collection<ControlPoint> points) {
     points.forEach(p -> thinned.add(p.id()));
   }
@@ -73,7 +80,15 @@ final class Draft {
     wholeSong = isWholeSong;
   }
 
-  Outcome outcome() {
-    return new Outcome(changed, gone, added, marked, moved, thinned, trimmed, tracks, wholeSong);
+  /** What comes of it in the song: no note comes to begin where another of its pitch does. */
+  Outcome outcome(Song song) {
+    List<Note> free = changed;
+    if (trimmed == 0) {
+      for (Track track : song.tracks()) {
+        free = List.copyOf(NoteEdits.free(track, free));
+      }
+    }
+    return new Outcome(
+        free, gone, added, marked, moved, along, thinned, trimmed, tracks, wholeSong);
   }
 }

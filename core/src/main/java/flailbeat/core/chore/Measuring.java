@@ -30,7 +30,7 @@ final class Measuring {
     this.lines = area.lines().walker();
     this.seed = seed;
     if (chore.when().stream().flatMap(List::stream).anyMatch(t -> t.of() == Measure.CHORD)) {
-      chordSizes = Chords.sizes(notes);
+      chordSizes = Chords.sizes(notes, tempos);
     }
   }
 

@@ -8,10 +8,12 @@ import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SilentStart;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +29,7 @@ import java.util.stream.Stream;
  * @param added notes that come, by track; their ids mean nothing
  * @param marked notes that get selected
  * @param moved control points in the place of those that have their ids
+ * @param along stretches of controllers that move as a whole, in the place of what is there
  * @param thinned control points that go
  * @param trimmed by so many ticks all that the chore works on comes earlier, clips and all, and of
  *     a whole song its tempos, meters and markers: then nothing else is done; 0 for no such thing
@@ -39,6 +42,7 @@ public record Outcome(
     Map<TrackId, List<Note>> added,
     List<Note> marked,
     List<ControlPoint> moved,
+    List<Along> along,
     Set<ControlId> thinned,
     long trimmed,
     Set<TrackId> tracks,
@@ -46,7 +50,17 @@ public record Outcome(
   /** Nothing. */
   public static final Outcome NONE =
       new Outcome(
-          List.of(), List.of(), Map.of(), List.of(), List.of(), Set.of(), 0, Set.of(), false);
+          List.of(), List.of(), Map.of(), List.of(), List.of(), List.of(), Set.of(), 0, Set.of(),
+          false);
+
+  /**
+   * A stretch of a controller that moves.
+   *
+   * @param later by so many ticks; negative is earlier
+   * @param events how many events there are in it
+   */
+  public record Along(
+      TrackId track, Controller controller, TickRange range, long later, int events) {}
 
   public Outcome {
     changed = List.copyOf(changed);
@@ -54,6 +68,7 @@ public record Outcome(
     added = Map.copyOf(added);
     marked = List.copyOf(marked);
     moved = List.copyOf(moved);
+    along = List.copyOf(along);
     thinned = Set.copyOf(thinned);
     tracks = Set.copyOf(tracks);
   }
@@ -70,7 +85,11 @@ public record Outcome(
 
   /** How many events of controllers it touches. */
   public int controlCount() {
-    return moved.size() + thinned.size();
+    return movedCount() + thinned.size();
+  }
+
+  private int movedCount() {
+    return moved.size() + along.stream().mapToInt(Along::events).sum();
   }
 
   /** Whether it does nothing at all, not even mark anything. */
@@ -99,7 +118,7 @@ public record Outcome(
     say(said, gone.size(), "note", "gone");
     say(said, addedCount(), "note", "added");
     say(said, marked.size(), "note", "marked");
-    say(said, moved.size(), "controller event", "moved");
+    say(said, movedCount(), "controller event", "moved");
     say(said, thinned.size(), "controller event", "gone");
     return said.isEmpty() ? "nothing to do" : String.join(", ", said);
   }
@@ -126,10 +145,15 @@ public record Outcome(
       if (outcome.trimmed() > 0) {
         return SilentStart.trim(song, outcome.tracks(), outcome.trimmed(), outcome.wholeSong());
       }
-      Song result = ClipEdits.put(song, outcome.changed(), outcome.moved());
+      Song result = song;
       if (!outcome.gone().isEmpty() || !outcome.thinned().isEmpty()) {
         result =
             ControlEdits.delete(result, outcome.thinned(), Selection.of(outcome.gone()).notes());
+      }
+      result = ClipEdits.put(result, outcome.changed(), outcome.moved());
+      for (Along each : outcome.along()) {
+        result =
+            ControlEdits.move(result, each.track(), each.controller(), each.range(), each.later());
       }
       for (Map.Entry<TrackId, List<Note>> each : outcome.added().entrySet()) {
         result = EnteredNotes.place(result, each.getKey(), each.getValue());

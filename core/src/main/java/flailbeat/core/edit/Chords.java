@@ -1,28 +1,85 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
-/** Notes by the chords that they make: those that begin together. */
+/**
+ * What sounds together: notes that begin within {@value #TOGETHER_MS} ms of the first of them are
+ * one chord, or one onset. Whoever asks for onsets, for chords or for "the next" asks here, and
+ * quantizing goes by the same measures, since chords are never struck at one instant.
+ *
+ * <p>A pitch that is struck again later than {@value #DOUBLE_MS} ms begins another onset: no hand
+ * strikes a key twice for one chord.
+ */
 public final class Chords {
-  /** Notes that begin no farther apart than this from the first are one chord: a 64th note. */
-  public static final long TOGETHER = 60;
+  /** How far the notes of a chord may begin apart. */
+  public static final double TOGETHER_MS = 25;
+
+  /** How far apart one pitch may be struck twice, and be meant once. */
+  public static final double DOUBLE_MS = 12;
+
+  private static final double NANOS_PER_MS = 1e6;
 
   private Chords() {}
 
-  /** The chords that some notes make, in order, each from its lowest note to its highest. */
-  public static List<List<Note>> of(List<Note> notes) {
-    List<List<Note>> chords = new ArrayList<>();
-    long first = 0;
-    for (Note note : notes.stream().sorted(Comparator.comparingLong(Note::onset)).toList()) {
-      if (chords.isEmpty() || note.onset() - first > TOGETHER) {
-        chords.add(new ArrayList<>());
-        first = note.onset();
+  /**
+   * For each note the tick at which the first of its chord begins. O(n).
+   *
+   * @param notes in order of onset
+   */
+  public static long[] starts(List<Note> notes, TempoMap tempos) {
+    long[] result = new long[notes.size()];
+    double[] struck = new double[Pitch.HIGHEST + 1];
+    double began = 0;
+    long start = -1;
+    for (int i = 0; i < result.length; i++) {
+      Note note = notes.get(i);
+      double at = tempos.nanosAt(note.onset()) / NANOS_PER_MS;
+      boolean again = struck[note.pitch()] >= began && at - struck[note.pitch()] > DOUBLE_MS;
+      if (start < 0 || at - began > TOGETHER_MS || again) {
+        start = note.onset();
+        began = at;
+        Arrays.fill(struck, -1);
       }
-      chords.getLast().add(note);
+      struck[note.pitch()] = at;
+      result[i] = start;
+    }
+    return result;
+  }
+
+  /**
+   * For each note the tick at which the chord after its own begins; {@link Long#MAX_VALUE} for
+   * those of the last. O(n).
+   *
+   * @param notes in order of onset
+   */
+  public static long[] nextStarts(List<Note> notes, TempoMap tempos) {
+    long[] starts = starts(notes, tempos);
+    long[] result = new long[starts.length];
+    long next = Long.MAX_VALUE;
+    for (int i = starts.length - 1; i >= 0; i--) {
+      boolean last = i + 1 == starts.length || starts[i + 1] == starts[i];
+      next = last ? next : starts[i + 1];
+      result[i] = next;
+    }
+    return result;
+  }
+
+  /** The chords that some notes make, in order, each from its lowest note to its highest. */
+  public static List<List<Note>> of(List<Note> notes, TempoMap tempos) {
+    List<Note> inOrder = notes.stream().sorted(Note.ORDER).toList();
+    long[] starts = starts(inOrder, tempos);
+    List<List<Note>> chords = new ArrayList<>();
+    for (int i = 0; i < starts.length; i++) {
+      if (i == 0 || starts[i] != starts[i - 1]) {
+        chords.add(new ArrayList<>());
+      }
+      chords.getLast().add(inOrder.get(i));
     }
     chords.forEach(c -> c.sort(Comparator.comparingInt(Note::pitch)));
     return chords;
@@ -33,13 +90,12 @@ public final class Chords {
    *
    * @param notes in order of onset
    */
-  public static int[] sizes(List<Note> notes) {
-    int[] result = new int[notes.size()];
+  public static int[] sizes(List<Note> notes, TempoMap tempos) {
+    long[] starts = starts(notes, tempos);
+    int[] result = new int[starts.length];
     int from = 0;
     for (int to = 1; to <= result.length; to++) {
-      boolean ends =
-          to == result.length || notes.get(to).onset() - notes.get(from).onset() > TOGETHER;
-      if (ends) {
+      if (to == result.length || starts[to] != starts[from]) {
         Arrays.fill(result, from, to, to - from);
         from = to;
       }

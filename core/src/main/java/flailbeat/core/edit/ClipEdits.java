@@ -17,7 +17,10 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
@@ -27,16 +30,15 @@ import java.util.stream.Stream;
  * Where clips stand, and what belongs to which of them.
  *
  * <ul>
- *   <li>A note or control point belongs to the clip in which it begins. One that comes to begin
- *       outside its clip goes to the clip that is there; else its own clip grows to the whole bar
- *       that it begins in, up to its neighbour; else, with another clip in between, a clip of that
- *       bar is made for it. One that comes from nowhere lets the clip before it grow, or the one
- *       after it.
- *   <li>A note that rings on beyond its clip lets it grow as well, up to its neighbour.
- *   <li>A clip that loops never grows. What comes to stand in a later round of it stands at that
- *       place in every round.
- *   <li>An edit of a stretch, as recording is, first writes out the loops that it meets: its rounds
- *       become notes of their own.
+ *   <li>A note or control point belongs to the clip in which it begins. One that is moved out goes
+ *       to the clip that is there or, where none is, to a new clip of that bar.
+ *   <li>A clip keeps its length unless the person moves its end, or something new that is entered
+ *       or recorded begins beyond it where no other clip lies. Then it grows by bars, up to its
+ *       neighbour; but one that loops, has takes or keeps something beyond its end does not: a new
+ *       clip is made. {@link Placing} decides this, and nothing else does.
+ *   <li>What comes to stand in a later round of a loop stands at that place in every round. What is
+ *       entered over several rounds, and an edit of a stretch, as recording is, first write the
+ *       loops that they meet out: their rounds become notes of their own, under new ids.
  *   <li>Clips that come to overlap become one: with what sounded in any of them, and with all that
  *       did not sound as takes.
  * </ul>
@@ -46,7 +48,8 @@ public final class ClipEdits {
 
   /**
    * Puts notes and control points, in song time, in place of those that have their ids, and finds a
-   * clip for each; ids that none has are passed over.
+   * clip for each; ids that none has are passed over. A note that would come to begin where another
+   * of its pitch begins stays as it is.
    */
   public static Song put(Song song, Collection<Note> notes, Collection<ControlPoint> controls) {
     if (notes.isEmpty() && controls.isEmpty()) {
@@ -54,13 +57,15 @@ public final class ClipEdits {
     }
     Ids ids = new Ids(song.nextId());
     return ids.toldTo(
-        song.mapTracks(t -> new Placing(t, song.meters(), ids).put(notes, controls).track()));
+        song.mapTracks(
+            t ->
+                new Placing(t, song.meters(), ids).put(OnePitch.free(t, notes), controls).track()));
   }
 
-  /** A track with control points added, in song time, each in a clip. */
+  /** A track with control points entered, in song time, each in a clip. */
   public static Track withControls(
       Track track, Collection<ControlPoint> added, MeterMap meters, Ids ids) {
-    return new Placing(track, meters, ids).add(List.of(), added).track();
+    return new Placing(track, meters, ids).enter(List.of(), added).track();
   }
 
   /** Adds an empty clip over a range of a track; nothing where there is one already. */
@@ -178,24 +183,50 @@ public final class ClipEdits {
         others.add(new Take(++number, rest.shifted(clip.start() - a.start())));
       }
     }
-    Content added = sounding(b).shifted(later);
+    Content added = written(b, b.content(), ids).shifted(later);
     return new Clip(
         a.id(),
         a.start(),
         a.range().span(b.range()).length(),
         Clip.NEVER,
-        sounding(a).with(added.notes(), added.controls()),
+        written(a, a.content(), ids).with(added.notes(), added.controls()),
         new Takes(a.takes().active(), others));
-  }
-
-  private static Content sounding(Clip clip) {
-    return clip.content().part(new TickRange(0, clip.contentLength()));
   }
 
   /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
   static Track writtenOut(Track track, TickRange range, Ids ids) {
     boolean none = track.clips().stream().noneMatch(c -> c.loops() && c.range().overlaps(range));
     return none ? track : track.withClips(mapped(track, range, c -> writtenOut(c, ids)));
+  }
+
+  /**
+   * A track with those loops written out of which what is entered meets several rounds: in one it
+   * would come to stand on itself.
+   *
+   * @param ticks where something is entered, or taken away for it
+   */
+  static Track writtenOutAcross(Track track, Collection<Long> ticks, Ids ids) {
+    Map<ClipId, Long> rounds = new HashMap<>();
+    Set<ClipId> several = new HashSet<>();
+    if (track.clips().stream().anyMatch(Clip::loops)) {
+      for (long tick : ticks) {
+        track
+            .clipAt(tick)
+            .filter(Clip::loops)
+            .filter(c -> rounds.merge(c.id(), round(c, tick), (a, b) -> a.equals(b) ? a : -1L) < 0)
+            .ifPresent(c -> several.add(c.id()));
+      }
+    }
+    return several.isEmpty()
+        ? track
+        : track.withClips(
+            track.clips().stream()
+                .map(c -> several.contains(c.id()) ? writtenOut(c, ids) : c)
+                .toList());
+  }
+
+  private static long round(Clip clip, long tick) {
+    return (tick - clip.start()) / clip.period();
   }
 
   private static List<Clip> mapped(Track track, TickRange range, UnaryOperator<Clip> change) {
@@ -235,7 +266,10 @@ public final class ClipEdits {
     return result;
   }
 
-  /** Every round of a clip that loops, as it is laid out; those after the first get new ids. */
+  /**
+   * A clip as it is laid out, every round of it: what is of a later round than the first gets a new
+   * id, and so does what is set where a round ends before its content does.
+   */
   private static Content written(Clip clip, Content content, Ids ids) {
     List<Note> notes = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
@@ -244,40 +278,25 @@ public final class ClipEdits {
             clip.range(),
             new Layout.WithControls() {
               @Override
-              public void note(Note note, boolean repeated) {
-                notes.add(repeated ? note.withId(ids.note()) : note);
+              public void note(Note note, Clip of, int round) {
+                notes.add(round > 0 ? note.withId(ids.note()) : note);
               }
 
               @Override
-              public void control(ControlPoint point, boolean repeated) {
-                controls.add(
-                    repeated
-                        ? new ControlPoint(ids.control(), point.tick(), point.control())
-                        : point);
+              public void control(ControlPoint point, Clip of, int round) {
+                if (round > 0) {
+                  closing(point, of, round);
+                } else {
+                  controls.add(point);
+                }
+              }
+
+              @Override
+              public void closing(ControlPoint point, Clip of, int round) {
+                controls.add(new ControlPoint(ids.control(), point.tick(), point.control()));
               }
             });
     return Content.of(notes, controls).shifted(-clip.start());
-  }
-
-  /** Lets a clip grow to hold what of its content begins beyond it, up to its neighbour. */
-  static Track grown(Song song, Track track, ClipId id) {
-    return track.withClip(
-        id,
-        c -> {
-          long last = c.content().isEmpty() ? 0 : lastBegin(c.content());
-          if (c.loops() || last < c.length()) {
-            return c;
-          }
-          long bars =
-              song.meters().wholeBars(new TickRange(c.start(), c.start() + last + 1)).length();
-          return c.lasting(Math.max(c.length(), Math.min(bars, room(track, c))), c.period());
-        });
-  }
-
-  private static long lastBegin(Content content) {
-    long note = content.notes().isEmpty() ? 0 : content.notes().getLast().tick();
-    long point = content.controls().isEmpty() ? 0 : content.controls().getLast().tick();
-    return Math.max(note, point);
   }
 
   /** Edits a track with ids at hand. */

@@ -5,10 +5,7 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
-import flailbeat.core.model.Layout;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -16,6 +13,7 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
@@ -67,10 +65,14 @@ public final class ControlEdits {
   }
 
   private static void forEachPoint(Clip clip, Controller of, TickRange range, Points to) {
-    if (clip.loops()) {
-      clip.placed().controls().stream()
-          .filter(p -> of.isOf(p.control()) && range.contains(p.tick()))
-          .forEach(p -> to.point(p, 0));
+    if (clip.loops() || clip.hidesControls()) {
+      HeldControls.Points one =
+          (point, from) -> {
+            if (of.isOf(point.control())) {
+              to.point(point, 0);
+            }
+          };
+      clip.layOut(range, one);
       return;
     }
     clip.content()
@@ -97,7 +99,9 @@ public final class ControlEdits {
       forEach(track, of, new TickRange(range.start(), Math.min(start, range.end())), to);
     }
     List<NewControl> inside = new ArrayList<>(drawn.values());
-    setAgain(track, of, drawn.range(), values(track, of, drawn.range()), inside);
+    TickRange stretch = withinClip(track, drawn.range());
+    inside = withinRange(inside, stretch);
+    setAgain(track, of, stretch, values(track, of, stretch), inside);
     inside.forEach(v -> to.at(v.tick(), v.control().value()));
     if (end < range.end()) {
       forEach(track, of, new TickRange(Math.max(end, range.start()), range.end()), to);
@@ -106,41 +110,7 @@ public final class ControlEdits {
 
   /** What a controller was last set to before a tick; empty if it never was. */
   public static OptionalInt valueBefore(Track track, Controller of, long tick) {
-    for (Clip clip : track.clips().reversed()) {
-      OptionalInt found = clip.start() < tick ? lastOf(clip, of, tick) : OptionalInt.empty();
-      if (found.isPresent()) {
-        return found;
-      }
-    }
-    return OptionalInt.empty();
-  }
-
-  private static OptionalInt lastOf(Clip clip, Controller of, long tick) {
-    if (clip.loops() && tick - clip.start() > clip.contentLength()) {
-      int[] last = {-1};
-      clip.layOut(
-          new TickRange(clip.start(), Math.min(tick, clip.end())),
-          new Layout.WithControls() {
-            @Override
-            public void note(Note note, boolean repeated) {
-              // Controllers are asked about.
-            }
-
-            @Override
-            public void control(ControlPoint point, boolean repeated) {
-              last[0] = of.isOf(point.control()) ? point.control().value() : last[0];
-            }
-          });
-      return last[0] < 0 ? OptionalInt.empty() : OptionalInt.of(last[0]);
-    }
-    Sequence<ControlPoint> all = clip.content().controls();
-    long upTo = Math.min(tick - clip.start(), clip.contentLength());
-    for (int i = all.indexAt(upTo) - 1; i >= 0; i--) {
-      if (of.isOf(all.get(i).control())) {
-        return OptionalInt.of(all.get(i).control().value());
-      }
-    }
-    return OptionalInt.empty();
+    return HeldControls.before(track, of, tick);
   }
 
   /**
@@ -210,7 +180,8 @@ public final class ControlEdits {
 
   /** Takes the values of a stretch away: what held before it holds on through it. */
   public static Song erase(Song song, TrackId track, Controller of, TickRange range) {
-    return onStretch(song, track, of, range, old -> List.of());
+    boolean last = HeldControls.nothingFollows(song.track(track).orElseThrow(), range.end());
+    return onStretch(song, track, of, range, old -> List.of(), !last);
   }
 
   /**
@@ -272,7 +243,8 @@ public final class ControlEdits {
             .map(c -> new NewControl(c.tick() + by, c.control()))
             .toList();
     TickRange there = new TickRange(range.start() + by, range.end() + by);
-    return replace(erase(song, track, of, range), track, of, there, moved);
+    Song erased = onStretch(song, track, of, range, old -> List.of());
+    return replace(erased, track, of, there, moved);
   }
 
   /**
@@ -316,12 +288,12 @@ public final class ControlEdits {
     return result;
   }
 
-  /** The values of a stretch, the one that holds as it begins among them. */
+  /** The values of a stretch, the one that holds as it begins among them: where none, at rest. */
   private static List<NewControl> withHeld(Track track, Controller of, TickRange range) {
     List<NewControl> values = values(track, of, range);
-    OptionalInt held = valueBefore(track, of, range.start());
-    if (held.isPresent() && (values.isEmpty() || values.getFirst().tick() > range.start())) {
-      values.addFirst(new NewControl(range.start(), of.at(held.getAsInt())));
+    if (values.isEmpty() || values.getFirst().tick() > range.start()) {
+      int held = valueBefore(track, of, range.start()).orElse(of.atRest());
+      values.addFirst(new NewControl(range.start(), of.at(held)));
     }
     return values;
   }
@@ -339,42 +311,72 @@ public final class ControlEdits {
       Controller of,
       TickRange range,
       Function<List<NewControl>, List<NewControl>> change) {
+    return onStretch(song, id, of, range, change, true);
+  }
+
+  private static Song onStretch(
+      Song song,
+      TrackId id,
+      Controller of,
+      TickRange stretch,
+      Function<List<NewControl>, List<NewControl>> change,
+      boolean setsAgain) {
     Track before = song.track(id).orElseThrow();
+    TickRange range = withinClip(before, stretch);
     List<NewControl> old = values(before, of, range);
-    List<NewControl> wanted = new ArrayList<>(change.apply(old));
+    List<NewControl> wanted = withinRange(change.apply(old), range);
     if (wanted.equals(old)) {
       return song;
     }
-    setAgain(before, of, range, old, wanted);
+    if (setsAgain) {
+      setAgain(before, of, range, old, wanted);
+    }
     return ClipEdits.onTrack(
         song,
         id,
         (t, ids) -> {
           Track written = ClipEdits.writtenOut(t, range, ids);
-          Track cleared = SongEdits.without(written, points(written, of, range));
-          List<ControlPoint> added = SongEdits.named(wanted, ids);
-          return ClipEdits.withControls(cleared, added, song.meters(), ids);
+          Track cleared = SongEdits.without(written, own(written, of, range));
+          return ClipEdits.withControls(cleared, SongEdits.named(wanted, ids), song.meters(), ids);
         });
   }
 
   /**
-   * Where the stretch ends, the value holds that held there before: where none was ever set, the
-   * one that the controller rests at.
+   * A stretch that would reach a single tick beyond a clip, as a pedal's way up does, ends in it.
    */
+  private static TickRange withinClip(Track track, TickRange range) {
+    long last = range.end() - 1;
+    boolean ends = track.clipAt(last - 1).filter(c -> c.end() == last).isPresent();
+    boolean begins = track.clipAt(last).filter(c -> c.start() == last).isPresent();
+    boolean beyond = last - range.start() > 1 && (ends || begins);
+    return beyond ? new TickRange(range.start(), last) : range;
+  }
+
+  private static List<NewControl> withinRange(List<NewControl> values, TickRange range) {
+    List<NewControl> result = new ArrayList<>(values);
+    if (!result.isEmpty() && result.getLast().tick() >= range.end()) {
+      NewControl last = result.removeLast();
+      result.removeIf(v -> v.tick() >= range.end() - 1);
+      result.add(new NewControl(range.end() - 1, last.control()));
+    }
+    return result;
+  }
+
+  /** The points of a controller in a stretch that can be edited. */
+  private static List<ControlPoint> own(Track track, Controller of, TickRange range) {
+    return track.placed(range).controls().stream().filter(p -> of.isOf(p.control())).toList();
+  }
+
   private static void setAgain(
       Track before, Controller of, TickRange range, List<NewControl> old, List<NewControl> wanted) {
-    OptionalInt begins = valueBefore(before, of, range.start());
-    OptionalInt held = old.isEmpty() ? begins : OptionalInt.of(old.getLast().control().value());
-    OptionalInt now =
-        wanted.isEmpty() ? begins : OptionalInt.of(wanted.getLast().control().value());
-    boolean said =
-        !points(before, of, new TickRange(range.end(), Math.min(Ticks.LAST, range.end() + 1)))
-            .isEmpty();
-    int wasThere = held.orElse(of.atRest());
-    boolean differs = wasThere != now.orElse(of.atRest());
-    if (differs && !said && range.end() < Ticks.LAST) {
-      wanted.add(new NewControl(range.end(), of.at(wasThere)));
-    }
+    OptionalInt held =
+        old.isEmpty() ? OptionalInt.empty() : OptionalInt.of(old.getLast().control().value());
+    Optional<NewControl> again = HeldControls.setAgain(before, before, of, range, held, wanted);
+    again.ifPresent(
+        value -> {
+          wanted.removeIf(v -> v.tick() >= value.tick());
+          wanted.add(value);
+        });
   }
 
   /** Takes control points away, and notes with them. */

@@ -7,6 +7,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -20,8 +21,7 @@ import java.util.stream.Collectors;
  * Notes that are put at a place rather than played: entering them, and putting right what was just
  * entered. Each method costs what it changes, however many notes there are.
  *
- * <p>No two notes of one pitch overlap by it: one that sounds at the onset of another of its pitch
- * ends there.
+ * <p>No two notes of one pitch overlap by it: {@link OnePitch} says which gives way.
  */
 public final class EnteredNotes {
   /** A tick later than any. */
@@ -37,65 +37,56 @@ public final class EnteredNotes {
   }
 
   /**
-   * Enters notes on a track.
+   * Enters notes on a track; {@link OnePitch} says what gives way to them.
    *
    * @param notes in order of onset
-   * @param cleared what began in these stretches goes first; else those of the same onset and pitch
-   *     do
+   * @param cleared what began in these stretches goes first
    */
   public static Song enter(
       Song song, TrackId id, Collection<NewNote> notes, List<TickRange> cleared) {
     if (notes.isEmpty() && cleared.isEmpty()) {
       return song;
     }
-    Song result = song;
-    for (TickRange range : cleared) {
-      result = clear(result, id, range, n -> true);
-    }
-    for (NewNote note : notes) {
-      TickRange onset = new TickRange(note.onset(), note.onset() + 1);
-      result = clear(result, id, onset, n -> n.pitch() == note.pitch());
-      result = endBefore(result, id, note.pitch(), note.onset());
-    }
-    Track track = result.track(id).orElseThrow();
-    List<NewNote> apart = notes.stream().map(n -> endingBeforeNext(track, n)).toList();
     return ClipEdits.onTrack(
-        result,
+        song,
         id,
-        (t, ids) -> new Placing(t, song.meters(), ids).enter(NoteEdits.named(apart, ids)).track());
+        (t, ids) -> {
+          List<Long> ticks = new ArrayList<>(notes.stream().map(NewNote::onset).toList());
+          cleared.forEach(range -> ticks.addAll(onsetsIn(t, range)));
+          List<Note> named = NoteEdits.named(notes, ids);
+          Track free = cleared(ClipEdits.writtenOutAcross(t, ticks, ids), cleared);
+          return entered(free, named, song.meters(), ids);
+        });
+  }
+
+  private static List<Long> onsetsIn(Track track, TickRange range) {
+    return track.notesBeginningIn(range).stream().map(Note::onset).toList();
+  }
+
+  private static Track cleared(Track track, List<TickRange> ranges) {
+    List<Note> gone = new ArrayList<>();
+    ranges.forEach(range -> gone.addAll(track.notesBeginningIn(range)));
+    return NoteEdits.without(track, NoteIds.ofNotes(gone));
+  }
+
+  /** A track with notes entered that have ids of their own. */
+  private static Track entered(Track track, Collection<Note> notes, MeterMap meters, Ids ids) {
+    OnePitch.Entering entering = OnePitch.entering(track, notes);
+    return new Placing(NoteEdits.without(track, entering.gone()), meters, ids)
+        .put(entering.shortened(), List.of())
+        .enter(entering.entered(), List.of())
+        .track();
   }
 
   private static Song clear(Song song, TrackId id, TickRange range, Predicate<Note> gone) {
-    Set<NoteId> ids =
+    List<Note> notes =
         song.track(id).stream()
             .flatMap(t -> t.notesBeginningIn(range).stream())
             .filter(gone)
-            .map(Note::id)
-            .collect(Collectors.toSet());
-    return ids.isEmpty() ? song : NoteEdits.delete(song, ids);
-  }
-
-  private static Song endBefore(Song song, TrackId id, int pitch, long tick) {
-    List<Note> reaching = new ArrayList<>();
-    song.track(id)
-        .ifPresent(
-            t ->
-                t.layOut(
-                    new TickRange(tick, tick + 1),
-                    (note, repeated) -> {
-                      if (note.pitch() == pitch && note.onset() < tick) {
-                        reaching.add(note.lasting(tick - note.onset()));
-                      }
-                    }));
-    return NoteEdits.put(song, reaching);
-  }
-
-  private static NewNote endingBeforeNext(Track track, NewNote note) {
-    long end = note.played().release();
-    long next = nextOnset(track, note.pitch(), note.onset(), end);
-    return next == NEVER
-        ? note
-        : new NewNote(note.pitch(), note.velocity(), new Played(note.onset(), next), note.onset());
+            .toList();
+    return notes.isEmpty()
+        ? song
+        : song.withTrack(id, t -> NoteEdits.without(t, NoteIds.ofNotes(notes)));
   }
 
   private static long nextOnset(Track track, int pitch, long onset, long end) {
@@ -157,15 +148,28 @@ public final class EnteredNotes {
 
   /** Puts notes, in song time, onto a track under ids of their own, as they are. */
   public static Song place(Song song, TrackId id, Collection<Note> notes) {
+    return copy(song, id, notes, List.of());
+  }
+
+  /**
+   * The same with copies of notes of the track.
+   *
+   * @param originals where those that are copied begin: a loop of which notes are copied into
+   *     another round is written out
+   */
+  static Song copy(Song song, TrackId id, Collection<Note> notes, Collection<Long> originals) {
     return notes.isEmpty()
         ? song
         : ClipEdits.onTrack(
             song,
             id,
-            (t, ids) ->
-                new Placing(t, song.meters(), ids)
-                    .enter(notes.stream().map(n -> n.withId(ids.note())).toList())
-                    .track());
+            (t, ids) -> {
+              List<Note> named = notes.stream().map(n -> n.withId(ids.note())).toList();
+              List<Long> ticks = new ArrayList<>(originals);
+              named.forEach(n -> ticks.add(n.onset()));
+              Track open = ClipEdits.writtenOutAcross(t, ticks, ids);
+              return entered(open, named, song.meters(), ids);
+            });
   }
 
   /**
@@ -177,10 +181,7 @@ public final class EnteredNotes {
    */
   public static Song give(
       Song song, TrackId id, List<Note> changed, List<NewNote> more, long length) {
-    Song result = song;
-    for (Note note : changed) {
-      result = endBefore(result, id, note.pitch(), note.onset());
-    }
+    Song result = song.withTrack(id, t -> endingBefore(t, changed, song.meters()));
     result = NoteEdits.put(result, changed);
     List<NewNote> lasting =
         more.stream()
@@ -193,5 +194,15 @@ public final class EnteredNotes {
                         n.onset()))
             .toList();
     return enter(result, id, lasting, List.of());
+  }
+
+  /** What sounds where others of its pitch come to begin ends there. */
+  private static Track endingBefore(Track track, List<Note> others, MeterMap meters) {
+    Set<NoteId> own = NoteIds.ofNotes(others);
+    List<Note> shortened =
+        OnePitch.entering(track, others).shortened().stream()
+            .filter(n -> !own.contains(n.id()))
+            .toList();
+    return new Placing(track, meters, new Ids(0)).put(shortened, List.of()).track();
   }
 }

@@ -8,6 +8,7 @@ import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Copies of notes laid down elsewhere: once, or again and again.
@@ -38,21 +39,19 @@ public record NoteCopies(Set<NoteId> ids, long ticks, int semitones, int times) 
 
   @Override
   public Song apply(Song song) {
-    Ids given = new Ids(song.nextId());
+    Room room = Room.of(NoteEdits.find(song, ids));
     Song result = song;
     for (Track track : song.tracks()) {
       List<Note> originals = NoteEdits.find(track, ids);
       if (!originals.isEmpty()) {
-        List<Note> copies = copies(originals, Room.of(NoteEdits.find(song, ids)), given);
-        result =
-            result.withTrack(
-                track.id(), t -> new Placing(t, song.meters(), given).enter(copies).track());
+        List<Long> from = originals.stream().map(Note::onset).toList();
+        result = EnteredNotes.copy(result, track.id(), copies(originals, room), from);
       }
     }
-    return given.toldTo(result);
+    return result;
   }
 
-  private List<Note> copies(List<Note> originals, Room room, Ids given) {
+  private List<Note> copies(List<Note> originals, Room room) {
     List<Note> result = new ArrayList<>();
     for (int time = 1; time <= times; time++) {
       long later = ticks * time;
@@ -60,21 +59,34 @@ public record NoteCopies(Set<NoteId> ids, long ticks, int semitones, int times) 
       if (room.ticks(later) != later || room.semitones(higher) != higher) {
         break;
       }
-      originals.forEach(n -> result.add(n.moved(later, higher).withId(given.note())));
+      originals.forEach(n -> result.add(n.moved(later, higher)));
     }
     return result;
   }
 
-  /** The ids of what it lays down, in a song from which it is done. */
+  /**
+   * The ids of notes that came into a song. The rounds of a loop that was written out have new ids
+   * as well, and did not come: they stand where they sounded before.
+   */
   public static Set<NoteId> added(Song before, Song after) {
     List<NoteId> result = new ArrayList<>();
     for (Track track : after.tracks()) {
-      track.clips().stream()
-          .flatMap(c -> c.content().notes().stream())
-          .filter(n -> n.idNumber() >= before.nextId())
+      Set<Place> sounded =
+          before.track(track.id()).stream()
+              .flatMap(t -> t.placed().repeats().stream())
+              .map(Place::of)
+              .collect(Collectors.toSet());
+      track.notes().stream()
+          .filter(n -> n.idNumber() >= before.nextId() && !sounded.contains(Place.of(n)))
           .forEach(n -> result.add(n.id()));
     }
     return NoteIds.of(result);
+  }
+
+  private record Place(long onset, int pitch) {
+    static Place of(Note note) {
+      return new Place(note.onset(), note.pitch());
+    }
   }
 
   @Override

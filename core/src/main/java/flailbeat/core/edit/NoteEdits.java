@@ -1,6 +1,8 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -8,24 +10,19 @@ import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.BiConsumer;
-import java.util.function.LongPredicate;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.LongStream;
 
 /** What can be done to notes. Each method gives the song it was given where nothing changes. */
 public final class NoteEdits {
-  /** One in so many, and it is quicker to look at every note than for each of the ids. */
-  private static final int MANY = 3;
-
   private NoteEdits() {}
 
   /**
@@ -70,13 +67,10 @@ public final class NoteEdits {
    * n) for k of n, and O(n) at most.
    */
   private static void forEach(Track track, Set<NoteId> ids, BiConsumer<Clip, Note> to) {
-    long[] sorted = NoteIds.values(ids);
-    LongPredicate test = NoteIds.test(ids);
+    IdSet numbers = NoteIds.numbers(ids);
     for (Clip clip : track.clips()) {
-      Sequence<Note> notes = clip.content().notes();
-      boolean few = sorted.length * MANY < notes.size();
-      for (Note note : few ? notes.findAll(sorted) : notes) {
-        if (note.onset() < clip.contentLength() && (few || test.test(note.idNumber()))) {
+      for (Note note : clip.content().notes().findAll(numbers)) {
+        if (note.onset() < clip.contentLength()) {
           to.accept(clip, note);
         }
       }
@@ -106,6 +100,14 @@ public final class NoteEdits {
     return changed(song, all, change);
   }
 
+  /**
+   * Of notes as they shall be, those that may come to be so; any other would begin where another of
+   * its pitch begins on the track, and {@link #put} leaves it as it is.
+   */
+  public static Collection<Note> free(Track track, Collection<Note> changed) {
+    return OnePitch.free(track, changed);
+  }
+
   /** Puts notes, in song time, in place of those that have their ids. */
   public static Song put(Song song, Collection<Note> notes) {
     return ClipEdits.put(song, notes, List.of());
@@ -113,8 +115,13 @@ public final class NoteEdits {
 
   /** Takes the notes of these ids away. */
   public static Song delete(Song song, Set<NoteId> ids) {
-    List<Long> gone = ids.stream().map(NoteId::value).toList();
-    return song.mapTracks(t -> mapped(t, notes -> notes.withoutIds(gone)));
+    return song.mapTracks(t -> without(t, ids));
+  }
+
+  /** A track without the notes of some ids. */
+  static Track without(Track track, Set<NoteId> ids) {
+    IdSet gone = NoteIds.numbers(ids);
+    return gone.isEmpty() ? track : mapped(track, notes -> notes.without(gone));
   }
 
   private static Track mapped(Track track, UnaryOperator<Sequence<Note>> change) {
@@ -152,25 +159,57 @@ public final class NoteEdits {
   }
 
   /**
-   * Adds notes to a track: into the first clip that they meet, which grows to hold them, or else
-   * into a new clip of whole bars. Ids are given out in order from {@link Song#nextId()}.
+   * Adds notes to a track that were recorded over a stretch: {@link Placing#record} says where they
+   * go. Loops that they meet are written out. They stand as they were played, also where one of
+   * their pitch begins. Their ids are the first that are given out, in order from {@link
+   * Song#nextId()}.
    *
-   * @param range the stretch that was recorded, which the clip shall cover as well
+   * @param range the stretch that was recorded
    */
   public static Song add(Song song, TrackId track, Collection<NewNote> added, TickRange range) {
-    if (added.isEmpty()) {
+    return record(song, track, added, List.of(), range);
+  }
+
+  /** The same with what controllers did meanwhile. */
+  public static Song record(
+      Song song,
+      TrackId track,
+      Collection<NewNote> added,
+      Collection<NewControl> controls,
+      TickRange range) {
+    if (added.isEmpty() && controls.isEmpty()) {
       return song;
     }
-    MeterMap meters = song.meters();
     return ClipEdits.onTrack(
         song,
         track,
         (t, ids) -> {
           List<Note> notes = named(added, ids);
-          Clip fresh = Clip.around(ids.clip(), notes, List.of(), meters);
-          TickRange wanted = fresh.range().span(meters.wholeBars(range));
-          return t.withClips(merged(ClipEdits.writtenOut(t, wanted, ids), notes, wanted, ids));
+          List<ControlPoint> points = SongEdits.named(controls, ids);
+          TickRange met = met(notes, points, range);
+          Track open = ClipEdits.writtenOut(t, met, ids);
+          return new Placing(open, song.meters(), ids).record(notes, points, met).track();
         });
+  }
+
+  /** The ids that the next so many notes get which come into a song. */
+  public static Set<NoteId> nextIds(Song song, int count) {
+    return NoteIds.of(
+        LongStream.range(song.nextId(), song.nextId() + count).mapToObj(NoteId::new).toList());
+  }
+
+  private static TickRange met(List<Note> notes, List<ControlPoint> points, TickRange range) {
+    long start = range.start();
+    long end = range.end();
+    for (Note note : notes) {
+      start = Math.min(start, note.onset());
+      end = Math.max(end, note.onset() + 1);
+    }
+    for (ControlPoint point : points) {
+      start = Math.min(start, point.tick());
+      end = Math.max(end, point.tick() + 1);
+    }
+    return new TickRange(start, end);
   }
 
   /** Notes with ids given out in order. */
@@ -184,85 +223,21 @@ public final class NoteEdits {
     return notes;
   }
 
-  /**
-   * A clip with takes keeps its place: its active take gets the notes that begin in it. The others
-   * go into what lies between such clips, merged with the clips that are there.
-   */
-  private static List<Clip> merged(Track track, List<Note> added, TickRange range, Ids ids) {
-    List<Clip> result = new ArrayList<>();
-    List<Clip> loose = new ArrayList<>();
-    List<Note> rest = new ArrayList<>(added);
-    for (Clip clip : track.clips()) {
-      if (clip.takes().isChoice()) {
-        List<Note> begun = rest.stream().filter(n -> clip.contains(n.onset())).toList();
-        rest.removeAll(begun);
-        result.add(with(clip, begun));
-      } else {
-        loose.add(clip);
-      }
-    }
-    for (TickRange gap : gaps(range, result)) {
-      List<Note> begun = rest.stream().filter(n -> gap.contains(n.onset())).toList();
-      boolean wholly = result.isEmpty();
-      if (wholly || !begun.isEmpty()) {
-        loose = mergedInto(loose, begun, gap, ids);
-      }
-    }
-    result.addAll(loose);
-    result.sort(Comparator.comparingLong(Clip::start));
-    return result;
-  }
-
-  private static Clip with(Clip clip, List<Note> notes) {
-    List<Note> own = notes.stream().map(n -> n.shifted(-clip.start())).toList();
-    return clip.withContent(clip.content().with(own, List.of()));
-  }
-
-  /** What of a range the clips leave free. */
-  private static List<TickRange> gaps(TickRange range, List<Clip> clips) {
-    List<TickRange> result = new ArrayList<>();
-    long from = range.start();
-    for (Clip clip : clips) {
-      if (clip.start() > from && from < range.end()) {
-        result.add(new TickRange(from, Math.min(range.end(), clip.start())));
-      }
-      from = Math.max(from, clip.end());
-    }
-    if (from < range.end()) {
-      result.add(new TickRange(from, range.end()));
-    }
-    return result;
-  }
-
-  private static List<Clip> mergedInto(
-      List<Clip> clips, List<Note> added, TickRange wanted, Ids ids) {
-    List<Clip> met = clips.stream().filter(c -> c.range().overlaps(wanted)).toList();
-    List<Clip> result = new ArrayList<>(clips);
-    result.removeAll(met);
-    Clip all =
-        met.isEmpty()
-            ? Clip.of(ids.clip(), wanted, List.of())
-            : met.stream().reduce((a, b) -> ClipEdits.joined(a, b, ids)).orElseThrow();
-    TickRange range = all.range().span(wanted);
-    result.add(with(range.equals(all.range()) ? all : all.over(range), added));
-    return result;
-  }
-
   /** Takes away the notes of a track that begin in a range. */
   public static Song clear(Song song, TrackId track, TickRange range) {
     return ClipEdits.onTrack(
         song,
         track,
-        (t, ids) -> without(ClipEdits.writtenOut(t, range, ids), n -> range.contains(n.onset())));
+        (t, ids) ->
+            withoutAny(ClipEdits.writtenOut(t, range, ids), n -> range.contains(n.onset())));
   }
 
   /** Takes away the notes of a track that a condition names; it sees them in song time. */
   public static Song clear(Song song, TrackId track, Predicate<Note> gone) {
-    return song.withTrack(track, t -> without(t, gone));
+    return song.withTrack(track, t -> withoutAny(t, gone));
   }
 
-  private static Track without(Track track, Predicate<Note> gone) {
-    List<Long> ids = track.notes().stream().filter(gone).map(Note::idNumber).toList();
-    return mapped(track, notes -> notes.withoutIds(ids));
+  private static Track withoutAny(Track track, Predicate<Note> gone) {
+    return without(track, NoteIds.ofNotes(track.notes().stream().filter(gone).toList()));
   }
 }

@@ -1,10 +1,10 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import java.util.AbstractSet;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.Iterator;
 import java.util.Set;
@@ -16,9 +16,6 @@ import java.util.stream.LongStream;
  * up and compared with each move of the mouse.
  */
 final class NoteIds extends AbstractSet<NoteId> {
-  /** With more room to each id than this, bits would take too much of it. */
-  private static final long SPARSE = 1000;
-
   private final long[] values;
 
   private NoteIds(long[] ids) {
@@ -44,6 +41,11 @@ final class NoteIds extends AbstractSet<NoteId> {
 
   static Set<NoteId> ofNotes(Collection<Note> notes) {
     return notes.isEmpty() ? Set.of() : new NoteIds(numbers(notes));
+  }
+
+  /** Their numbers, for looking them up in many clips. */
+  static IdSet numbers(Set<NoteId> ids) {
+    return IdSet.of(values(ids));
   }
 
   private static long[] numbers(Collection<Note> notes) {
@@ -74,20 +76,7 @@ final class NoteIds extends AbstractSet<NoteId> {
 
   /** Whether a number is one of some ids: for looking at a great many notes. */
   static LongPredicate test(Set<NoteId> ids) {
-    if (ids.isEmpty()) {
-      return id -> false;
-    }
-    long[] all = values(ids);
-    long first = all[0];
-    long span = all[all.length - 1] - first;
-    if (span > SPARSE * all.length) {
-      return id -> Arrays.binarySearch(all, id) >= 0;
-    }
-    BitSet set = new BitSet((int) span + 1);
-    for (long id : all) {
-      set.set((int) (id - first));
-    }
-    return id -> id >= first && id - first <= span && set.get((int) (id - first));
+    return numbers(ids)::has;
   }
 
   @Override

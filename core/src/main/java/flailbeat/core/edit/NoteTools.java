@@ -1,5 +1,6 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -11,12 +12,11 @@ import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.IntUnaryOperator;
 
@@ -86,7 +86,10 @@ public final class NoteTools {
         });
   }
 
-  /** The first part keeps the note's id; what was played is cut in the same places. */
+  /**
+   * The first part keeps the note's id; what was played is cut in the same places. There is no cut
+   * where another of its pitch begins.
+   */
   private static Song split(Song song, Set<NoteId> ids, Function<Note, List<Long>> cuts) {
     Ids given = new Ids(song.nextId());
     Song result = song;
@@ -94,7 +97,10 @@ public final class NoteTools {
       List<Note> first = new ArrayList<>();
       List<Note> more = new ArrayList<>();
       for (Note note : NoteEdits.find(track, ids)) {
-        List<Long> at = cuts.apply(note);
+        List<Long> at =
+            cuts.apply(asSounding(track, note)).stream()
+                .filter(cut -> OnePitch.isFree(track, note.pitch(), cut))
+                .toList();
         if (!at.isEmpty()) {
           first.add(part(note, note.onset(), at.get(0)));
           for (int i = 0; i < at.size(); i++) {
@@ -108,10 +114,23 @@ public final class NoteTools {
             result.withTrack(
                 track.id(),
                 t ->
-                    new Placing(t, song.meters(), given).put(first, List.of()).enter(more).track());
+                    new Placing(t, song.meters(), given)
+                        .put(first, List.of())
+                        .enter(more, List.of())
+                        .track());
       }
     }
     return given.toldTo(result);
+  }
+
+  /** As long as it sounds: up to the end of its round. */
+  private static Note asSounding(Track track, Note note) {
+    return track
+        .clipAt(note.onset())
+        .filter(Clip::loops)
+        .map(c -> Math.min(note.length(), c.start() + c.period() - note.onset()))
+        .map(note::lasting)
+        .orElse(note);
   }
 
   private static Note part(Note note, long start, long end) {
@@ -128,15 +147,17 @@ public final class NoteTools {
   }
 
   /**
-   * Makes one of neighbours of one pitch: of the notes named, those between whose onsets no other
+   * Makes one of neighbours of one pitch: of the notes named, those between whose chords no other
    * of them begins.
    */
   public static Song join(Song song, Set<NoteId> ids) {
     Song result = song;
     for (Track track : song.tracks()) {
       List<Note> notes = NoteEdits.find(track, ids);
-      TreeSet<Long> onsets = new TreeSet<>();
-      notes.forEach(n -> onsets.add(n.onset()));
+      long[] starts = Chords.starts(notes, song.tempos());
+      long[] nexts = Chords.nextStarts(notes, song.tempos());
+      Map<NoteId, Integer> places = HashMap.newHashMap(starts.length);
+      notes.forEach(n -> places.put(n.id(), places.size()));
       List<Note> longer = new ArrayList<>();
       List<NoteId> gone = new ArrayList<>();
       for (List<Note> alike : byPitch(notes).values()) {
@@ -144,8 +165,8 @@ public final class NoteTools {
         Note first = now;
         for (int i = 1; i < alike.size(); i++) {
           Note next = alike.get(i);
-          Long between = onsets.higher(alike.get(i - 1).onset());
-          if (between != null && between >= next.onset()) {
+          long follows = nexts[places.get(alike.get(i - 1).id())];
+          if (starts[places.get(next.id())] <= follows) {
             now = joined(now, next);
             gone.add(next.id());
           } else {
@@ -182,13 +203,13 @@ public final class NoteTools {
     return result;
   }
 
-  /** Lengthens, or shortens, each note to the next onset among those named on its track. */
+  /** Lengthens, or shortens, each note to the next chord among those named on its track. */
   public static Song legato(Song song, Set<NoteId> ids) {
     return toNextOnset(song, ids, 1);
   }
 
   /**
-   * Gives each note a share of the time to the next onset among those named on its track; the last
+   * Gives each note a share of the time to the next chord among those named on its track; the last
    * keeps that share of its own length.
    *
    * @param share per cent, 1 to 100
@@ -204,11 +225,10 @@ public final class NoteTools {
     List<Note> changed = new ArrayList<>();
     for (Track track : song.tracks()) {
       List<Note> notes = NoteEdits.find(track, ids);
-      TreeMap<Long, Boolean> onsets = new TreeMap<>();
-      notes.forEach(n -> onsets.put(n.onset(), true));
-      for (Note note : notes) {
-        Long next = onsets.higherKey(note.onset());
-        long whole = next == null ? note.length() : next - note.onset();
+      long[] nexts = Chords.nextStarts(notes, song.tempos());
+      for (int i = 0; i < nexts.length; i++) {
+        Note note = notes.get(i);
+        long whole = nexts[i] == Long.MAX_VALUE ? note.length() : nexts[i] - note.onset();
         add(changed, note, lasting(note, Math.max(1, Math.round(whole * share))));
       }
     }

@@ -3,6 +3,7 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Timed;
@@ -10,12 +11,19 @@ import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
-/** Finds a clip for every note and control point that comes to a track, or stands elsewhere. */
+/**
+ * Finds a clip for every note and control point that comes to a track, or stands elsewhere: the one
+ * place that decides where content goes and which clip grows. {@link ClipEdits} states the rule.
+ *
+ * <p>What is given is in song time. k elements in c clips cost O(k log k + c), and what the clips
+ * that they are in cost to be made anew.
+ */
 final class Placing {
   private final Track track;
   private final MeterMap meters;
@@ -26,21 +34,32 @@ final class Placing {
   /** A clip on its way. What is put into it is in song time. */
   private static final class Place {
     private final Clip clip;
+    private final boolean isNew;
     private final List<Long> goneNotes = new ArrayList<>();
     private final List<Long> goneControls = new ArrayList<>();
     private final List<Note> notes = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
-    private long start;
     private long end;
+    private boolean grows;
 
-    Place(Clip clip) {
+    Place(Clip clip, boolean isNew) {
       this.clip = clip;
-      start = clip.start();
+      this.isNew = isNew;
       end = clip.end();
+      grows = isNew;
+    }
+
+    long start() {
+      return clip.start();
     }
 
     boolean contains(long tick) {
-      return tick >= start && tick < end;
+      return tick >= start() && tick < end;
+    }
+
+    /** Whether what it keeps beyond its end, in any version, would come to be heard. */
+    boolean hidesAnything() {
+      return end < clip.start() + clip.contentEnd();
     }
 
     // Told apart by instanceof: a switch over types takes far longer before it is compiled well.
@@ -57,7 +76,7 @@ final class Placing {
     }
 
     boolean isChanged() {
-      return start != clip.start()
+      return isNew
           || end != clip.end()
           || !goneNotes.isEmpty()
           || !goneControls.isEmpty()
@@ -66,8 +85,7 @@ final class Placing {
     }
 
     Clip result() {
-      Clip grown =
-          start == clip.start() && end == clip.end() ? clip : clip.over(new TickRange(start, end));
+      Clip grown = end == clip.end() ? clip : clip.lasting(end - start(), clip.period());
       Content kept =
           grown
               .content()
@@ -80,9 +98,7 @@ final class Placing {
     private <E extends Timed<E>> List<E> inOwnTime(List<E> elements) {
       List<E> result = new ArrayList<>(elements.size());
       for (E element : elements) {
-        long tick = element.tick() - start;
-        long own = clip.loops() ? Math.floorMod(tick, clip.period()) : tick;
-        result.add(element.shifted(own - element.tick()));
+        result.add(element.shifted(clip.ownTick(element.tick()) - element.tick()));
       }
       return result;
     }
@@ -92,55 +108,64 @@ final class Placing {
     this.track = track;
     this.meters = meters;
     this.ids = ids;
-    track.clips().forEach(c -> places.add(new Place(c)));
+    track.clips().forEach(c -> places.add(new Place(c, false)));
   }
 
   /**
-   * Puts notes and control points, in song time, in place of those that have their ids; ids that
-   * none here has are passed over.
+   * Puts notes and control points in place of those that have their ids; ids that none here has are
+   * passed over. One that leaves its clip goes into the clip that is there or, where none is, into
+   * a new one of that bar. A controller that would leave the round of a loop stays on its last
+   * tick.
    */
   Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
-    List<Stray> strays = new ArrayList<>();
-    List<Note> notesById = inOrderOfId(notes);
-    List<ControlPoint> controlsById = inOrderOfId(controls);
-    for (Place place : places) {
-      put(place, place.clip.content().notes(), notesById, strays);
-      put(place, place.clip.content().controls(), controlsById, strays);
-    }
-    strays.forEach(s -> place(s.element(), Optional.of(s.home())));
+    List<Timed<?>> strays = new ArrayList<>();
+    put(inOrderOfId(notes), strays, c -> c.content().notes());
+    put(inOrderOfId(controls), strays, c -> c.content().controls());
+    strays.stream().sorted(Comparator.comparingLong(Timed::tick)).forEach(this::move);
     return this;
   }
 
-  private record Stray(Timed<?> element, Place home) {}
+  private interface Part<E extends Timed<E>> {
+    Sequence<E> of(Clip clip);
+  }
 
-  private <E extends Timed<E>> void put(
-      Place place, Sequence<E> there, List<E> changed, List<Stray> strays) {
-    for (E element : ofIdsIn(there, changed)) {
-      touched = true;
-      if (place.contains(element.tick())) {
-        place.add(element);
-      } else {
-        place.take(element);
-        strays.add(new Stray(element, place));
+  private <E extends Timed<E>> void put(List<E> changed, List<Timed<?>> strays, Part<E> part) {
+    if (changed.isEmpty()) {
+      return;
+    }
+    long[] numbers = changed.stream().mapToLong(Timed::idNumber).toArray();
+    IdSet wanted = IdSet.of(numbers);
+    for (Place place : places) {
+      int at = 0;
+      for (E there : part.of(place.clip).findAll(wanted)) {
+        at = indexOf(numbers, at, there.idNumber());
+        put(place, changed.get(at), strays);
       }
     }
   }
 
-  /** Those of some elements, in order of id, whose ids are in a sequence. */
-  private static <E extends Timed<E>> List<E> ofIdsIn(Sequence<E> there, List<E> changed) {
-    List<E> known = there.findAll(changed.stream().mapToLong(Timed::idNumber).toArray());
-    if (known.size() == changed.size()) {
-      return changed;
+  /** Ids that are looked for in order mostly lie next to one another. */
+  private static int indexOf(long[] numbers, int from, long id) {
+    int next = Math.min(from + 1, numbers.length - 1);
+    return numbers[from] == id
+        ? from
+        : numbers[next] == id ? next : Arrays.binarySearch(numbers, id);
+  }
+
+  private void put(Place place, Timed<?> element, List<Timed<?>> strays) {
+    touched = true;
+    if (place.contains(element.tick())) {
+      place.add(element instanceof ControlPoint point ? withinRound(place.clip, point) : element);
+    } else {
+      place.take(element);
+      strays.add(element);
     }
-    List<E> result = new ArrayList<>(known.size());
-    int at = 0;
-    for (E element : changed) {
-      if (at < known.size() && known.get(at).idNumber() == element.idNumber()) {
-        result.add(element);
-        at++;
-      }
-    }
-    return result;
+  }
+
+  private static ControlPoint withinRound(Clip clip, ControlPoint point) {
+    return clip.loops() && point.tick() >= clip.start() + clip.period()
+        ? point.at(clip.start() + clip.period() - 1)
+        : point;
   }
 
   private static <E extends Timed<E>> List<E> inOrderOfId(Collection<E> elements) {
@@ -155,52 +180,41 @@ final class Placing {
   }
 
   /**
-   * Adds notes and control points, in song time, whose ids none has yet. Outside all clips they let
-   * the clip before them grow or, where there is none, the one after them.
+   * Adds what a person enters, whose ids none has yet: into the clip that is there; else into one
+   * that ends in or just before its bar, which grows by bars; else into a new clip of that bar. A
+   * clip that loops, has takes or keeps anything beyond its end does not grow.
    */
-  Placing add(Collection<Note> notes, Collection<ControlPoint> controls) {
-    notes.forEach(n -> place(n, Optional.empty()));
-    controls.forEach(c -> place(c, Optional.empty()));
-    return this;
+  Placing enter(Collection<Note> notes, Collection<ControlPoint> controls) {
+    return add(notes, controls, Optional.empty());
   }
 
   /**
-   * Adds notes where a person puts them, in song time, whose ids none has yet: into the clip that
-   * is there; else into one that ends in or just before their bar, which grows by bars; else into a
-   * new clip of that bar. A clip that keeps notes beyond its end does not grow: they would sound.
+   * Adds what was recorded over a stretch, whose ids none has yet: the same, but what lies in the
+   * stretch belongs together, however many empty bars lie in between.
    */
-  Placing enter(Collection<Note> notes) {
-    notes.forEach(this::enter);
+  Placing record(Collection<Note> notes, Collection<ControlPoint> controls, TickRange stretch) {
+    return add(notes, controls, Optional.of(meters.wholeBars(stretch)));
+  }
+
+  private Placing add(
+      Collection<Note> notes, Collection<ControlPoint> controls, Optional<TickRange> together) {
+    List<Timed<?>> added = new ArrayList<>(notes.size() + controls.size());
+    added.addAll(notes);
+    added.addAll(controls);
+    added.sort(Comparator.comparingLong(Timed::tick));
+    added.forEach(e -> add(e, together));
     return this;
   }
 
-  private void enter(Note note) {
-    touched = true;
-    int at = indexAtOrBefore(note.onset());
-    if (at >= 0 && places.get(at).contains(note.onset())) {
-      places.get(at).add(note);
-      return;
-    }
-    TickRange bar = meters.barRangeAt(note.onset());
-    long first = Math.max(bar.start(), at < 0 ? 0 : places.get(at).end);
-    long last = Math.min(bar.end(), startOf(at + 1));
-    boolean grows = at >= 0 && places.get(at).end == first && !hidesNotes(places.get(at).clip);
-    Optional<Place> before = grows ? growing(at) : Optional.empty();
-    if (before.isPresent()) {
-      before.get().end = last;
-      before.get().add(note);
-    } else {
-      Place fresh = new Place(Clip.of(ids.clip(), new TickRange(first, last), List.of()));
-      places.add(at + 1, fresh);
-      fresh.add(note);
-    }
+  private void add(Timed<?> element, Optional<TickRange> together) {
+    place(element, together, true);
   }
 
-  private static boolean hidesNotes(Clip clip) {
-    return clip.noteCount() < clip.content().notes().size();
+  private void move(Timed<?> element) {
+    place(element, Optional.empty(), false);
   }
 
-  private void place(Timed<?> element, Optional<Place> from) {
+  private void place(Timed<?> element, Optional<TickRange> together, boolean isNew) {
     touched = true;
     long tick = element.tick();
     int at = indexAtOrBefore(tick);
@@ -209,25 +223,33 @@ final class Placing {
       return;
     }
     TickRange bar = meters.barRangeAt(tick);
-    long first = Math.max(bar.start(), at < 0 ? 0 : places.get(at).end);
-    long last = Math.min(bar.end(), startOf(at + 1));
-    Optional<Place> before = at < 0 ? Optional.empty() : growing(at);
-    Optional<Place> after = at + 1 < places.size() ? growing(at + 1) : Optional.empty();
-    Optional<Place> home = from.or(() -> before).or(() -> after);
-    if (home.isPresent() && home.equals(before)) {
-      home.get().end = last;
-    } else if (home.isPresent() && home.equals(after)) {
-      home.get().start = first;
+    TickRange stretch = together.filter(t -> t.contains(tick)).orElse(bar);
+    long end = at < 0 ? 0 : places.get(at).end;
+    if (at >= 0 && adjoins(end, stretch, together) && canGrow(places.get(at), isNew)) {
+      places.get(at).end = Math.min(bar.end(), startOf(at + 1));
+      places.get(at).grows = true;
+      places.get(at).add(element);
     } else {
-      home = Optional.of(new Place(Clip.of(ids.clip(), new TickRange(first, last), List.of())));
-      places.add(at + 1, home.get());
+      long first = Math.max(stretch.start(), end);
+      long last = Math.min(Math.max(bar.end(), stretch.end()), startOf(at + 1));
+      Place fresh = new Place(Clip.of(ids.clip(), new TickRange(first, last), List.of()), true);
+      places.add(at + 1, fresh);
+      fresh.add(element);
     }
-    home.get().add(element);
   }
 
-  /** A place that can grow: one that loops keeps its length. */
-  private Optional<Place> growing(int index) {
-    return Optional.of(places.get(index)).filter(p -> !p.clip.loops());
+  /** What is recorded beside a clip is another clip; what is recorded on from within it is not. */
+  private static boolean adjoins(long end, TickRange stretch, Optional<TickRange> together) {
+    return together.isPresent() ? end > stretch.start() : end >= stretch.start();
+  }
+
+  /** Only for what is new does a clip grow; one that came about here does so anyway. */
+  private static boolean canGrow(Place place, boolean forNew) {
+    return place.isNew
+        || forNew
+            && !place.clip.loops()
+            && !place.clip.takes().isChoice()
+            && !place.hidesAnything();
   }
 
   /** The last clip that starts at or before a tick; -1 for none. */
@@ -236,7 +258,7 @@ final class Placing {
     int high = places.size();
     while (low < high) {
       int mid = (low + high) >>> 1;
-      if (places.get(mid).start <= tick) {
+      if (places.get(mid).start() <= tick) {
         low = mid + 1;
       } else {
         high = mid;
@@ -246,7 +268,7 @@ final class Placing {
   }
 
   private long startOf(int index) {
-    return index < places.size() ? places.get(index).start : Long.MAX_VALUE;
+    return index < places.size() ? places.get(index).start() : Long.MAX_VALUE;
   }
 
   /** The track with all of it in clips; the very track when nothing came to it. */
@@ -257,17 +279,22 @@ final class Placing {
     List<Clip> result = new ArrayList<>(places.size());
     for (int i = 0; i < places.size(); i++) {
       Place place = places.get(i);
-      long last = lastEnd(place.notes);
-      if (last > place.end && !place.clip.loops()) {
-        long bars = meters.wholeBars(new TickRange(place.start, last)).end();
-        place.end = Math.max(place.end, Math.min(bars, startOf(i + 1)));
+      if (place.grows) {
+        coverEnds(place, startOf(i + 1));
       }
       result.add(place.isChanged() ? place.result() : place.clip);
     }
     return track.withClips(result);
   }
 
-  private static long lastEnd(List<Note> notes) {
-    return notes.stream().mapToLong(Note::end).max().orElse(0);
+  /**
+   * A clip that is new, or grows anyway, holds its new notes to their ends, up to its neighbour.
+   */
+  private void coverEnds(Place place, long neighbour) {
+    long last = place.notes.stream().mapToLong(Note::end).max().orElse(0);
+    if (last > place.end) {
+      long bars = meters.wholeBars(new TickRange(place.start(), last)).end();
+      place.end = Math.max(place.end, Math.min(bars, neighbour));
+    }
   }
 }

@@ -4,6 +4,7 @@ import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
@@ -56,8 +57,9 @@ public final class SilentStart {
   }
 
   /**
-   * All of some tracks so much earlier; what controllers were set to before holds from the start.
-   * Empty clips that lie before it go. O(1) for each clip that begins after it.
+   * All of some tracks so much earlier, with their lyrics and what else files brought; what
+   * controllers were set to before holds from the start. Empty clips that lie before it go. O(1)
+   * for each clip that begins after it.
    *
    * @param ticks as {@link #of} gives it, or less
    * @param withSong whether tempos, meters and markers come earlier as well
@@ -79,7 +81,19 @@ public final class SilentStart {
         clips.add(cut(clip, ticks - clip.start()));
       }
     }
-    return track.withClips(clips);
+    List<CarriedEvent> carried = earlier(track.carried(), ticks);
+    FileTraits traits = track.traits();
+    return track
+        .withClips(clips)
+        .withCarried(carried)
+        .withTraits(new FileTraits(traits.statesProgram(), Math.max(0, traits.endTick() - ticks)));
+  }
+
+  private static List<CarriedEvent> earlier(List<CarriedEvent> events, long ticks) {
+    return events.stream()
+        .map(
+            c -> new CarriedEvent(Math.max(0, c.tick() - ticks), c.status(), c.type(), c.payload()))
+        .toList();
   }
 
   /** A clip that now starts the song, without so much of its beginning. */
@@ -117,14 +131,8 @@ public final class SilentStart {
                     new MeterMap.Change(
                         Math.max(0, c.tick() - by), c.meter(), c.clocks(), c.thirtySeconds()))
             .toList();
-    List<CarriedEvent> carried =
-        song.carried().stream()
-            .map(
-                c ->
-                    new CarriedEvent(Math.max(0, c.tick() - by), c.status(), c.type(), c.payload()))
-            .toList();
     return song.withTempos(TempoMap.of(tempos))
         .withMeters(MeterMap.of(meters))
-        .withCarried(carried);
+        .withCarried(earlier(song.carried(), by));
   }
 }

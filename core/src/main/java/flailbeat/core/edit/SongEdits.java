@@ -5,6 +5,7 @@ import flailbeat.core.model.Content;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
@@ -14,6 +15,7 @@ import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -141,23 +143,48 @@ public final class SongEdits {
         song,
         id,
         (t, ids) ->
-            new Placing(ClipEdits.writtenOut(t, range, ids), song.meters(), ids)
-                .add(List.of(), named(added, ids))
-                .track());
+            ClipEdits.withControls(
+                ClipEdits.writtenOut(t, range, ids), named(added, ids), song.meters(), ids));
   }
 
   /** Control points with ids given out in order. */
-  static List<ControlPoint> named(List<NewControl> added, Ids ids) {
+  static List<ControlPoint> named(Collection<NewControl> added, Ids ids) {
     return added.stream().map(c -> new ControlPoint(ids.control(), c.tick(), c.control())).toList();
   }
 
-  /** Takes away what controllers did on a track in a range. */
+  /**
+   * Takes away what hands and feet did to controllers of a track in a range; what sets the sound of
+   * the part up stays, and so does what holds after the range.
+   */
   public static Song clearControls(Song song, TrackId id, TickRange range) {
+    return replaceControls(song, id, range, List.of());
+  }
+
+  /**
+   * Puts what hands and feet did to controllers in the place of what they did in a range.
+   *
+   * @param come in order, within the range; they are put in later
+   */
+  public static Song replaceControls(
+      Song song, TrackId id, TickRange range, List<NewControl> come) {
     return ClipEdits.onTrack(
         song,
         id,
-        (t, ids) ->
-            withoutControls(ClipEdits.writtenOut(t, range, ids), p -> range.contains(p.tick())));
+        (t, ids) -> {
+          Track open = ClipEdits.writtenOut(t, range, ids);
+          Track left =
+              withoutControls(open, p -> range.contains(p.tick()) && isPerformed(p.control()));
+          List<NewControl> besides =
+              HeldControls.around(open, open, range, Controller::isPerformed, come);
+          return besides.isEmpty()
+              ? left
+              : ClipEdits.withControls(left, named(besides, ids), song.meters(), ids);
+        });
+  }
+
+  static boolean isPerformed(Control control) {
+    return control.kind() != Control.Kind.PROGRAM
+        && Controller.of(control).map(Controller::isPerformed).orElse(true);
   }
 
   /** Without the control points that a condition names; it sees them in song time. */

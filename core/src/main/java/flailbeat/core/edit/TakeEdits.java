@@ -4,6 +4,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
@@ -24,7 +25,8 @@ public final class TakeEdits {
 
   /**
    * Adds a take, which is heard from now on. Clips are cut at the edges of the range; what lies
-   * inside, controllers too, becomes a take of its own, unless it was one.
+   * inside, controllers too, becomes a take of its own, unless it was one. What sets up the sound
+   * of the part there comes along, and controllers hold after the range what they held before.
    *
    * @param range whole bars
    */
@@ -39,13 +41,25 @@ public final class TakeEdits {
         track,
         (t, ids) -> {
           List<Note> notes = NoteEdits.named(added, ids);
+          List<NewControl> all = new ArrayList<>(controls);
+          Track open = ClipEdits.writtenOut(t, range, ids);
           Recorded recorded = new Recorded(range, ids);
-          ClipEdits.writtenOut(t, range, ids).clips().forEach(recorded::cut);
+          open.clips().forEach(recorded::cut);
           Track cut = t.withClips(recorded.clips());
+          all.addAll(soundOf(open, range));
+          all.addAll(HeldControls.around(open, cut, range, Controller::isPerformed, controls));
           return new Placing(cut, song.meters(), ids)
-              .add(notes, SongEdits.named(controls, ids))
+              .record(notes, SongEdits.named(all, ids), range)
               .track();
         });
+  }
+
+  /** What sets up the sound of a part in a stretch holds for every take of it. */
+  private static List<NewControl> soundOf(Track track, TickRange range) {
+    return track.placed(range).controls().stream()
+        .filter(p -> !SongEdits.isPerformed(p.control()))
+        .map(p -> new NewControl(p.tick(), p.control()))
+        .toList();
   }
 
   /** The clips of a track on their way, with a hole for a take. */
@@ -123,7 +137,7 @@ public final class TakeEdits {
     return result;
   }
 
-  /** Lets another take be heard; its clip grows to hold it, up to its neighbour. */
+  /** Lets another take be heard. The clip keeps its length. */
   public static Song choose(Song song, TrackId track, ClipId id, int number) {
     return change(
         song,
@@ -163,6 +177,6 @@ public final class TakeEdits {
   }
 
   private static Song change(Song song, TrackId track, ClipId id, UnaryOperator<Clip> change) {
-    return song.withTrack(track, t -> ClipEdits.grown(song, t.withClip(id, change), id));
+    return song.withTrack(track, t -> t.withClip(id, change));
   }
 }

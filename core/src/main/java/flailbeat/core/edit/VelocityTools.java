@@ -91,11 +91,15 @@ public final class VelocityTools {
 
   /** Each as loud as it and its two neighbours in time are in the mean; chords count as one. */
   public static Song smooth(Song song, Set<NoteId> ids) {
+    List<Note> notes = NoteEdits.find(song, ids);
+    long[] starts = Chords.starts(notes, song.tempos());
     Map<Long, double[]> onsets = new TreeMap<>();
-    for (Note note : NoteEdits.find(song, ids)) {
-      double[] sum = onsets.computeIfAbsent(note.onset(), t -> new double[2]);
-      sum[0] += note.velocity();
+    Map<NoteId, Long> startOf = HashMap.newHashMap(starts.length);
+    for (int i = 0; i < starts.length; i++) {
+      double[] sum = onsets.computeIfAbsent(starts[i], t -> new double[2]);
+      sum[0] += notes.get(i).velocity();
       sum[1]++;
+      startOf.put(notes.get(i).id(), starts[i]);
     }
     List<Long> ticks = List.copyOf(onsets.keySet());
     Map<Long, Double> change = new HashMap<>();
@@ -108,7 +112,7 @@ public final class VelocityTools {
       }
       change.put(ticks.get(i), sum / count - mean(onsets.get(ticks.get(i))));
     }
-    return to(song, ids, n -> n.velocity() + change.get(n.onset()));
+    return to(song, ids, n -> n.velocity() + change.get(startOf.get(n.id())));
   }
 
   private static double mean(double[] sum) {

@@ -3,8 +3,11 @@ package flailbeat.core.model;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A stretch of a track with what is in it, which counts from the clip's own start.
@@ -13,7 +16,9 @@ import java.util.List;
  * What begins beyond its length is kept and does not sound, until the clip is long enough again. A
  * clip that loops begins its content anew after each period, up to its length; there a note ends
  * with its round at the latest, and what begins beyond the period does not sound. A controller
- * holds until its next point, over the seam of the loop and the end of the clip.
+ * holds until its next point, over the seam of the loop and the end of the clip; where that next
+ * point is one that is kept and not reached, controllers stand from the last tick on as all of the
+ * content would leave them.
  *
  * @param start where it lies in the song, 0 to {@link Ticks#LAST}
  * @param length in ticks; its last bar may end beyond {@link Ticks#LAST}
@@ -123,6 +128,27 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
     return Math.min(length, period);
   }
 
+  /** Whether control points are kept that no round of it reaches. */
+  public boolean hidesControls() {
+    Sequence<ControlPoint> points = content.controls();
+    return !points.isEmpty() && points.getLast().tick() >= contentLength();
+  }
+
+  /** Where something that begins at a tick of the song stands in its content. */
+  public long ownTick(long songTick) {
+    long tick = songTick - start;
+    return loops() ? Math.floorMod(tick, period) : tick;
+  }
+
+  /** The tick of its own time after which nothing begins any more, in any of its versions. */
+  public long contentEnd() {
+    long end = content.beginsUntil();
+    for (Take take : takes.others()) {
+      end = Math.max(end, take.content().beginsUntil());
+    }
+    return end;
+  }
+
   /** How many of its notes sound, each counted once. */
   public int noteCount() {
     return content.notes().indexAt(contentLength());
@@ -194,6 +220,8 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
       layOutOnce(wanted, to);
       return;
     }
+    boolean controls = to instanceof Layout.WithControls;
+    List<ControlPoint> closing = controls ? closing(period) : List.of();
     for (long round = Math.max(0, (wanted.start() - start) / period);
         round * period < length;
         round++) {
@@ -201,27 +229,36 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
       if (later >= wanted.end() || later >= Ticks.LAST) {
         return;
       }
-      layOutRound(later, Math.min(period, length - round * period), wanted, to);
+      long ends = Math.min(period, length - round * period);
+      layOutRound((int) round, ends, wanted, to);
+      if (controls) {
+        showClosing(ends == period ? closing : closing(ends), (int) round, wanted, to);
+      }
     }
   }
 
   private void layOutOnce(TickRange wanted, Layout to) {
     long until = Math.min(length, wanted.end() - start);
-    content.notes().forEachIn(wanted.start() - start, until, n -> to.note(n.shifted(start), false));
+    content
+        .notes()
+        .forEachIn(wanted.start() - start, until, n -> to.note(n.shifted(start), this, 0));
     if (to instanceof Layout.WithControls full) {
       content
           .controls()
-          .forEachIn(wanted.start() - start, until, c -> full.control(c.shifted(start), false));
+          .forEachIn(wanted.start() - start, until, c -> full.control(c.shifted(start), this, 0));
+      if (wanted.contains(end() - 1)) {
+        showClosing(closing(length), 0, wanted, to);
+      }
     }
   }
 
   /**
    * Lays a round out.
    *
-   * @param later by how much song time is later than the clip's
    * @param ends where the round ends, in the clip's time
    */
-  private void layOutRound(long later, long ends, TickRange wanted, Layout to) {
+  private void layOutRound(int round, long ends, TickRange wanted, Layout to) {
+    long later = start + round * period;
     long until = Math.min(ends, Math.min(wanted.end(), Ticks.LAST) - later);
     content
         .notes()
@@ -232,14 +269,56 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
               long most = Math.min(ends, Ticks.LAST - later) - n.onset();
               Note heard = n.lasting(Math.min(n.length(), most)).shifted(later);
               if (heard.end() > wanted.start()) {
-                to.note(heard, later > start);
+                to.note(heard, this, round);
               }
             });
     if (to instanceof Layout.WithControls full) {
       content
           .controls()
           .forEachIn(
-              wanted.start() - later, until, c -> full.control(c.shifted(later), later > start));
+              wanted.start() - later, until, c -> full.control(c.shifted(later), this, round));
     }
+  }
+
+  private void showClosing(List<ControlPoint> closing, int round, TickRange wanted, Layout to) {
+    if (to instanceof Layout.WithControls full) {
+      long later = loops() ? start + round * period : start;
+      for (ControlPoint point : closing) {
+        if (wanted.contains(point.tick() + later) && point.tick() + later <= Ticks.LAST) {
+          full.closing(point.shifted(later), this, round);
+        }
+      }
+    }
+  }
+
+  /**
+   * What controllers are set to on the last tick of a round that ends before its content does, so
+   * that they stand as all of the content would leave them: of each that was set in the round, the
+   * last of its points that the round does not reach.
+   *
+   * @param ends where the round ends, in the clip's time
+   */
+  private List<ControlPoint> closing(long ends) {
+    Sequence<ControlPoint> points = content.controls();
+    int reached = points.indexAt(ends);
+    if (reached == points.size() || ends < 1) {
+      return List.of();
+    }
+    Map<Controller, ControlPoint> beyond = new HashMap<>();
+    for (ControlPoint point : points.subList(reached, points.size())) {
+      Controller.of(point.control())
+          .filter(Controller::standsAlone)
+          .ifPresent(c -> beyond.put(c, point));
+    }
+    List<ControlPoint> result = new ArrayList<>();
+    for (int i = reached - 1; i >= 0 && !beyond.isEmpty(); i--) {
+      Control set = points.get(i).control();
+      ControlPoint last = Controller.of(set).map(beyond::remove).orElse(null);
+      if (last != null && !last.control().equals(set)) {
+        result.add(last.at(ends - 1));
+      }
+    }
+    result.sort(ControlPoint.ORDER);
+    return result;
   }
 }

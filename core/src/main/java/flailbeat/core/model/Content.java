@@ -28,6 +28,12 @@ public record Content(Sequence<Note> notes, Sequence<ControlPoint> controls) {
     return Math.max(notes.end(), controls.end());
   }
 
+  /** The tick after the last at which anything begins; 0 for nothing. */
+  public long beginsUntil() {
+    long note = notes.isEmpty() ? 0 : notes.getLast().tick() + 1;
+    return Math.max(note, controls.isEmpty() ? 0 : controls.getLast().tick() + 1);
+  }
+
   /** The same with some put in, each in the place of the one that has its id, if there is one. */
   public Content with(Collection<Note> someNotes, Collection<ControlPoint> someControls) {
     return new Content(notes.with(someNotes), controls.with(someControls));

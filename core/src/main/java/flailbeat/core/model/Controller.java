@@ -76,6 +76,11 @@ public record Controller(Control.Kind kind, int number) {
     };
   }
 
+  /** Whether a value is where it rests: a pedal is up below {@link #DOWN}. */
+  public boolean isAtRest(int value) {
+    return isSwitch() ? value < DOWN : value == atRest();
+  }
+
   /**
    * Where its values are counted from: the middle where it rests there, as the bend and the pan do;
    * else 0.
@@ -97,6 +102,37 @@ public record Controller(Control.Kind kind, int number) {
   /** Whether it is a pedal or a switch: below {@link #DOWN} off, from there on on. */
   public boolean isSwitch() {
     return kind == Control.Kind.CONTROLLER && number >= FIRST_SWITCH && number <= LAST_SWITCH;
+  }
+
+  /**
+   * Whether hands, feet or breath move it while they play, so that it belongs to a performance;
+   * what sets up the sound of a part, as its volume does, is no part of one.
+   */
+  public boolean isPerformed() {
+    return kind != Control.Kind.CONTROLLER
+        || isSwitch()
+        || switch (number) {
+          case 1, 2, 4, 11 -> true;
+          default -> false;
+        };
+  }
+
+  /**
+   * Whether a value of it says all by itself. Of banks, of data for a parameter and of that
+   * parameter's number none does; and the messages of the channel's mode set nothing that holds
+   * (MIDI 1.0).
+   */
+  public boolean standsAlone() {
+    return kind != Control.Kind.CONTROLLER
+        || switch (number) {
+          case 0, 6, 32, 38, 96, 97, 98, 99, 100, 101 -> false;
+          default -> number < 120;
+        };
+  }
+
+  /** Whether it goes back to where it rests as soon as it is let go: pedals and the bend. */
+  public boolean isLetGo() {
+    return isSwitch() || kind != Control.Kind.CONTROLLER;
   }
 
   /** One of its values, which are held within their bounds. */

@@ -9,9 +9,16 @@ import java.util.List;
  *
  * @param notes each that a clip plays the first time through its content, in {@link Note#ORDER}
  * @param repeats the notes of all later rounds of clips that loop, under the same ids, in order
- * @param controls in order of tick, loops unrolled
+ * @param controls each that a clip plays the first time through its content, in order of tick: what
+ *     can be edited
+ * @param soundingControls in order of tick, loops unrolled, with what is set where a clip or a
+ *     round ends before its content does
  */
-public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> controls) {
+public record Placed(
+    List<Note> notes,
+    List<Note> repeats,
+    List<ControlPoint> controls,
+    List<ControlPoint> soundingControls) {
   /** All notes that sound, in order. */
   public List<Note> sounding() {
     if (repeats.isEmpty()) {
@@ -29,19 +36,28 @@ public record Placed(List<Note> notes, List<Note> repeats, List<ControlPoint> co
     List<Note> notes = new ArrayList<>();
     List<Note> repeats = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
+    List<ControlPoint> sounding = new ArrayList<>();
     Layout gather =
         new Layout.WithControls() {
           @Override
-          public void note(Note note, boolean repeated) {
-            (repeated ? repeats : notes).add(note);
+          public void note(Note note, Clip clip, int round) {
+            (round > 0 ? repeats : notes).add(note);
           }
 
           @Override
-          public void control(ControlPoint point, boolean repeated) {
-            controls.add(point);
+          public void control(ControlPoint point, Clip clip, int round) {
+            if (round == 0) {
+              controls.add(point);
+            }
+            sounding.add(point);
+          }
+
+          @Override
+          public void closing(ControlPoint point, Clip clip, int round) {
+            sounding.add(point);
           }
         };
     clips.forEach(c -> c.layOut(range, gather));
-    return new Placed(notes, repeats, controls);
+    return new Placed(notes, repeats, controls, sounding);
   }
 }

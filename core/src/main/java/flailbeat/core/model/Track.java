@@ -110,7 +110,7 @@ public record Track(
     List<Note> result = new ArrayList<>();
     layOut(
         range,
-        (note, repeated) -> {
+        (note, clip, round) -> {
           if (range.contains(note.onset())) {
             result.add(note);
           }
@@ -128,7 +128,7 @@ public record Track(
     return placed().notes();
   }
 
-  /** What its controllers do, in song time. */
+  /** What its controllers do, in song time, each point once: see {@link Placed#controls}. */
   public List<ControlPoint> controls() {
     return placed().controls();
   }
@@ -167,6 +167,23 @@ public record Track(
 
   private static long lastSoundingEnd(Clip clip) {
     return Placed.of(List.of(clip), EVER).sounding().stream().mapToLong(Note::end).max().orElse(0);
+  }
+
+  /** The clip in which a tick of the song lies. O(log c) for c clips. */
+  public Optional<Clip> clipAt(long tick) {
+    int low = 0;
+    int high = clips.size();
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      if (clips.get(mid).start() <= tick) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low > 0 && clips.get(low - 1).contains(tick)
+        ? Optional.of(clips.get(low - 1))
+        : Optional.empty();
   }
 
   /** The clip of an id. */

@@ -202,7 +202,7 @@ public final class PlaybackPlan {
         put(note.onset(), 2, noteOn(part, pitch, note.velocity()));
         put(Math.min(note.end(), cutAt[i]), 0, noteOff(part, pitch));
       }
-      for (ControlPoint point : placed.controls()) {
+      for (ControlPoint point : placed.soundingControls()) {
         Control control = point.control();
         for (int to : moved) {
           int status = control.kind().status();

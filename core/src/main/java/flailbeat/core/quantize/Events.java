@@ -1,22 +1,17 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.edit.Chords;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 
 /**
- * Notes as events: those that were struck within {@value #CHORD_MS} ms of the first are one event,
- * a chord. A pitch that is struck again within {@value #DOUBLE_MS} ms was meant once: no hand
- * repeats a note so fast, and an event of its own would have to take the next slot, and drag along
- * what was struck after it. O(n).
+ * Notes as events: those that were struck within {@value Chords#TOGETHER_MS} ms of the first are
+ * one event, a chord. A pitch that is struck again within {@value Chords#DOUBLE_MS} ms was meant
+ * once: no hand repeats a note so fast, and an event of its own would have to take the next slot,
+ * and drag along what was struck after it. O(n).
  */
 final class Events {
-  /** How far the notes of a chord may be apart. */
-  static final double CHORD_MS = 25;
-
-  /** How far apart one pitch may be struck twice, and be meant once. */
-  static final double DOUBLE_MS = 12;
-
   private final int[] eventOf;
   private final double[] ms;
   private final boolean[] sharesPitch;
@@ -46,8 +41,8 @@ final class Events {
     for (int i = 0; i < drafts.size(); i++) {
       double at = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
       int pitch = drafts.pitch(i);
-      boolean again = has(here, pitch) && at - struck[pitch] > DOUBLE_MS;
-      if (last < 0 || at - began > CHORD_MS || again) {
+      boolean again = has(here, pitch) && at - struck[pitch] > Chords.DOUBLE_MS;
+      if (last < 0 || at - began > Chords.TOGETHER_MS || again) {
         last++;
         began = at;
         before[0] = here[0];

@@ -2,16 +2,19 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Note;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
-import java.util.stream.IntStream;
+import java.util.Map;
 
 /**
  * Moves the sustain pedal along with the notes: each of its points as far as the note that it
- * belongs to, which is the last that had begun by then, or begins within {@value #AHEAD_MS} ms.
- * Points keep their order. Those outside the notes stay. O((n + m) log n).
+ * belongs to, which is the last of the track that had begun by then, or begins within {@value
+ * #AHEAD_MS} ms. What belongs to a note that is not moved stays, and so does what comes after the
+ * last. Points keep their order. O((n + m) log n).
  */
 final class PedalsAlong {
   private static final Control SUSTAIN = Control.controller(64, 0);
@@ -21,39 +24,70 @@ final class PedalsAlong {
   private final long[] moved;
   private final long end;
 
-  PedalsAlong(Drafts drafts) {
-    int[] order =
-        IntStream.range(0, drafts.size())
-            .boxed()
-            .sorted(Comparator.comparingLong(i -> drafts.note(i).onset()))
-            .mapToInt(Integer::intValue)
-            .toArray();
-    from = new long[order.length];
-    moved = new long[order.length];
+  /**
+   * Along with some notes of a track.
+   *
+   * @param all the notes of the track, those that are moved among them
+   */
+  PedalsAlong(Drafts drafts, List<Note> all) {
+    Map<Long, Long> by = HashMap.newHashMap(drafts.size());
     long last = 0;
-    for (int i = 0; i < order.length; i++) {
-      from[i] = drafts.note(order[i]).onset();
-      moved[i] = drafts.onset(order[i]) - from[i];
-      last = Math.max(last, drafts.note(order[i]).end());
+    for (int i = 0; i < drafts.size(); i++) {
+      Note note = drafts.note(i);
+      by.put(note.idNumber(), drafts.onset(i) - note.onset());
+      last = Math.max(last, note.end());
     }
+    List<Note> inOrder = new ArrayList<>(all);
+    inOrder.sort(Comparator.comparingLong(Note::onset));
+    from = inOrder.stream().mapToLong(Note::onset).toArray();
+    moved = inOrder.stream().mapToLong(n -> by.getOrDefault(n.idNumber(), 0L)).toArray();
     end = last;
   }
 
   /** Those of a track's points that move, as they will stand. */
   List<ControlPoint> move(List<ControlPoint> points, TempoMap tempos) {
+    List<ControlPoint> pedal =
+        points.stream().filter(p -> p.control().isOfOneWith(SUSTAIN)).toList();
+    long[] ticks = new long[pedal.size()];
+    boolean[] stays = new boolean[ticks.length];
+    for (int i = 0; i < ticks.length; i++) {
+      long tick = pedal.get(i).tick();
+      long by = by(tick, tempos.earlier(tick, -AHEAD_MS));
+      stays[i] = by == 0;
+      ticks[i] = Math.max(0, tick + by);
+    }
+    keepOrder(pedal, ticks, stays);
     List<ControlPoint> result = new ArrayList<>();
-    long latest = 0;
-    for (ControlPoint point : points) {
-      if (point.control().isOfOneWith(SUSTAIN)) {
-        long by = by(point.tick(), tempos.earlier(point.tick(), -AHEAD_MS));
-        long tick = by == 0 ? point.tick() : Math.max(latest, point.tick() + by);
-        latest = tick;
-        if (tick != point.tick()) {
-          result.add(point.at(tick));
-        }
+    for (int i = 0; i < ticks.length; i++) {
+      if (ticks[i] != pedal.get(i).tick()) {
+        result.add(pedal.get(i).at(ticks[i]));
       }
     }
     return result;
+  }
+
+  /** None passes another; those that stay are not moved at all. */
+  private static void keepOrder(List<ControlPoint> pedal, long[] ticks, boolean[] stays) {
+    for (int i = 1; i < ticks.length; i++) {
+      if (!stays[i]) {
+        ticks[i] = Math.max(ticks[i], after(pedal, i - 1, ticks[i - 1]));
+      }
+    }
+    for (int i = ticks.length - 2; i >= 0; i--) {
+      if (!stays[i]) {
+        ticks[i] = Math.min(ticks[i], before(pedal, i + 1, ticks[i + 1]));
+      }
+    }
+  }
+
+  /** The last tick at which a point still comes before another: at one tick the older does. */
+  private static long before(List<ControlPoint> pedal, int other, long tick) {
+    return pedal.get(other - 1).idNumber() < pedal.get(other).idNumber() ? tick : tick - 1;
+  }
+
+  /** The first tick at which a point comes after another. */
+  private static long after(List<ControlPoint> pedal, int other, long tick) {
+    return pedal.get(other).idNumber() < pedal.get(other + 1).idNumber() ? tick : tick + 1;
   }
 
   /**

@@ -145,7 +145,9 @@ public final class QuantizePlan {
   public Song applyTo(Song song, TrackId track) {
     Placed placed = song.track(track).map(Track::placed).orElseThrow();
     return ClipEdits.put(
-        song, changed(), new PedalsAlong(drafts).move(placed.controls(), song.tempos()));
+        song,
+        changed(),
+        new PedalsAlong(drafts, placed.notes()).move(placed.controls(), song.tempos()));
   }
 
   /** The notes that would stand elsewhere, last otherwise or sound otherwise, as they would be. */

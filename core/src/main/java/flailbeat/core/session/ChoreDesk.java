@@ -31,6 +31,7 @@ public final class ChoreDesk {
   private final TimingDesk timing;
   private final Performer performer;
   private final Amounts amounts;
+  private final Looping looping;
   private final Changes changes;
   private final Notices notices;
   private final Named<Chore> own;
@@ -52,6 +53,7 @@ public final class ChoreDesk {
       TimingDesk timing,
       Performer performer,
       Amounts amounts,
+      Looping looping,
       Changes changes,
       Notices notices,
       Clock clock,
@@ -61,6 +63,7 @@ public final class ChoreDesk {
     this.timing = timing;
     this.performer = performer;
     this.amounts = amounts;
+    this.looping = looping;
     this.changes = changes;
     this.notices = notices;
     own = new Named<>(changes);
@@ -263,6 +266,9 @@ public final class ChoreDesk {
     boolean refused = !now.onlyMarks() && document.song() == before;
     if (refused) {
       return;
+    }
+    if (now.trimmed() > 0 && now.wholeSong()) {
+      looping.shift(-now.trimmed());
     }
     forget();
     if (!now.marked().isEmpty()) {

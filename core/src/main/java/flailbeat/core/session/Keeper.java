@@ -9,6 +9,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import java.util.List;
+import java.util.Optional;
 
 /** Writes down in passing, at all times, what is played, so that it can be kept afterwards. */
 final class Keeper {
@@ -25,8 +26,12 @@ final class Keeper {
    * @param run counts the transport's starts
    */
   void accept(Performed event, Transport transport, long run, long offsetNanos) {
-    long shift = transport.songNanosAt(event.atNanos()) - event.atNanos() - offsetNanos;
-    rolling.accept(event, transport.isRunning() ? run : 0, shift);
+    long shift = transport.unrolledAt(event.atNanos()) - event.atNanos() - offsetNanos;
+    rolling.accept(
+        event,
+        transport.isRunning()
+            ? new Rolling.Place(run, shift, transport.loop())
+            : new Rolling.Place(0, 0, Optional.empty()));
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */
@@ -46,9 +51,11 @@ final class Keeper {
         "Keep " + Notice.notes(notes.size()), s -> NoteEdits.add(s, track.id(), notes, range));
     document.chooseClipAt(first);
     String where = phrase.inTime() ? "where they were played, from " : "at the song's tempo, from ";
+    String round = phrase.rounds() > 1 ? ", the last of " + phrase.rounds() + " rounds," : "";
     return new Notice(
         "Kept "
             + Notice.notes(notes.size())
+            + round
             + " onto "
             + track.name()
             + ", "

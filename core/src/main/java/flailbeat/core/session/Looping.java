@@ -79,6 +79,15 @@ public final class Looping {
     set(Optional.of(new TickRange(meters.barStart(moved), meters.barStart(moved + length))), true);
   }
 
+  /** All of the song came so much later, or earlier; what would lie before its start goes. */
+  void shift(long ticks) {
+    Optional<TickRange> moved =
+        range
+            .map(r -> new TickRange(Math.max(0, r.start() + ticks), Math.max(0, r.end() + ticks)))
+            .filter(r -> r.length() > 0);
+    set(moved, on && moved.isPresent());
+  }
+
   private TickRange rangeOr(long playStartTick) {
     MeterMap meters = document.song().meters();
     int bar = meters.barAt(playStartTick);

@@ -1,20 +1,20 @@
 package flailbeat.core.session;
 
 import flailbeat.core.capture.Pass;
+import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Writes what was played in a pass into a song, as the mode of recording says. */
 final class PassWriter {
@@ -47,8 +47,7 @@ final class PassWriter {
     Song result = song;
     TickRange range = new TickRange(Math.min(pass.startTick(), endTick), endTick);
     for (TrackId id : onto) {
-      long firstId = result.nextId();
-      result = settled(writeOnto(result, id, pass, notes, range), id, firstId);
+      result = writtenOnto(result, id, pass, notes, range);
     }
     return result;
   }
@@ -57,34 +56,29 @@ final class PassWriter {
     Song result = song;
     TickRange from = new TickRange(range().start(), range().start());
     for (TrackId id : notes.isEmpty() ? List.<TrackId>of() : onto) {
-      long firstId = result.nextId();
-      result = settled(NoteEdits.add(result, id, notes, from), id, firstId);
+      Set<NoteId> fresh = NoteEdits.nextIds(result, notes.size());
+      result = settled(NoteEdits.add(result, id, notes, from), id, fresh);
     }
     return result;
   }
 
   /** What was just written, quantized where that is wished for, and within the loop. */
-  private Song settled(Song song, TrackId id, long firstId) {
-    Song result = settings.quantize() ? timing.quantized(song, id, firstId) : song;
-    return round.map(r -> foldedBack(result, id, firstId, r)).orElse(result);
+  private Song settled(Song song, TrackId id, Set<NoteId> fresh) {
+    Song result = settings.quantize() ? timing.quantized(song, id, fresh) : song;
+    return round.map(r -> foldedBack(result, fresh, r)).orElse(result);
   }
 
-  private Song writeOnto(Song song, TrackId id, Pass pass, List<NewNote> notes, TickRange range) {
+  /** A pass in which nothing was struck replaces nothing, and is no take: it is laid over. */
+  private Song writtenOnto(Song song, TrackId id, Pass pass, List<NewNote> notes, TickRange range) {
     List<NewControl> controls = pass.controls();
-    return switch (settings.mode()) {
-      case OVERDUB ->
-          SongEdits.addControls(
-              NoteEdits.add(song, id, notes, covered(range, notes)), id, controls);
-      case REPLACE -> {
-        Song cleared = cleared(song, id, notes, range);
-        Song added = NoteEdits.add(cleared, id, notes, covered(range, notes));
-        yield SongEdits.addControls(added, id, controls);
-      }
-      case TAKES ->
-          notes.isEmpty()
-              ? SongEdits.addControls(song, id, controls)
-              : TakeEdits.record(song, id, notes, controls, song.meters().wholeBars(range));
-    };
+    boolean isTake = settings.mode() == RecordingMode.TAKES && pass.hasNotes();
+    Song free = settings.mode() == RecordingMode.REPLACE ? cleared(song, id, pass, range) : song;
+    Set<NoteId> fresh = NoteEdits.nextIds(free, notes.size());
+    Song written =
+        isTake
+            ? TakeEdits.record(free, id, notes, controls, song.meters().wholeBars(range))
+            : NoteEdits.record(free, id, notes, controls, covered(range, notes));
+    return settled(written, id, fresh);
   }
 
   /** A clip need not reach from the last note to where recording was stopped. */
@@ -93,43 +87,38 @@ final class PassWriter {
     return new TickRange(range.start(), Math.clamp(last, range.start(), range.end()));
   }
 
-  private Song cleared(Song song, TrackId id, List<NewNote> notes, TickRange range) {
-    long from = firstCleared(notes, range.start());
+  private Song cleared(Song song, TrackId id, Pass pass, TickRange range) {
+    long from = firstCleared(pass.firstStruck(), range.start());
     if (from >= range.end()) {
       return song;
     }
     TickRange wiped = new TickRange(from, range.end());
-    return SongEdits.clearControls(NoteEdits.clear(song, id, wiped), id, wiped);
+    List<NewControl> come = pass.controls().stream().filter(c -> wiped.contains(c.tick())).toList();
+    return SongEdits.replaceControls(NoteEdits.clear(song, id, wiped), id, wiped, come);
   }
 
-  private long firstCleared(List<NewNote> notes, long startTick) {
-    return settings.alwaysReplace()
-        ? startTick
-        : notes.stream().mapToLong(NewNote::onset).min().orElse(Long.MAX_VALUE);
+  private long firstCleared(OptionalLong firstStruck, long startTick) {
+    return settings.alwaysReplace() ? startTick : firstStruck.orElse(Long.MAX_VALUE);
   }
 
   /** A note that was quantized to the loop's end stands at its start, where it will be heard. */
-  private static Song foldedBack(Song song, TrackId id, long firstId, TickRange round) {
-    Set<NoteId> beyond =
-        song.track(id).stream()
-            .flatMap(t -> t.notes().stream())
-            .filter(n -> n.id().value() >= firstId && n.onset() >= round.end())
-            .map(Note::id)
-            .collect(Collectors.toSet());
+  private static Song foldedBack(Song song, Set<NoteId> fresh, TickRange round) {
     return NoteEdits.change(
-        song, beyond, n -> n.standingAt(n.onset() - round.length(), n.length()));
+        song,
+        fresh,
+        n -> n.onset() < round.end() ? n : n.standingAt(n.onset() - round.length(), n.length()));
   }
 
   /**
    * What is heard of a song: not what is being replaced, nor other takes.
    *
-   * @param soFar what the pass that runs has gathered
+   * @param firstStruck where the first note of the pass that runs stands
    */
-  Song silenced(Song song, List<NewNote> soFar) {
+  Song silenced(Song song, OptionalLong firstStruck) {
     long from =
         switch (settings.mode()) {
           case OVERDUB -> Long.MAX_VALUE;
-          case REPLACE -> firstCleared(soFar, range().start());
+          case REPLACE -> firstCleared(firstStruck, range().start());
           case TAKES -> range().start();
         };
     if (from >= range().end()) {

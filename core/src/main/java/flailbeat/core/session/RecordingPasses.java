@@ -15,6 +15,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -83,7 +84,7 @@ final class RecordingPasses extends Activity {
 
   @Override
   PlaybackPlan plan() {
-    Song heard = playback.plans().swept(writer.silenced(document.song(), notesSoFar()));
+    Song heard = playback.plans().swept(writer.silenced(document.song(), pass().firstStruck()));
     return playback.countedIn(heard, playback.settings().clickInRecord());
   }
 
@@ -114,7 +115,7 @@ final class RecordingPasses extends Activity {
     List<Pass> over = recording.advance(unrolledNanos);
     for (Pass each : over) {
       commit(each, Optional.empty(), number, writer.range().end());
-      String notes = each.done().isEmpty() ? "nothing" : Notice.notes(each.done().size());
+      String notes = each.hasNotes() ? Notice.notes(each.struck()) : "nothing";
       around.notices().tell("Pass " + number++ + ": " + notes);
     }
     if (!over.isEmpty()) {
@@ -179,7 +180,7 @@ final class RecordingPasses extends Activity {
   private void commit(Pass pass, Optional<Pass> early, int number, long endTick) {
     List<NewNote> notes = pass.done();
     List<NewNote> over = early.map(Pass::done).orElse(List.of());
-    int count = notes.size() + over.size();
+    int count = pass.struck() + over.size();
     Song before = document.song();
     String label =
         round.isPresent()
@@ -195,20 +196,16 @@ final class RecordingPasses extends Activity {
     }
   }
 
-  private List<NewNote> notesSoFar() {
-    return pass().notesUpTo(document.song().tempos().nanosAt(writer.range().start()));
-  }
-
   private Song heardNextRound() {
     long end = writer.range().end();
     List<NewNote> notes = pass().notesUpTo(document.song().tempos().nanosAt(end));
-    return writer.silenced(writer.with(document.song(), pass(), notes, end), List.of());
+    return writer.silenced(writer.with(document.song(), pass(), notes, end), OptionalLong.empty());
   }
 
   /** Takes back the pass that runs or, where nothing was played in it, the one before. */
   Notice dropLast() {
     if (pass().hasNotes()) {
-      int notes = pass().done().size() + pass().held().size();
+      int notes = pass().struck();
       recording.dropCurrent();
       around.changes().fire(Aspect.PASS);
       return dropped(recording.number(), notes);

@@ -114,7 +114,11 @@ public final class SelectDesk {
 
   private void ofChords(Function<List<Note>, List<Note>> which) {
     List<Note> all = among();
-    selectOf(all, Chords.of(all).stream().flatMap(c -> which.apply(c).stream()).toList());
+    selectOf(
+        all,
+        Chords.of(all, document.song().tempos()).stream()
+            .flatMap(c -> which.apply(c).stream())
+            .toList());
   }
 
   /** What is struck more softly than a velocity. */

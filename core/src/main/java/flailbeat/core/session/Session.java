@@ -94,7 +94,16 @@ public final class Session {
     events = new EventDesk(document, values, editing, changes, notices);
     chores =
         new ChoreDesk(
-            document, editing, timing, performer, amounts, changes, notices, clock, workshop);
+            document,
+            editing,
+            timing,
+            performer,
+            amounts,
+            transportControl.looping(),
+            changes,
+            notices,
+            clock,
+            workshop);
     selecting = new SelectDesk(document, transportControl, timing, notices);
     quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
     forgetLagsWithOtherDevices();

@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -321,14 +322,14 @@ public final class TimingDesk {
         : String.format(Locale.ROOT, "%.0f ms %s", Math.abs(lagMs), lagMs > 0 ? "late" : "early");
   }
 
-  /** A song whose notes of a track, from a name on, are quantized as the settings say. */
-  Song quantized(Song song, TrackId track, long firstId) {
+  /** A song of whose notes on a track some are quantized as the settings say. */
+  Song quantized(Song song, TrackId track, Set<NoteId> some) {
     List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
-    Map<Boolean, List<Note>> byAge =
-        all.stream().collect(Collectors.partitioningBy(n -> n.id().value() >= firstId));
-    return byAge.get(true).isEmpty()
+    Map<Boolean, List<Note>> chosen =
+        all.stream().collect(Collectors.partitioningBy(n -> some.contains(n.id())));
+    return chosen.get(true).isEmpty()
         ? song
-        : quantizer(song, track).plan(byAge.get(true), byAge.get(false)).applyTo(song);
+        : carriedOut(quantizer(song, track).plan(chosen.get(true), chosen.get(false)), song, track);
   }
 
   private Quantizer quantizer(Song song, TrackId track) {

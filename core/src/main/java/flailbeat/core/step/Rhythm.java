@@ -1,9 +1,11 @@
 package flailbeat.core.step;
 
+import flailbeat.core.edit.Chords;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Track;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -15,14 +17,20 @@ import java.util.Optional;
  * that loops, the first round counts.
  */
 final class Rhythm {
-  /** Notes nearer than this were meant together; a triplet of sixty-fourths, 40, is more. */
-  static final long TOGETHER = 30;
-
   private final Track track;
+  private final TempoMap tempos;
 
-  Rhythm(Track track) {
+  Rhythm(Track track, TempoMap tempos) {
     this.track = track;
+    this.tempos = tempos;
   }
+
+  /** The last tick at which a note still belongs to one that begins at a tick. */
+  long reach(long tick) {
+    return tempos.tickAt(tempos.nanosAt(tick) + REACH_NANOS);
+  }
+
+  private static final long REACH_NANOS = Math.round(Chords.TOGETHER_MS * 1e6);
 
   /** The notes of the first onset at or after a tick, in song time, the first struck first. */
   List<Note> next(long tick) {
@@ -43,18 +51,20 @@ final class Rhythm {
       int at = Math.min(notes.indexAt(tick - clip.start()), clip.noteCount()) - 1;
       if (at >= 0) {
         long last = notes.get(at).onset();
-        int first = notes.indexAt(last - TOGETHER + 1);
+        long songTick = clip.start() + last;
+        long from = tempos.tickAt(tempos.nanosAt(songTick) - REACH_NANOS) - clip.start();
+        int first = notes.indexAt(Math.max(0, from));
         return Optional.of(clip.start() + notes.get(first).onset());
       }
     }
     return Optional.empty();
   }
 
-  private static List<Note> together(Clip clip, int at) {
+  private List<Note> together(Clip clip, int at) {
     Sequence<Note> notes = clip.content().notes();
-    long first = notes.get(at).onset();
+    long last = reach(clip.start() + notes.get(at).onset()) - clip.start();
     List<Note> result = new ArrayList<>();
-    for (int i = at; i < clip.noteCount() && notes.get(i).onset() < first + TOGETHER; i++) {
+    for (int i = at; i < clip.noteCount() && notes.get(i).onset() <= last; i++) {
       result.add(notes.get(i).shifted(clip.start()));
     }
     result.sort(Comparator.comparingLong(Note::idNumber));

@@ -30,7 +30,8 @@ final class RhythmPitches {
       return StepResult.refused(
           held, "The track is gone: " + Struck.names(pitches) + " cannot be given to its notes");
     }
-    Rhythm rhythm = new Rhythm(around.song().track(after.track()).orElseThrow());
+    Rhythm rhythm =
+        new Rhythm(around.song().track(after.track()).orElseThrow(), around.song().tempos());
     List<Note> group = rhythm.next(place.cursorTick());
     if (group.isEmpty()) {
       return StepResult.refused(
@@ -73,7 +74,7 @@ final class RhythmPitches {
   }
 
   private static long onsetAfter(Rhythm rhythm, List<Note> group) {
-    List<Note> next = rhythm.next(firstOnset(group) + Rhythm.TOGETHER);
+    List<Note> next = rhythm.next(rhythm.reach(firstOnset(group)) + 1);
     return next.isEmpty()
         ? group.stream().mapToLong(Note::end).max().orElseThrow()
         : firstOnset(next);
@@ -81,7 +82,7 @@ final class RhythmPitches {
 
   /** Leaves the next onset as it is. */
   StepResult skip() {
-    Rhythm rhythm = new Rhythm(around.chosen());
+    Rhythm rhythm = new Rhythm(around.chosen(), around.song().tempos());
     List<Note> group = rhythm.next(place.cursorTick());
     return group.isEmpty()
         ? StepResult.refused(state, "The rhythm is at its end")
@@ -93,7 +94,7 @@ final class RhythmPitches {
     if (place.given() > 0) {
       return StepResult.of(state.with(place.withGiven(0)));
     }
-    return new Rhythm(around.chosen())
+    return new Rhythm(around.chosen(), around.song().tempos())
         .before(place.cursorTick())
         .map(t -> StepResult.of(state.with(place.movedTo(BigFraction.of(t)))))
         .orElse(StepResult.refused(state, "The rhythm begins here"));
@@ -101,12 +102,13 @@ final class RhythmPitches {
 
   /** The notes that take the next pitches. */
   List<Note> waiting() {
-    List<Note> group = new Rhythm(around.chosen()).next(place.cursorTick());
+    List<Note> group = new Rhythm(around.chosen(), around.song().tempos()).next(place.cursorTick());
     return group.subList(Math.min(place.given(), group.size()), group.size());
   }
 
   /** How many notes of the track come before the one that takes the next pitch. */
   int notesBefore() {
-    return new Rhythm(around.chosen()).countBefore(place.cursorTick()) + place.given();
+    return new Rhythm(around.chosen(), around.song().tempos()).countBefore(place.cursorTick())
+        + place.given();
   }
 }

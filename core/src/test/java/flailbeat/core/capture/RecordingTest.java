@@ -124,7 +124,7 @@ class RecordingTest {
     assertThat(over.get(0).controls())
         .containsExactly(
             new NewControl(5760, Control.controller(64, 127)),
-            new NewControl(7680, Control.controller(64, 0)));
+            new NewControl(7679, Control.controller(64, 0)));
     assertThat(over.get(1).controls())
         .containsExactly(
             new NewControl(3840, Control.controller(64, 127)),
@@ -209,7 +209,7 @@ class RecordingTest {
     stop(5000);
     assertThat(over.get(0).controls())
         .endsWith(
-            new NewControl(5760, Control.bend(16_383)), new NewControl(7680, Control.bend(8192)));
+            new NewControl(5760, Control.bend(16_383)), new NewControl(7679, Control.bend(8192)));
     assertThat(over.get(1).controls()).containsExactly(new NewControl(3840, Control.bend(16_383)));
   }
 }

@@ -7,18 +7,24 @@ import flailbeat.core.event.Performed.NoteOff;
 import flailbeat.core.event.Performed.NoteOn;
 import flailbeat.core.model.Played;
 import flailbeat.core.time.TempoMap;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** At 120 bpm a quarter of 960 ticks lasts half a second. */
 class RollingTest {
+  private static final Rolling.Place STILL = new Rolling.Place(0, 0, Optional.empty());
+
   private static final TempoMap TEMPO = TempoMap.of(TempoMap.DEFAULT);
   private static final long MS = 1_000_000;
 
   private final Rolling rolling = new Rolling();
 
   private void play(int pitch, long atMs, long forMs, long run) {
-    rolling.accept(new NoteOn(atMs * MS, pitch, 90), run, -10_000 * MS);
-    rolling.accept(new NoteOff((atMs + forMs) * MS, pitch), run, -10_000 * MS);
+    rolling.accept(
+        new NoteOn(atMs * MS, pitch, 90), new Rolling.Place(run, -10_000 * MS, Optional.empty()));
+    rolling.accept(
+        new NoteOff((atMs + forMs) * MS, pitch),
+        new Rolling.Place(run, -10_000 * MS, Optional.empty()));
   }
 
   private Rolling.Phrase phrase(long nowMs) {
@@ -71,9 +77,9 @@ class RollingTest {
 
   @Test
   void what_is_held_is_kept_up_to_now_and_goes_on() {
-    rolling.accept(new NoteOn(0, 60, 90), 0, 0);
+    rolling.accept(new NoteOn(0, 60, 90), STILL);
     assertThat(phrase(500).notes()).containsExactly(new NewNote(60, 90, new Played(3840, 4800)));
-    rolling.accept(new NoteOff(1000 * MS, 60), 0, 0);
+    rolling.accept(new NoteOff(1000 * MS, 60), STILL);
     assertThat(phrase(2000).notes()).containsExactly(new NewNote(60, 90, new Played(3840, 5760)));
   }
 
@@ -82,8 +88,8 @@ class RollingTest {
   void memory_stays_flat_and_ten_minutes_are_there() {
     for (int i = 0; i < 60_000; i++) {
       int pitch = 40 + i % 16;
-      rolling.accept(new NoteOff(i * 33 * MS, pitch), 0, 0);
-      rolling.accept(new NoteOn(i * 33 * MS, pitch, 90), 0, 0);
+      rolling.accept(new NoteOff(i * 33 * MS, pitch), STILL);
+      rolling.accept(new NoteOn(i * 33 * MS, pitch, 90), STILL);
     }
     assertThat(rolling.size()).isBetween(18_000, 18_300);
     assertThat(phrase(60_000 * 33).notes()).hasSizeBetween(18_000, 18_300);
@@ -91,9 +97,9 @@ class RollingTest {
 
   @Test
   void a_key_that_is_held_counts_and_one_that_is_struck_again_ends_first() {
-    rolling.accept(new NoteOn(1000 * MS, 60, 90), 0, 0);
+    rolling.accept(new NoteOn(1000 * MS, 60, 90), STILL);
     assertThat(rolling.size()).isEqualTo(1);
-    rolling.accept(new NoteOn(1400 * MS, 60, 91), 0, 0);
+    rolling.accept(new NoteOn(1400 * MS, 60, 91), STILL);
     assertThat(rolling.size()).isEqualTo(2);
     assertThat(phrase(1500).notes())
         .extracting(NewNote::velocity, n -> n.played().length())
@@ -104,9 +110,9 @@ class RollingTest {
 
   @Test
   void the_first_struck_comes_first_though_it_ended_last_and_goes_to_the_place() {
-    rolling.accept(new NoteOn(1000 * MS, 48, 90), 0, 0);
+    rolling.accept(new NoteOn(1000 * MS, 48, 90), STILL);
     play(60, 1100, 100, 0);
-    rolling.accept(new NoteOff(1500 * MS, 48), 0, 0);
+    rolling.accept(new NoteOff(1500 * MS, 48), STILL);
     assertThat(phrase(2000).notes()).extracting(NewNote::pitch).containsExactly(48, 60);
     assertThat(phrase(2000).notes().get(0).onset()).isEqualTo(3840);
   }

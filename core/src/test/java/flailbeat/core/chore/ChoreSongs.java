@@ -1,9 +1,12 @@
 package flailbeat.core.chore;
 
-import flailbeat.core.edit.EnteredNotes;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Key;
@@ -11,6 +14,7 @@ import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -25,18 +29,23 @@ final class ChoreSongs {
 
   static Song song(String notes) {
     Song empty = Song.empty();
-    List<Note> all =
+    List<NewNote> all =
         Stream.of(notes.split(","))
             .map(String::strip)
             .filter(n -> !n.isEmpty())
             .map(ChoreSongs::note)
             .toList();
-    return EnteredNotes.place(empty, empty.tracks().getFirst().id(), all);
+    TickRange whole = NoteTools.range(all.stream().map(ChoreSongs::standing).toList());
+    return NoteEdits.add(empty, empty.tracks().getFirst().id(), all, whole);
   }
 
-  private static Note note(String text) {
+  private static NewNote note(String text) {
     long[] n = Stream.of(text.split(" +")).mapToLong(Long::parseLong).toArray();
-    return Note.placed(new NoteId(1), (int) n[1], (int) n[2], n[0], n[3]);
+    return new NewNote((int) n[1], (int) n[2], new Played(n[0], n[0] + n[3]));
+  }
+
+  private static Note standing(NewNote n) {
+    return Note.asPlayed(new NoteId(1), n.pitch(), n.velocity(), n.played());
   }
 
   /** The first track's notes, in C major over eighths. */

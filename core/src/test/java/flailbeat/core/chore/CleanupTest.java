@@ -199,7 +199,7 @@ class CleanupTest {
     Song after = outcome.edit("Thin").apply(song);
     assertThat(values(after, Controller.EXPRESSION))
         .as("each no more than 2 off what is in force; the last stays")
-        .containsExactly(60, 63, 66, 69);
+        .containsExactly(60, 63, 66, 69, 127);
     assertThat(values(after, Controller.SUSTAIN)).containsExactly(64, 63);
     assertThat(outcome.inWords()).isEqualTo("6 controller events gone");
   }

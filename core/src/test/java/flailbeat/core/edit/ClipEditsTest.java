@@ -66,9 +66,11 @@ class ClipEditsTest {
   }
 
   @Test
-  void a_note_that_is_moved_out_lets_its_clip_grow_up_to_its_neighbour() {
-    assertThat(clips(move(withClipsInBars(1, 5), 0, 2))).containsExactly("1-4: 1", "5-6: 1");
-    assertThat(clips(move(withClipsInBars(1, 5), 1, -2))).containsExactly("1-2: 1", "3-6: 1");
+  void a_note_that_is_moved_out_gets_a_clip_of_that_bar_and_its_own_keeps_its_length() {
+    assertThat(clips(move(withClipsInBars(1, 5), 0, 2)))
+        .containsExactly("1-2: 0", "3-4: 1", "5-6: 1");
+    assertThat(clips(move(withClipsInBars(1, 5), 1, -2)))
+        .containsExactly("1-2: 1", "3-4: 1", "5-6: 0");
   }
 
   @Test
@@ -208,15 +210,15 @@ class ClipEditsTest {
   }
 
   @Test
-  void a_take_that_reaches_beyond_its_clip_lets_it_grow_when_it_is_chosen() {
+  void choosing_a_take_that_reaches_beyond_its_clip_leaves_the_clip_as_long_as_it_is() {
     Note late = Note.placed(new NoteId(5), 60, 80, 2 * BAR, 100);
     Clip short1 = clip(4, new TickRange(0, BAR), List.of(), 2, new Take(1, holding(late)));
     Song song = Song.empty().withNextId(9).withTrack(TRACK, t -> t.withClips(List.of(short1)));
-    assertThat(clips(TakeEdits.choose(song, TRACK, short1.id(), 1))).containsExactly("1-4: 1");
+    assertThat(clips(TakeEdits.choose(song, TRACK, short1.id(), 1))).containsExactly("1-2: 0");
   }
 
   @Test
-  void a_control_point_that_is_put_elsewhere_goes_to_the_clip_there_or_lets_its_own_grow() {
+  void a_control_point_that_is_put_elsewhere_goes_to_the_clip_there_or_into_one_of_its_own() {
     List<NewControl> pedal = List.of(new NewControl(100, Control.controller(64, 127)));
     Song song = SongEdits.addControls(withClipsInBars(1, 5), TRACK, pedal);
     ControlPoint point = song.tracks().get(0).controls().get(0);
@@ -225,8 +227,8 @@ class ClipEditsTest {
         .extracting(c -> c.content().controls().size())
         .containsExactly(0, 1);
     assertThat(there.tracks().get(0).controls()).containsExactly(point.shifted(4 * BAR));
-    Song grown = ClipEdits.put(song, List.of(), List.of(point.shifted(2 * BAR)));
-    assertThat(clips(grown)).containsExactly("1-4: 1", "5-6: 1");
+    Song apart = ClipEdits.put(song, List.of(), List.of(point.shifted(2 * BAR)));
+    assertThat(clips(apart)).containsExactly("1-2: 1", "3-4: 0", "5-6: 1");
     assertThat(ClipEdits.put(song, List.of(), List.of())).isSameAs(song);
   }
 

@@ -68,7 +68,7 @@ class ControlEditsTest {
             song, track(song), SWELL, bar, List.of(new NewControl(480, SWELL.at(10))));
     assertThat(told(faded, SWELL))
         .as("expression rests at 127")
-        .containsExactly("480=10", "3840=127");
+        .containsExactly("480=10", "3839=127");
     Song bent =
         ControlEdits.replace(
             song,
@@ -78,7 +78,7 @@ class ControlEditsTest {
             List.of(new NewControl(480, Controller.BEND.at(9000))));
     assertThat(told(bent, Controller.BEND))
         .as("what follows is in tune")
-        .containsExactly("480=9000", "3840=8192");
+        .containsExactly("480=9000", "3839=8192");
   }
 
   @Test

@@ -84,10 +84,12 @@ class NoteEditsTest {
   }
 
   @Test
-  void moving_a_note_past_its_clip_makes_the_clip_longer() {
+  void a_note_that_is_moved_past_its_clip_gets_a_clip_of_that_bar() {
     Song song = with(played(60, 100, 200));
     Song moved = NoteEdits.move(song, all(song), 8000, 0);
-    assertThat(moved.tracks().get(0).clips().get(0).range()).isEqualTo(new TickRange(0, 11520));
+    assertThat(moved.tracks().get(0).clips())
+        .extracting(Clip::range)
+        .containsExactly(new TickRange(0, 3840), new TickRange(7680, 11520));
   }
 
   @Test
@@ -185,7 +187,10 @@ class NoteEditsTest {
             new NewControl(300, Control.controller(1, 9)));
     Song song = SongEdits.addControls(with(played(60, 0, 100)), TRACK, points);
     Song cleared = SongEdits.clearControls(song, TRACK, new TickRange(200, 300));
-    assertThat(cleared.tracks().get(0).controls()).extracting("tick").containsExactly(100L, 300L);
+    assertThat(cleared.tracks().get(0).controls())
+        .as("a pedal that was let go there is let go there still")
+        .extracting("tick")
+        .containsExactly(100L, 200L, 300L);
     assertThat(SongEdits.clearControls(song, TRACK, new TickRange(201, 300))).isEqualTo(song);
   }
 }

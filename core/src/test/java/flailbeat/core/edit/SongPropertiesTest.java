@@ -232,6 +232,7 @@ class SongPropertiesTest {
     List<Note> notes = new ArrayList<>();
     List<Note> repeats = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
+    List<ControlPoint> sounding = new ArrayList<>();
     long from = 0;
     for (int i = 0; i <= inOrder.size(); i++) {
       TickRange range = new TickRange(from, i < inOrder.size() ? inOrder.get(i) : 1L << 31);
@@ -244,11 +245,13 @@ class SongPropertiesTest {
       part.notes().stream().filter(n -> range.contains(n.onset())).forEach(notes::add);
       part.repeats().stream().filter(n -> range.contains(n.onset())).forEach(repeats::add);
       controls.addAll(part.controls());
+      sounding.addAll(part.soundingControls());
       from = range.end();
     }
     assertThat(notes).isEqualTo(whole.notes());
     assertThat(repeats).isEqualTo(whole.repeats());
     assertThat(controls).isEqualTo(whole.controls());
+    assertThat(sounding).isEqualTo(whole.soundingControls());
   }
 
   @Property
@@ -272,7 +275,7 @@ class SongPropertiesTest {
   private static List<String> heard(Track track) {
     List<String> result = new ArrayList<>();
     track.placed().sounding().forEach(n -> result.add(n.onset() + " " + n.pitch() + " " + n.end()));
-    track.controls().forEach(c -> result.add(c.tick() + " " + c.control()));
+    track.placed().soundingControls().forEach(c -> result.add(c.tick() + " " + c.control()));
     return result.stream().sorted().toList();
   }
 }

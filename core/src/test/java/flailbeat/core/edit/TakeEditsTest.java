@@ -96,7 +96,8 @@ class TakeEditsTest {
     Song back = TakeEdits.choose(two, TRACK, clip(two, BARS_1_2), 1);
     assertThat(back.tracks().get(0).controls())
         .extracting(c -> new NewControl(c.tick(), c.control()))
-        .containsExactly(PEDAL);
+        .as("what was left down does not stay down beyond it")
+        .containsExactly(PEDAL, new NewControl(7679, Control.controller(64, 0)));
   }
 
   @Test

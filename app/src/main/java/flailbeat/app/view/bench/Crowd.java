@@ -45,9 +45,9 @@ final class Crowd {
     weights = new byte[capacity];
     track.layOut(
         TickRange.EVER,
-        (note, repeated) -> {
-          Note shown = repeated ? note : inVersion.apply(note);
-          add(shown, repeated ? 0 : colour.applyAsInt(shown));
+        (note, clip, round) -> {
+          Note shown = round > 0 ? note : inVersion.apply(note);
+          add(shown, round > 0 ? 0 : colour.applyAsInt(shown));
         });
   }
 

@@ -139,7 +139,7 @@ final class RollPainter {
     }
     track.layOut(
         viewport.inSight(0),
-        (n, repeated) -> {
+        (n, clip, round) -> {
           if (!inks.hidden().test(n.idNumber())) {
             drawFaintly(n, inSight > CROWD);
           }
@@ -162,11 +162,11 @@ final class RollPainter {
     }
     track.layOut(
         inSight,
-        (n, repeated) -> {
+        (n, clip, round) -> {
           if (inks.hidden().test(n.idNumber())) {
             return;
           }
-          if (repeated) {
+          if (round > 0) {
             drawFaintly(n, crowded);
           } else {
             drawNote(inVersion.apply(n), crowded);

@@ -148,9 +148,9 @@ final class VelocityLane extends Lane {
     Scale scale = viewport.scale();
     track.layOut(
         viewport.inSight(0),
-        (n, repeated) -> {
+        (n, clip, round) -> {
           int x = (int) scale.xOf(n.onset());
-          if (repeated || x < 0 || x >= highest.length) {
+          if (round > 0 || x < 0 || x >= highest.length) {
             return;
           }
           long id = n.idNumber();

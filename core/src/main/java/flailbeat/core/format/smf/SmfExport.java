@@ -107,7 +107,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
         events.add(SmfEvent.channel(0, 0xC0 | channel, track.instrument().program(), 0));
       }
       carried(track.carried(), track.name(), events);
-      for (ControlPoint p : placed.controls()) {
+      for (ControlPoint p : placed.soundingControls()) {
         Control c = p.control();
         events.add(
             SmfEvent.channel(scaled(p.tick()), c.kind().status() | channel, c.data1(), c.data2()));

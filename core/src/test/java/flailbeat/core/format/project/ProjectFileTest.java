@@ -159,7 +159,7 @@ class ProjectFileTest {
     assertThat(song.noteCount()).isEqualTo(2);
     assertThat(song.tracks().get(0).notes().get(0).playedOff()).isEqualTo(-31);
     assertThat(song.tracks().get(0).placed().repeats()).hasSize(4);
-    assertThat(song.tracks().get(0).controls()).hasSize(3);
+    assertThat(song.tracks().get(0).placed().soundingControls()).hasSize(3);
   }
 
   @Test
