@@ -236,12 +236,12 @@ final class CaptureCommands {
                 "Shift+Enter",
                 () -> performer.latchSustain(now()))
             .in(Where.PLAY),
-        of(Group.HANDS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, now()))
+        of(Group.HANDS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, true, now()))
             .in(Where.PLAY)
-            .until(() -> performer.bend(0, now())),
-        of(Group.HANDS, "bend-up", "Bend up", "Right", () -> performer.bend(1, now()))
+            .until(() -> performer.bend(-1, false, now())),
+        of(Group.HANDS, "bend-up", "Bend up", "Right", () -> performer.bend(1, true, now()))
             .in(Where.PLAY)
-            .until(() -> performer.bend(0, now())),
+            .until(() -> performer.bend(1, false, now())),
         of(
                 Group.HANDS,
                 "modulation-up",

@@ -68,6 +68,7 @@ final class KeyRouter {
   private final Set<Name> passedOn = new HashSet<>();
 
   private final Map<Name, Command> held = new HashMap<>();
+  private boolean swallowsTyped;
   private Optional<Name> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
 
@@ -97,15 +98,29 @@ final class KeyRouter {
   void install(Stage stage, Scene scene) {
     scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
     scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
+    scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     scene.addEventFilter(MouseEvent.MOUSE_PRESSED, this::leaveTextField);
     stage.focusedProperty().addListener((property, before, focused) -> focusChanged(focused));
     stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> focusChanged(false));
+  }
+
+  /** What is typed by a key that was down before the caret came into a field is not for the field. */
+  private void typed(KeyEvent e) {
+    if (swallowsTyped) {
+      e.consume();
+    }
   }
 
   private void pressed(KeyEvent e) {
     long now = System.nanoTime();
     Keystroke key = Keystroke.of(e);
     Name name = Name.of(e);
+    boolean heldElsewhere = down.containsKey(name) && !passedOn.contains(name);
+    swallowsTyped = isTyping(e) && heldElsewhere;
+    if (swallowsTyped) {
+      e.consume();
+      return;
+    }
     if (menus.isOpen() || isTyping(e) && key.isTextEditing()) {
       passedOn.add(name);
       return;
@@ -328,7 +343,7 @@ final class KeyRouter {
       stale = stale.map(s -> new Stale(s.name(), now, false));
       return;
     }
-    performer.releaseAll(now);
+    performer.releaseOwn(now);
     held.values().forEach(KeyRouter::release);
     held.clear();
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));

@@ -118,6 +118,7 @@ public final class MidiInputChoice {
         case Performed.NoteOff off -> performer.releaseOnDevice(off.pitch(), off.atNanos());
         case Performed.Control control -> performer.moveOnDevice(control);
         case Performed.Bend bend -> performer.moveOnDevice(bend);
+        case Performed.Pressure pressure -> performer.moveOnDevice(pressure);
       }
     }
   }

@@ -22,6 +22,7 @@ public final class MidiMessages {
                   ? new Performed.NoteOff(atNanos, data1)
                   : new Performed.NoteOn(atNanos, data1, data2));
       case 0xB0 -> Optional.of(new Performed.Control(atNanos, data1, data2));
+      case 0xD0 -> Optional.of(new Performed.Pressure(atNanos, data1));
       case 0xE0 -> Optional.of(new Performed.Bend(atNanos, data1 | data2 << 7));
       default -> Optional.empty();
     };

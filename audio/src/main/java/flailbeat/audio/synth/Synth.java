@@ -41,6 +41,8 @@ public final class Synth implements AutoCloseable {
   /** The bank that General MIDI 2 keeps for kits: on any channel, unlike the drum channel's. */
   private static final int KIT_BANK = 0x78 << 7;
 
+  private static final int SUSTAIN = 64;
+  private static final int SOSTENUTO = 66;
   private static final int POLYPHONY = 192;
   private static final AudioFormat FORMAT =
       new AudioFormat(
@@ -132,9 +134,14 @@ public final class Synth implements AutoCloseable {
     }
   }
 
-  /** Ends all that sounds, without its release. */
+  /**
+   * Ends all that sounds. Pedals go up first: what only a pedal holds is no longer on for the
+   * synthesizer, and would ring on.
+   */
   public void silence() {
     for (MidiChannel channel : channels) {
+      channel.controlChange(SUSTAIN, 0);
+      channel.controlChange(SOSTENUTO, 0);
       channel.allSoundOff();
     }
   }

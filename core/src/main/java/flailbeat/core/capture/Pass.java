@@ -74,6 +74,7 @@ public final class Pass {
       case Performed.NoteOff off -> end(off.pitch(), songNanos);
       case Performed.Control c -> control(Control.controller(c.number(), c.value()), songNanos);
       case Performed.Bend b -> control(Control.bend(b.value()), songNanos);
+      case Performed.Pressure p -> control(Control.pressure(p.value()), songNanos);
     }
   }
 

@@ -81,6 +81,7 @@ public final class Recording {
     finished.held().stream().filter(h -> !following.holds(h.pitch())).forEach(following::carryOn);
     carryOver(finished, following, round, Control.controller(Performed.Control.SUSTAIN, 0));
     carryOver(finished, following, round, Control.bend(Performed.Bend.CENTRE));
+    carryOver(finished, following, round, Control.pressure(0));
     finished.finish(round.end());
     leftOut += finished.leftOut();
     current = following;
@@ -119,6 +120,7 @@ public final class Recording {
       }
       case Performed.Control control -> current.accept(control, songNanos);
       case Performed.Bend bend -> current.accept(bend, songNanos);
+      case Performed.Pressure pressure -> current.accept(pressure, songNanos);
     }
   }
 

@@ -86,10 +86,7 @@ public final class Rolling {
         held.put(on.pitch(), new Struck(on.pitch(), on.velocity(), on.atNanos(), HELD, place));
       }
       case Performed.NoteOff off -> end(off.pitch(), off.atNanos());
-      case Performed.Control control -> {
-        // A phrase is its notes.
-      }
-      case Performed.Bend bend -> {
+      default -> {
         // A phrase is its notes.
       }
     }

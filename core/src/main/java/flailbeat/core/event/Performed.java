@@ -63,6 +63,19 @@ public sealed interface Performed {
   }
 
   /**
+   * The keys are pressed on while they are down: the pressure on the channel.
+   *
+   * @param value 0 to 127
+   */
+  record Pressure(long atNanos, int value) implements Performed {
+    public Pressure {
+      if (value < 0 || value > 127) {
+        throw new IllegalArgumentException("A pressure goes from 0 to 127, not " + value);
+      }
+    }
+  }
+
+  /**
    * The pitch bends.
    *
    * @param value 0 to 16383, 8192 being the centre (MIDI 1.0)

@@ -203,7 +203,21 @@ public final class Hands {
     return events;
   }
 
-  /** Lets everything go: no release may be coming for what is held. */
+  /**
+   * Lets go whatever the window itself is told of, the keys of the computer and the mouse: no
+   * release may be coming for it. Those of a MIDI input device still come.
+   */
+  public List<Performed> releaseOwn(long atNanos) {
+    List<Performed> events = new ArrayList<>();
+    for (Finger finger : fingersDown()) {
+      if (!(finger instanceof Finger.OnDevice)) {
+        events.addAll(release(finger, atNanos));
+      }
+    }
+    return events;
+  }
+
+  /** Lets everything go. */
   public List<Performed> releaseAll(long atNanos) {
     List<Performed> events = new ArrayList<>();
     sounding.keySet().forEach(pitch -> events.add(new NoteOff(atNanos, pitch)));

@@ -27,6 +27,7 @@ public final class Pedals {
   private int modulation;
   private BendSettings settings = BendSettings.standard();
   private boolean rangeTold;
+  private final List<Integer> pulled = new ArrayList<>();
   private int bendDirection;
   private int bendSteps;
   private long bendNanos;
@@ -38,6 +39,7 @@ public final class Pedals {
   /** Chooses how the bend behaves; one that is bent springs back at once. */
   public List<Performed> setSettings(BendSettings value, long atNanos) {
     List<Performed> events = bendSteps == 0 ? List.of() : List.of(new Bend(atNanos, Bend.CENTRE));
+    pulled.clear();
     bendDirection = 0;
     bendSteps = 0;
     settings = value;
@@ -118,17 +120,22 @@ public final class Pedals {
   }
 
   /**
-   * The bend is pulled or let go.
+   * The bend is pulled one way, or that way is let go. Of both at once the last counts, and the
+   * other again as it is let go.
    *
-   * @param direction -1 down, 1 up, 0 let go
+   * @param direction -1 down, 1 up
    */
-  public List<Performed> pull(int direction, long atNanos) {
+  public List<Performed> pull(int direction, boolean held, long atNanos) {
     List<Performed> events = new ArrayList<>();
-    if (direction != 0 && !rangeTold) {
-      events.addAll(range(atNanos));
+    pulled.remove((Integer) direction);
+    if (held) {
+      pulled.add(direction);
+      if (!rangeTold) {
+        events.addAll(range(atNanos));
+      }
     }
     events.addAll(advance(atNanos));
-    bendDirection = direction;
+    bendDirection = pulled.isEmpty() ? 0 : pulled.getLast();
     bendNanos = atNanos;
     return events;
   }
@@ -161,6 +168,7 @@ public final class Pedals {
     }
     sustainHeld = false;
     sustainLatched = false;
+    pulled.clear();
     bendDirection = 0;
     bendSteps = 0;
     return events;

@@ -56,6 +56,11 @@ public record Control(Kind kind, int number, int value) {
     return new Control(Kind.CONTROLLER, number, value);
   }
 
+  /** A pressure on the channel, 0 to 127. */
+  public static Control pressure(int value) {
+    return new Control(Kind.CHANNEL_PRESSURE, 0, value);
+  }
+
   /** A pitch bend, 0 to 16383. */
   public static Control bend(int value) {
     return new Control(Kind.PITCH_BEND, 0, value);

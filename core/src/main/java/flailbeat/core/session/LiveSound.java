@@ -2,11 +2,16 @@ package flailbeat.core.session;
 
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Control;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Lets what is performed be heard at once, with the sounds of the tracks that it goes to. */
@@ -16,6 +21,10 @@ final class LiveSound {
   private final Player player;
   private final Repeater repeater;
   private final Instrument[] told = new Instrument[Parts.MOST];
+
+  /** Which controllers were moved away from where they rest, by the parts that heard it. */
+  private final Map<Integer, Set<Controller>> held = new HashMap<>();
+
   private List<Integer> parts = List.of();
 
   LiveSound(Document document, Performer performer, Player player, Repeater repeater) {
@@ -50,9 +59,42 @@ final class LiveSound {
     if (!wanted.equals(parts)) {
       performer.releaseAll(nowNanos);
       performer.pedals().tellRangeAgain();
+      List<Integer> before = parts;
+      before.stream().filter(p -> !wanted.contains(p)).forEach(this::rest);
       parts = wanted;
       repeater.setParts(wanted);
+      wanted.stream()
+          .filter(p -> !before.contains(p))
+          .forEach(p -> performer.stillHeld().forEach(c -> move(p, c)));
     }
+  }
+
+  /** All that live controllers of any part hold goes back to where it rests. */
+  void rest() {
+    List.copyOf(held.keySet()).forEach(this::rest);
+  }
+
+  /** What goes on being held is heard in the parts that are played now, and in no other. */
+  private void rest(int part) {
+    Set<Controller> away = held.remove(part);
+    if (away != null) {
+      away.forEach(c -> player.control(part, c.at(c.atRest())));
+    }
+  }
+
+  private void move(int part, Control control) {
+    player.control(part, control);
+    Controller.of(control)
+        .filter(Controller::isPerformed)
+        .ifPresent(
+            of -> {
+              Set<Controller> away = held.computeIfAbsent(part, p -> new LinkedHashSet<>());
+              if (of.isAtRest(control.value())) {
+                away.remove(of);
+              } else {
+                away.add(of);
+              }
+            });
   }
 
   void sound(Performed event) {
@@ -63,8 +105,7 @@ final class LiveSound {
     switch (event) {
       case Performed.NoteOn on -> player.noteOn(part, on.pitch(), on.velocity());
       case Performed.NoteOff off -> player.noteOff(part, off.pitch());
-      case Performed.Control c -> player.control(part, Control.controller(c.number(), c.value()));
-      case Performed.Bend b -> player.control(part, Control.bend(b.value()));
+      default -> Performer.control(event).ifPresent(c -> move(part, c));
     }
   }
 }

@@ -10,10 +10,15 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
+import flailbeat.core.model.Control;
+import flailbeat.core.model.Controller;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.LongToDoubleFunction;
 
@@ -33,8 +38,10 @@ public final class Performer {
   private final Hands hands = new Hands();
   private final Pedals pedals = new Pedals();
   private KeyLayout layout = KeyLayout.QWERTY;
-  private boolean deviceSustains;
-  private boolean deviceBends;
+
+  /** What the MIDI input device holds away from where it rests. */
+  private final Map<Controller, Integer> deviceHolds = new LinkedHashMap<>();
+
   private int tonic;
   private Scale scale = Scale.MAJOR;
   private KeysMode keysMode = KeysMode.PLAY;
@@ -127,25 +134,55 @@ public final class Performer {
     perform(hands.releaseOnDevice(pitch, atNanos));
   }
 
-  /** Ends every note of the MIDI input device, its pedal and its bend: it may have gone. */
+  /** Ends every note of the MIDI input device, its pedals, wheel and bend: it may have gone. */
   public void releaseDevice(long atNanos) {
     perform(hands.releaseDevice(atNanos));
-    if (deviceSustains) {
-      moveOnDevice(new Performed.Control(atNanos, Performed.Control.SUSTAIN, 0));
-    }
-    if (deviceBends) {
-      moveOnDevice(new Performed.Bend(atNanos, Performed.Bend.CENTRE));
+    List.copyOf(deviceHolds.keySet()).forEach(c -> moveOnDevice(performed(c, c.atRest(), atNanos)));
+  }
+
+  /** A controller, the bend or the pressure of a MIDI input device moves. */
+  public void moveOnDevice(Performed event) {
+    control(event)
+        .filter(c -> Controller.of(c).filter(Controller::isPerformed).isPresent())
+        .ifPresent(this::noteHeld);
+    perform(List.of(event));
+  }
+
+  private void noteHeld(Control control) {
+    Controller of = Controller.of(control).orElseThrow();
+    if (of.isAtRest(control.value())) {
+      deviceHolds.remove(of);
+    } else {
+      deviceHolds.put(of, control.value());
     }
   }
 
-  /** A controller or the bend of a MIDI input device moves. */
-  public void moveOnDevice(Performed event) {
-    if (event instanceof Performed.Control c && c.number() == Performed.Control.SUSTAIN) {
-      deviceSustains = c.value() >= Performed.Control.SUSTAIN_DOWN;
-    } else if (event instanceof Performed.Bend b) {
-      deviceBends = b.value() != Performed.Bend.CENTRE;
+  /** What a performed event sets a controller to; empty for a note. */
+  static Optional<Control> control(Performed event) {
+    return switch (event) {
+      case Performed.Control c -> Optional.of(Control.controller(c.number(), c.value()));
+      case Performed.Bend b -> Optional.of(Control.bend(b.value()));
+      case Performed.Pressure p -> Optional.of(Control.pressure(p.value()));
+      case Performed.NoteOn on -> Optional.empty();
+      case Performed.NoteOff off -> Optional.empty();
+    };
+  }
+
+  private static Performed performed(Controller of, int value, long atNanos) {
+    return switch (of.kind()) {
+      case PITCH_BEND -> new Performed.Bend(atNanos, value);
+      case CHANNEL_PRESSURE -> new Performed.Pressure(atNanos, value);
+      default -> new Performed.Control(atNanos, of.number(), value);
+    };
+  }
+
+  /** What is still held away from rest, though all notes ended: by a device, and by the wheel. */
+  List<Control> stillHeld() {
+    Map<Controller, Integer> held = new LinkedHashMap<>(deviceHolds);
+    if (pedals.modulation() > 0) {
+      held.put(Controller.MODULATION, pedals.modulation());
     }
-    perform(List.of(event));
+    return held.entrySet().stream().map(e -> e.getKey().at(e.getValue())).toList();
   }
 
   /** Chooses how hard keys are struck. */
@@ -190,6 +227,15 @@ public final class Performer {
     perform(pedals.releaseAll(atNanos));
   }
 
+  /**
+   * Ends every note of the computer's keys and of the mouse, sustain and bend: the window is told
+   * of no release any more. A MIDI input device goes on.
+   */
+  public void releaseOwn(long atNanos) {
+    perform(hands.releaseOwn(atNanos));
+    perform(pedals.releaseAll(atNanos));
+  }
+
   /** Ends every note under the hands now. */
   void releaseAll() {
     releaseAll(clock.nanoTime());
@@ -203,9 +249,9 @@ public final class Performer {
     perform(pedals.toggleLatch(atNanos));
   }
 
-  /** Pulls the bend down (-1) or up (1), or lets it go (0). */
-  public void bend(int direction, long atNanos) {
-    perform(pedals.pull(direction, atNanos));
+  /** Pulls the bend down (-1) or up (1), or lets that way go. */
+  public void bend(int direction, boolean held, long atNanos) {
+    perform(pedals.pull(direction, held, atNanos));
   }
 
   public void modulate(int steps, long atNanos) {

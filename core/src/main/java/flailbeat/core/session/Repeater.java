@@ -87,10 +87,7 @@ public final class Repeater {
         repeat.letGo(note.pitch());
         publish();
       }
-      case Performed.Control control -> {
-        // Only notes repeat.
-      }
-      case Performed.Bend bend -> {
+      default -> {
         // Only notes repeat.
       }
     }
@@ -121,8 +118,7 @@ public final class Repeater {
     return switch (event) {
       case Performed.NoteOn e -> new Performed.NoteOn(e.atNanos() + shift, e.pitch(), e.velocity());
       case Performed.NoteOff e -> new Performed.NoteOff(e.atNanos() + shift, e.pitch());
-      case Performed.Control e -> e;
-      case Performed.Bend e -> e;
+      default -> event;
     };
   }
 

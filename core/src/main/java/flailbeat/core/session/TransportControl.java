@@ -212,7 +212,10 @@ public final class TransportControl {
 
   /** Silence, at once, whatever sounds. */
   void panic() {
-    performer.releaseAll(clock.nanoTime());
+    long now = clock.nanoTime();
+    performer.releaseAll(now);
+    performer.releaseDevice(now);
+    live.rest();
     stop();
     player.allNotesOff();
   }

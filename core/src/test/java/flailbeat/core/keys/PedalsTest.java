@@ -36,15 +36,15 @@ class PedalsTest {
 
   @Test
   void the_bend_glides_to_the_end_of_its_range_and_springs_back_to_the_very_centre() {
-    pedals.pull(1, 0);
+    pedals.pull(1, true, 0);
     List<Performed> up = pedals.advance(200 * MS);
     assertThat(up).hasSize(30);
     assertThat(up.get(0)).isEqualTo(new Bend(5 * MS, 8192 + 273));
     assertThat(up.getLast()).isEqualTo(new Bend(150 * MS, 16_383));
     assertThat(pedals.advance(300 * MS)).as("and stays there").isEmpty();
-    pedals.pull(0, 300 * MS);
+    pedals.pull(1, false, 300 * MS);
     assertThat(pedals.advance(600 * MS).getLast()).isEqualTo(new Bend(450 * MS, 8192));
-    pedals.pull(-1, 600 * MS);
+    pedals.pull(-1, true, 600 * MS);
     assertThat(pedals.advance(900 * MS).getLast()).isEqualTo(new Bend(750 * MS, 0));
   }
 
@@ -60,7 +60,7 @@ class PedalsTest {
   @Test
   void letting_everything_go_leaves_nothing_down() {
     pedals.toggleLatch(0);
-    pedals.pull(1, 0);
+    pedals.pull(1, true, 0);
     pedals.advance(50 * MS);
     assertThat(pedals.releaseAll(60 * MS))
         .containsExactly(new Control(60 * MS, 64, 0), new Bend(60 * MS, 8192));
@@ -74,7 +74,7 @@ class PedalsTest {
   @Test
   void the_bends_range_is_told_once_before_the_first_bend() {
     pedals.setSettings(new BendSettings(12, 100), 0);
-    assertThat(pedals.pull(1, 10))
+    assertThat(pedals.pull(1, true, 10))
         .containsExactly(
             new Performed.Control(10, 101, 0),
             new Performed.Control(10, 100, 0),
@@ -85,10 +85,10 @@ class PedalsTest {
         .last()
         .extracting("value")
         .isEqualTo(16_383);
-    pedals.pull(0, 200_000_000);
-    assertThat(pedals.pull(1, 200_000_000)).isEmpty();
+    pedals.pull(1, false, 200_000_000);
+    assertThat(pedals.pull(1, true, 200_000_000)).isEmpty();
     pedals.tellRangeAgain();
-    assertThat(pedals.pull(-1, 200_000_000)).hasSize(4);
+    assertThat(pedals.pull(-1, true, 200_000_000)).hasSize(4);
   }
 
   @Test
@@ -102,11 +102,27 @@ class PedalsTest {
   void a_bend_springs_back_when_it_is_set_otherwise() {
     assertThat(pedals.setSettings(new BendSettings(7, 100), 0)).isEmpty();
     assertThat(pedals.settings()).isEqualTo(new BendSettings(7, 100));
-    pedals.pull(-1, 0);
+    pedals.pull(-1, true, 0);
     assertThat(pedals.advance(5 * MS)).containsExactly(new Bend(5 * MS, 8192 - 410));
     assertThat(pedals.setSettings(new BendSettings(2, 100), 6 * MS))
         .containsExactly(new Bend(6 * MS, 8192));
     assertThat(pedals.bend()).isZero();
     assertThat(pedals.advance(99 * MS)).isEmpty();
+  }
+
+  @Test
+  void of_two_ways_pulled_at_once_the_other_counts_again_as_one_is_let_go() {
+    pedals.pull(-1, true, 0);
+    pedals.pull(1, true, 100 * MS);
+    pedals.pull(-1, false, 200 * MS);
+    pedals.advance(2000 * MS);
+    assertThat(pedals.bend()).isEqualTo(1);
+    pedals.pull(-1, true, 2000 * MS);
+    pedals.pull(-1, false, 4000 * MS);
+    pedals.advance(6000 * MS);
+    assertThat(pedals.bend()).isEqualTo(1);
+    pedals.pull(1, false, 6000 * MS);
+    pedals.advance(9000 * MS);
+    assertThat(pedals.bend()).isZero();
   }
 }

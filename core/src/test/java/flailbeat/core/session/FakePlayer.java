@@ -1,6 +1,7 @@
 package flailbeat.core.session;
 
 import flailbeat.core.model.Control;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Plans;
@@ -16,12 +17,15 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * The double for what sounds: writes down what it is told. As the real one it goes round the loop
- * by itself, taking up the next round's plan at the seam, and its position can drift and step back.
+ * The double for what sounds: writes down what it is told. As the real one it lets a note ring for
+ * as long as its part's pedal is down, and goes round the loop by itself, taking up the next
+ * round's plan at the seam, and its position can drift and step back.
  */
 final class FakePlayer implements Player {
   final List<String> log = new ArrayList<>();
   final Set<String> sounding = new TreeSet<>();
+  private final Set<String> ringing = new TreeSet<>();
+  private final Set<String> held = new TreeSet<>();
   Repeats repeats = Repeats.NONE;
   boolean playing;
   private final Clock clock;
@@ -95,23 +99,42 @@ final class FakePlayer implements Player {
 
   @Override
   public void noteOn(int channel, int pitch, int velocity) {
+    ringing.remove(channel + ":" + pitch);
     sounding.add(channel + ":" + pitch);
     log.add("on " + pitch + " " + velocity);
   }
 
   @Override
   public void noteOff(int channel, int pitch) {
-    sounding.remove(channel + ":" + pitch);
+    String note = channel + ":" + pitch;
+    if (held.contains(channel + " 64")) {
+      ringing.add(note);
+    } else {
+      sounding.remove(note);
+    }
+  }
+
+  /** What controllers of a part are away from rest: {@code "0 64"} is part 0's pedal. */
+  Set<String> held() {
+    return held;
   }
 
   @Override
   public void control(int channel, Control control) {
+    String of = channel + " " + control.number();
+    if (Controller.of(control).filter(c -> !c.isAtRest(control.value())).isPresent()) {
+      held.add(of);
+    } else if (held.remove(of) && control.number() == 64) {
+      ringing.stream().filter(n -> n.startsWith(channel + ":")).forEach(sounding::remove);
+      ringing.removeIf(n -> n.startsWith(channel + ":"));
+    }
     log.add("control " + control.kind() + " " + control.number() + " " + control.value());
   }
 
   @Override
   public void allNotesOff() {
     sounding.clear();
+    ringing.clear();
     log.add("panic");
   }
 

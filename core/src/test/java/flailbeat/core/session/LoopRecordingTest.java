@@ -2,13 +2,21 @@ package flailbeat.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.TestSongs;
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.edit.PedalBars;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
 import flailbeat.core.time.TickRange;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Recording round a loop of one bar: 3840 ticks, two seconds. Recording starts at 10 s. */
 class LoopRecordingTest extends SessionRig {
@@ -226,5 +234,120 @@ class LoopRecordingTest extends SessionRig {
     assertThat(transportControl.looping().active()).contains(BAR_1);
     session.run().toggleLoop();
     assertThat(session.notices().current().text()).isEqualTo("No loop");
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {30, 80, 200})
+  void a_last_note_held_over_the_seam_is_no_reason_to_wipe_the_round_that_is_only_listened_to(
+      int overMs) {
+    record(RecordingMode.REPLACE);
+    strike(PhysicalKey.A, 10);
+    strike(PhysicalKey.S, 700);
+    runTo(1500);
+    session.performer().press(PhysicalKey.D, nowMs * MS);
+    runTo(2000 + overMs);
+    session.performer().release(PhysicalKey.D, nowMs * MS);
+    runTo(6500);
+    session.run().stop();
+    assertThat(notes()).extracting(Note::pitch).contains(60, 62, 64);
+    assertThat(notes()).filteredOn(n -> n.pitch() == 60).hasSize(1);
+  }
+
+  @Test
+  void the_tail_of_a_note_held_over_the_seam_is_no_take() {
+    record(RecordingMode.TAKES);
+    strike(PhysicalKey.A, 10);
+    runTo(1500);
+    session.performer().press(PhysicalKey.D, nowMs * MS);
+    runTo(2200);
+    session.performer().release(PhysicalKey.D, nowMs * MS);
+    runTo(4100);
+    session.run().stop();
+    assertThat(session.document().track().clips()).hasSize(1);
+    assertThat(session.document().clip().orElseThrow().takes().isChoice()).isFalse();
+    assertThat(notes()).extracting(Note::pitch).contains(60, 64);
+  }
+
+  @Test
+  void what_is_recorded_over_a_loop_leaves_its_rounds_behind_the_range_where_they_were() {
+    Song looping =
+        TestSongs.song(
+            TestSongs.clip(
+                2, 0, 4 * 3840, 3840, List.of(TestSongs.note(10, 48, 0, 960)), List.of()));
+    session.open(looping, Optional.empty());
+    session.run().loop(BAR_1);
+    transportControl.setRecordSettings(transportControl.recordSettings().withQuantize(true));
+    record(RecordingMode.OVERDUB);
+    strike(PhysicalKey.A, 510);
+    runTo(2500);
+    session.run().stop();
+    assertThat(TestSongs.heard(session.song()))
+        .isEqualTo("48@0+960 60@960+192 48@3840+960 48@7680+960 48@11520+960");
+  }
+
+  @Test
+  void a_pedal_held_over_the_seam_leaves_the_pedal_of_the_clip_that_begins_there_alone() {
+    Song song =
+        TestSongs.song(
+            TestSongs.clip(
+                2,
+                3840,
+                3840,
+                Clip.NEVER,
+                List.of(TestSongs.note(10, 48, 0, 480)),
+                List.of(TestSongs.point(20, 0, 64, 127), TestSongs.point(21, 3000, 64, 0))));
+    session.open(song, Optional.empty());
+    session.run().loop(BAR_1);
+    for (RecordingMode mode : RecordingMode.values()) {
+      startMs = nowMs;
+      record(mode);
+      runTo(100);
+      session.performer().sustain(true, nowMs * MS);
+      strike(PhysicalKey.A, 500);
+      runTo(2500);
+      session.performer().sustain(false, nowMs * MS);
+      runTo(3900);
+      session.run().stop();
+      assertThat(TestSongs.clips(session.song())).as("%s", mode).isEqualTo("0-3840 3840-7680");
+      assertThat(
+              PedalBars.of(
+                  session.document().track(), Controller.SUSTAIN, new TickRange(3840, 9999)))
+          .as("%s", mode)
+          .containsExactly(new TickRange(3840, 6840));
+    }
+  }
+
+  @Test
+  void the_pedal_goes_along_with_what_is_quantized_while_recording() {
+    transportControl.setRecordSettings(
+        transportControl.recordSettings().withQuantize(true).withMode(RecordingMode.OVERDUB));
+    session.run().recordOrStop();
+    runTo(530);
+    session.performer().press(PhysicalKey.A, nowMs * MS);
+    runTo(550);
+    session.performer().sustain(true, nowMs * MS);
+    runTo(700);
+    session.performer().release(PhysicalKey.A, nowMs * MS);
+    runTo(1400);
+    session.performer().sustain(false, nowMs * MS);
+    runTo(1900);
+    session.run().stop();
+    assertThat(notes()).extracting(Note::onset).containsExactly(960L);
+    assertThat(TestSongs.controls(session.song())).isEqualTo("64=127@998 64=0@2688");
+  }
+
+  @Test
+  void keep_after_four_rounds_of_a_loop_keeps_the_last_and_says_so() {
+    session.run().playOrStop();
+    for (int round = 0; round < 4; round++) {
+      strike(PhysicalKey.A, 500 + round * 2000);
+      strike(PhysicalKey.S, 1000 + round * 2000 + 10 * round);
+    }
+    strike(PhysicalKey.D, 7980);
+    runTo(8300);
+    strike(PhysicalKey.F, 8500);
+    session.run().keepPhrase();
+    assertThat(TestSongs.heard(session.song())).isEqualTo("64@0+154 65@960+192");
+    assertThat(session.notices().current().text()).contains("the last of 5 rounds");
   }
 }

@@ -95,7 +95,7 @@ class RecordingSessionTest extends RecordingRig {
     performer.sustain(true, nowMs * MS);
     performer.press(PhysicalKey.A, true, nowMs * MS);
     nowMs = 11_000;
-    performer.bend(1, nowMs * MS);
+    performer.bend(1, true, nowMs * MS);
     nowMs = 11_500;
     session.tick();
     performer.modulate(1, nowMs * MS);
