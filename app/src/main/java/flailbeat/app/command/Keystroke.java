@@ -129,6 +129,10 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
         || code == KeyCode.V
         || code == KeyCode.X
         || code == KeyCode.Z
+        || code == KeyCode.BACK_SPACE
+        || code == KeyCode.DELETE
+        || code == KeyCode.HOME
+        || code == KeyCode.END
         || code.isArrowKey();
   }
 

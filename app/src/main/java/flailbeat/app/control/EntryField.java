@@ -6,6 +6,7 @@ import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
+import javafx.scene.Scene;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -109,6 +110,19 @@ public final class EntryField extends HBox {
     } finally {
       taking = false;
     }
+  }
+
+  /**
+   * Takes what is being typed in whichever field has the caret, as a command does that goes by what
+   * is in force.
+   *
+   * @return false where it was refused, which the field says
+   */
+  public static boolean takeTyped(Scene scene) {
+    return !(scene.getFocusOwner() instanceof TextField typed
+            && typed.getParent() instanceof EntryField entry)
+        || typed.getText().equals(entry.shown)
+        || entry.isTaken();
   }
 
   /** Calls back when the caret has left it. */

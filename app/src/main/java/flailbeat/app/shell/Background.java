@@ -2,6 +2,8 @@ package flailbeat.app.shell;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.function.Consumer;
@@ -24,7 +26,9 @@ public final class Background {
 
   private final ExecutorService executor = Daemons.single("background");
   private final Consumer<String> onBusy;
+  private final List<Runnable> afterWriting = new ArrayList<>();
   private Optional<Going> going = Optional.empty();
+  private int writing;
 
   /** What is being done, since when, and how to leave it off if one can. */
   private record Going(Task<?> task, long begunAtNanos, Optional<Runnable> leave) {}
@@ -41,8 +45,34 @@ public final class Background {
   /** Writes: one of the two callbacks follows on the window's thread. */
   public <T> void write(
       String doing, Work<T> work, Consumer<T> onDone, Consumer<IOException> onFault) {
-    Task<T> task = begin(doing, work, onDone, onFault);
+    writing++;
+    Task<T> task =
+        begin(
+            doing,
+            work,
+            done -> written(() -> onDone.accept(done)),
+            fault -> written(() -> onFault.accept(fault)));
     going = Optional.of(new Going(task, System.nanoTime(), Optional.empty()));
+  }
+
+  private void written(Runnable callback) {
+    writing--;
+    callback.run();
+    if (writing == 0) {
+      List<Runnable> waiting = List.copyOf(afterWriting);
+      afterWriting.clear();
+      waiting.forEach(Runnable::run);
+    }
+  }
+
+  /** Does something once nothing is being written: at once where nothing is. */
+  public void whenWritten(Runnable then) {
+    if (writing == 0) {
+      then.run();
+    } else {
+      afterWriting.add(then);
+      onBusy.accept("A file is still being written: then this goes on");
+    }
   }
 
   /** Reads: the same, or a word that it was left off. */

@@ -13,6 +13,7 @@ import flailbeat.core.quantize.Groove;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -71,7 +72,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
       session.notices().tell(new Notice("Not opened: " + file + ": " + opened.damage(), true));
       return;
     }
-    boolean project = file.toString().endsWith(".flail");
+    boolean project = Ending.PROJECT.isOf(file);
     session.open(opened.song(), project ? Optional.of(file) : Optional.empty());
     if (!opened.isSound()) {
       session.document().markUnsaved();
@@ -94,7 +95,30 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   }
 
   public void saveAs() {
-    prompts.projectToSave(fileName(".flail")).ifPresent(p -> write(p, Optional.empty()));
+    askWhereToSave().ifPresent(p -> write(p, Optional.empty()));
+  }
+
+  /**
+   * Where to save the project. Saving is to a project, and marks the song as saved; under the name
+   * of a MIDI file it is exported instead, and is in no project still.
+   */
+  private Optional<Path> askWhereToSave() {
+    Optional<Path> chosen = prompts.projectToSave(fileName(".flail"));
+    if (chosen.filter(p -> Ending.MIDI.isOf(p)).isPresent()) {
+      export(chosen.get());
+      return Optional.empty();
+    }
+    return named(chosen, Ending.PROJECT);
+  }
+
+  /**
+   * A file with the ending of its kind. Where that is added here, whoever asked for the file cannot
+   * have asked about the one of that name.
+   */
+  private Optional<Path> named(Optional<Path> chosen, Ending ending) {
+    return chosen
+        .map(ending::on)
+        .filter(file -> file.equals(chosen.get()) || !Files.exists(file) || prompts.replaces(file));
   }
 
   /**
@@ -106,15 +130,17 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   private void save(Optional<Runnable> then) {
     Optional<Path> target = session.document().file();
     if (target.isEmpty()) {
-      target = prompts.projectToSave(fileName(".flail"));
+      target = askWhereToSave();
     }
     target.ifPresent(p -> write(p, then));
   }
 
   private void write(Path file, Optional<Runnable> then) {
     session.run().stop();
-    Song song = titled(file);
+    nameAfter(file);
+    Song song = session.song();
     Song whole = session.document().toWrite();
+    int opening = session.document().openings();
     background.write(
         "Saving " + file.getFileName(),
         () -> {
@@ -122,7 +148,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
           return song;
         },
         written -> {
-          session.document().saved(file, written);
+          session.document().saved(file, written, opening);
           session.notices().tell(new Notice("Saved " + file.getFileName(), false));
           then.ifPresent(this::afterUnsavedWork);
         },
@@ -130,38 +156,33 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   }
 
   /** A song that has no name yet takes its file's. */
-  private Song titled(Path file) {
+  private void nameAfter(Path file) {
     if (session.song().title().equals(Song.empty().title())) {
-      String title = SongFiles.titleOf(file);
-      session.editing().edit("Name the song", s -> s.withTitle(title));
+      session.document().name(SongFiles.titleOf(file));
     }
-    return session.song();
   }
 
   public void exportMidi() {
-    prompts
-        .midiToExport(fileName(".mid"))
-        .ifPresent(
-            file -> {
-              Song song = session.song();
-              background.write(
-                  "Exporting " + file.getFileName(),
-                  () -> SongFiles.write(song, file),
-                  lost ->
-                      session
-                          .notices()
-                          .tell(
-                              new Notice(
-                                  "Exported "
-                                      + song.noteCount()
-                                      + " notes to "
-                                      + file.getFileName()
-                                      + lost.stream()
-                                          .map(l -> "; " + l)
-                                          .collect(Collectors.joining()),
-                                  false)),
-                  e -> failed(file, e));
-            });
+    named(prompts.midiToExport(fileName(".mid")), Ending.MIDI).ifPresent(this::export);
+  }
+
+  private void export(Path file) {
+    Song song = session.song();
+    background.write(
+        "Exporting " + file.getFileName(),
+        () -> SongFiles.write(song, file),
+        lost ->
+            session
+                .notices()
+                .tell(
+                    new Notice(
+                        "Exported "
+                            + Notice.notes(song.noteCount())
+                            + " to "
+                            + file.getFileName()
+                            + lost.stream().map(l -> "; " + l).collect(Collectors.joining()),
+                        false)),
+        e -> failed(file, e));
   }
 
   @Override
@@ -189,8 +210,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
           .tell(new Notice("There is no groove yet: take one from notes first", false));
       return;
     }
-    prompts
-        .grooveToSave(groove.name() + GrooveFile.ENDING)
+    named(prompts.grooveToSave(groove.name() + GrooveFile.ENDING), Ending.GROOVE)
         .ifPresent(
             file ->
                 background.write(
@@ -232,8 +252,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
       session.notices().tell("There are no chores of your own to hand on yet");
       return;
     }
-    prompts
-        .choresToSave("chores" + ChoreFile.ENDING)
+    named(prompts.choresToSave("chores" + ChoreFile.ENDING), Ending.CHORES)
         .ifPresent(
             file ->
                 background.write(
@@ -260,6 +279,11 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
         // As it was.
       }
     }
+  }
+
+  /** Closes, once nothing is being written any more: that would be lost. */
+  public void afterWriting(Runnable then) {
+    background.whenWritten(then);
   }
 
   private String fileName(String extension) {

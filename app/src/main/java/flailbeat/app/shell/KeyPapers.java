@@ -79,6 +79,7 @@ final class KeyPapers {
   void savePage() {
     prompts
         .pageToSave("Flailbeat keys.html")
+        .map(Ending.PAGE::on)
         .ifPresent(
             file ->
                 background.write(

@@ -6,6 +6,7 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
+import flailbeat.app.control.EntryField;
 import flailbeat.app.view.KeyDeck;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
@@ -104,7 +105,9 @@ final class KeyRouter {
     stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> focusChanged(false));
   }
 
-  /** What is typed by a key that was down before the caret came into a field is not for the field. */
+  /**
+   * What is typed by a key that was down before the caret came into a field is not for the field.
+   */
   private void typed(KeyEvent e) {
     if (swallowsTyped) {
       e.consume();
@@ -241,6 +244,9 @@ final class KeyRouter {
     }
     if (command == null) {
       return false;
+    }
+    if (!EntryField.takeTyped((Scene) e.getSource())) {
+      return true;
     }
     if (command.kind() == Kind.HOLD) {
       if (!repeat && held.putIfAbsent(name, command) == null) {

@@ -4,6 +4,7 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
@@ -305,7 +306,9 @@ public final class MainWindow {
 
   private void closing(WindowEvent e) {
     e.consume();
-    files.afterUnsavedWork(this::close);
+    if (EntryField.takeTyped(stage.getScene())) {
+      files.afterUnsavedWork(() -> files.afterWriting(this::close));
+    }
   }
 
   private void showTitle() {

@@ -39,6 +39,9 @@ public interface Prompts {
   /** Asks where to save a page for a browser. */
   Optional<Path> pageToSave(String suggestedName);
 
+  /** Asks whether a file that is there already may be replaced. */
+  boolean replaces(Path file);
+
   /** Offers what could be saved of a damaged file; true to take it. */
   boolean takeDamaged(String damage, String loss, int notes);
 }

@@ -66,6 +66,18 @@ public final class WindowPrompts implements Prompts {
     return alert.showAndWait().orElse(ButtonType.CANCEL) == take;
   }
 
+  @Override
+  public boolean replaces(Path file) {
+    ButtonType replace = new ButtonType("Replace it", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "Replace \u201c" + file.getFileName() + "\u201d?",
+            "There is a file of that name already; what is in it would be gone.",
+            replace,
+            ButtonType.CANCEL);
+    return alert.showAndWait().orElse(ButtonType.CANCEL) == replace;
+  }
+
   private Alert alert(String header, String text, ButtonType... buttons) {
     Alert alert = new Alert(Alert.AlertType.NONE, text, buttons);
     alert.initOwner(owner);
@@ -84,12 +96,12 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> projectToSave(String suggestedName) {
-    return save(chooser("Save the project", suggestedName, PROJECTS), ".flail");
+    return save(chooser("Save the project", suggestedName, PROJECTS));
   }
 
   @Override
   public Optional<Path> midiToExport(String suggestedName) {
-    return save(chooser("Export a MIDI file", suggestedName, MIDI), ".mid");
+    return save(chooser("Export a MIDI file", suggestedName, MIDI));
   }
 
   @Override
@@ -100,7 +112,7 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> grooveToSave(String suggestedName) {
-    return save(chooser("Save the groove", suggestedName, GROOVES), GrooveFile.ENDING);
+    return save(chooser("Save the groove", suggestedName, GROOVES));
   }
 
   @Override
@@ -111,22 +123,16 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> choresToSave(String suggestedName) {
-    return save(chooser("Hand on your chores", suggestedName, CHORES), ChoreFile.ENDING);
+    return save(chooser("Hand on your chores", suggestedName, CHORES));
   }
 
   @Override
   public Optional<Path> pageToSave(String suggestedName) {
-    return save(chooser("Save the keys as a page", suggestedName, PAGES), ".html");
+    return save(chooser("Save the keys as a page", suggestedName, PAGES));
   }
 
-  private Optional<Path> save(FileChooser chooser, String extension) {
-    return Optional.ofNullable(chooser.showSaveDialog(owner))
-        .map(File::toPath)
-        .map(
-            p ->
-                p.getFileName().toString().contains(".")
-                    ? p
-                    : p.resolveSibling(p.getFileName() + extension));
+  private Optional<Path> save(FileChooser chooser) {
+    return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
   }
 
   private static FileChooser chooser(String title, String name, ExtensionFilter... filters) {

@@ -230,14 +230,23 @@ public final class RunRow extends HBox {
       throw new IllegalArgumentException("Tempo is a number, such as 96", e);
     }
     Tempo value = Tempo.ofBpm(bpm);
+    requireNoRecording("tempo");
     session.editing().edit("Tempo " + value, s -> SongEdits.setTempo(s, value));
     tempo.show(session.song().tempos().tempoAt(0).toString());
   }
 
   private void setMeter(String text) {
     Meter value = Meter.parse(text);
+    requireNoRecording("meter");
     session.editing().edit("Meter " + value, s -> SongEdits.setMeter(s, value));
     meter.show(session.song().meters().meterAt(0).toString());
+  }
+
+  private void requireNoRecording(String what) {
+    if (session.transportControl().transport().isRecording()) {
+      throw new IllegalArgumentException(
+          "The " + what + " stays as it is while recording: stop, then change it");
+    }
   }
 
   private void setClicks() {
@@ -274,8 +283,6 @@ public final class RunRow extends HBox {
     record.pseudoClassStateChanged(ACTIVE, recording);
     tempo.show(session.song().tempos().tempoAt(0).toString());
     meter.show(session.song().meters().meterAt(0).toString());
-    tempo.setDisable(recording);
-    meter.setDisable(recording);
     PlaySettings settings = settings();
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());

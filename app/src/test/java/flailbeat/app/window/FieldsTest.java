@@ -2,7 +2,10 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.files.SongFiles;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Tooltip;
@@ -84,5 +87,62 @@ class FieldsTest extends HeadlessWindow {
                 .filter(each -> each.getStyleClass().contains("refusal"))
                 .map(Tooltip::getText)
                 .toList());
+  }
+
+  @Test
+  void what_is_typed_counts_before_a_command_that_reads_the_song() throws Exception {
+    Path file = folder.resolve("mine.flail");
+    ui.answers.file = Optional.of(file);
+    click("tempo");
+    ui.run(() -> ui.field("tempo").setText("140"));
+    type(KeyCode.CONTROL, KeyCode.S);
+    ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
+    assertThat(SongFiles.read(file).song().tempos().tempoAt(0)).hasToString("140");
+    ui.run(() -> ui.field("tempo").setText("9999"));
+    type(KeyCode.CONTROL, KeyCode.S);
+    assertThat(refusals()).as("what is refused is not saved over").hasSize(1);
+  }
+
+  @Test
+  void a_note_key_that_is_held_types_nothing_into_a_field_that_is_clicked_meanwhile()
+      throws Exception {
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    click("tempo");
+    ui.run(() -> ui.field("tempo").setText("120"));
+    press(KeyCode.A);
+    press(KeyCode.A);
+    assertThat(ui.get(() -> ui.field("tempo").getText())).isEqualTo("120");
+    release(KeyCode.A);
+    assertThat(sounding()).isEmpty();
+    ui.run(() -> ui.field("tempo").end());
+    type(KeyCode.B);
+    assertThat(ui.get(() -> ui.field("tempo").getText()))
+        .as("the next is the field's")
+        .contains("b");
+  }
+
+  @Test
+  void a_word_that_is_deleted_in_a_field_takes_back_no_pass() throws Exception {
+    ui.run(() -> ui.session.notices().tell("Nothing said"));
+    click("tempo");
+    type(KeyCode.CONTROL, KeyCode.BACK_SPACE);
+    assertThat(ui.session.notices().current().text()).doesNotContain("pass");
+  }
+
+  @Test
+  void a_tempo_that_is_typed_while_recording_is_refused_in_words_and_none_of_it_is_recorded()
+      throws Exception {
+    ui.run(() -> ui.session.run().recordOrStop());
+    click("tempo");
+    ui.run(() -> ui.field("tempo").selectAll());
+    type(KeyCode.DIGIT1);
+    type(KeyCode.DIGIT4);
+    type(KeyCode.DIGIT0);
+    type(KeyCode.ENTER);
+    assertThat(refusals()).singleElement().asString().contains("recording");
+    assertThat(ui.session.song().tempos().tempoAt(0)).hasToString("120");
+    ui.run(() -> ui.session.run().recordOrStop());
+    assertThat(ui.session.document().track().clips()).isEmpty();
   }
 }

@@ -5,15 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.app.shell.Mishaps;
 import flailbeat.app.shell.Prompts.Unsaved;
 import flailbeat.app.shell.SettingsKeeper;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.Touch;
+import flailbeat.core.model.Song;
 import flailbeat.core.session.settings.SettingsFile;
+import flailbeat.core.time.Tempo;
 import java.lang.Thread.UncaughtExceptionHandler;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
+import javafx.stage.WindowEvent;
 import org.junit.jupiter.api.Test;
 
 /** Work that is in danger while something goes on in the background, or goes wrong. */
@@ -142,5 +147,94 @@ class NothingLostTest extends HeadlessWindow {
       Thread.setDefaultUncaughtExceptionHandler(onAll);
       ui.run(() -> Thread.currentThread().setUncaughtExceptionHandler(onWindow));
     }
+  }
+
+  @Test
+  void a_song_that_is_opened_while_another_is_saved_does_not_get_its_file() throws Exception {
+    Path precious = folder.resolve("precious.flail");
+    SongFiles.write(HarbourLamps.song(), precious);
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.of(precious)));
+    ui.run(
+        () -> {
+          rename("Precious");
+          ui.window.files().save();
+          ui.window.files().afterUnsavedWork(() -> {});
+          ui.session.open(Song.empty(), Optional.empty());
+        });
+    ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
+    assertThat(ui.session.document().file()).isEmpty();
+    assertThat(SongFiles.read(precious).song().title()).isEqualTo("Precious");
+  }
+
+  @Test
+  void a_name_without_its_ending_does_not_replace_the_project_of_that_name_unasked()
+      throws Exception {
+    Path there = folder.resolve("foo.flail");
+    SongFiles.write(HarbourLamps.song(), there);
+    ui.answers.file = Optional.of(folder.resolve("foo"));
+    ui.run(() -> ui.window.files().saveAs());
+    assertThat(ui.answers.asked).isEqualTo("replace foo.flail");
+    assertThat(SongFiles.read(there).song().noteCount()).isPositive();
+    ui.answers.replaces = true;
+    ui.run(() -> ui.window.files().saveAs());
+    ui.await(() -> ui.session.notices().current().text().startsWith("Saved foo.flail"));
+    assertThat(SongFiles.read(there).song().noteCount()).isZero();
+    ui.answers.file = Optional.of(folder.resolve("v1.2"));
+    ui.run(() -> ui.window.files().saveAs());
+    ui.await(() -> Files.exists(folder.resolve("v1.2.flail")));
+  }
+
+  @Test
+  void saving_as_a_midi_file_is_an_export_and_leaves_the_song_unsaved() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    ui.run(() -> rename("Mine"));
+    Path midi = folder.resolve("mine.mid");
+    ui.answers.file = Optional.of(midi);
+    ui.run(() -> ui.window.files().saveAs());
+    ui.await(() -> ui.session.notices().current().text().startsWith("Exported"));
+    assertThat(midi).exists();
+    assertThat(ui.session.document().hasUnsavedWork()).isTrue();
+    assertThat(ui.session.document().file()).isEmpty();
+  }
+
+  @Test
+  void the_first_save_keeps_what_can_be_done_again() throws Exception {
+    ui.run(() -> ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(99))));
+    ui.run(() -> ui.session.editing().undo());
+    ui.answers.file = Optional.of(folder.resolve("fresh.flail"));
+    ui.run(() -> ui.window.files().save());
+    ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
+    assertThat(ui.session.song().title()).isEqualTo("fresh");
+    assertThat(ui.session.document().hasUnsavedWork()).isFalse();
+    ui.run(() -> ui.session.editing().redo());
+    assertThat(ui.session.song().tempos().tempoAt(0)).hasToString("99");
+    assertThat(ui.session.song().title()).isEqualTo("fresh");
+  }
+
+  @Test
+  void closing_waits_for_an_export_that_is_being_written() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    Path midi = folder.resolve("out.mid");
+    ui.answers.file = Optional.of(midi);
+    AtomicBoolean openStill = new AtomicBoolean();
+    ui.run(
+        () -> {
+          ui.window.files().exportMidi();
+          ui.stage.fireEvent(new WindowEvent(ui.stage, WindowEvent.WINDOW_CLOSE_REQUEST));
+          openStill.set(ui.stage.isShowing());
+        });
+    assertThat(openStill).as("as long as it is written").isTrue();
+    ui.await(() -> !ui.stage.isShowing());
+    assertThat(SongFiles.read(midi).song().noteCount()).isPositive();
+  }
+
+  @Test
+  void a_place_that_cannot_be_written_to_is_told_as_that_and_not_as_a_full_disk() throws Exception {
+    ui.answers.file = Optional.of(Path.of("/proc/self/mine.flail"));
+    ui.run(() -> ui.window.files().save());
+    ui.await(() -> ui.session.notices().current().warning());
+    assertThat(ui.session.notices().current().text())
+        .doesNotContain("full")
+        .contains("save in another place");
   }
 }

@@ -31,12 +31,19 @@ final class WindowUnderTest {
     Unsaved unsaved = Unsaved.STAY;
     Optional<Path> file = Optional.empty();
     boolean takeDamaged;
+    boolean replaces;
     String asked = "";
 
     @Override
     public Unsaved unsavedWork(String title) {
       asked = "unsaved " + title;
       return unsaved;
+    }
+
+    @Override
+    public boolean replaces(Path present) {
+      asked = "replace " + present.getFileName();
+      return replaces;
     }
 
     @Override

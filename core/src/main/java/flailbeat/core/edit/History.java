@@ -3,6 +3,7 @@ package flailbeat.core.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * The states that something went through, with a cursor and a mark at the one last saved. States
@@ -52,6 +53,11 @@ public final class History<S> {
       cursor--;
       saved = Math.max(-1, saved - 1);
     }
+  }
+
+  /** Changes every state alike: what is no step of its own, and is to hold whatever is undone. */
+  public void replaceAll(UnaryOperator<S> change) {
+    steps.replaceAll(s -> new Step<>(s.label(), change.apply(s.state())));
   }
 
   /** Steps back; false at the beginning. */

@@ -11,6 +11,7 @@ import flailbeat.core.format.smf.SmfWriter;
 import flailbeat.core.model.Song;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
+import java.nio.file.FileStore;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -108,18 +109,30 @@ public final class SongFiles {
   /** One line that names the file, what is wrong and, with a full disk, what to do. */
   public static String describe(Path file, IOException fault) {
     boolean full = fault instanceof SafeFile.WriteFault w && isFull(file, w.reason());
-    return file + ": " + (full ? FULL : reason(fault));
+    boolean writing = fault instanceof SafeFile.WriteFault;
+    return file + ": " + (full ? FULL : reason(fault) + (writing ? "; save in another place" : ""));
   }
 
   /** Systems word it in their own language, so the disk is asked too. */
   private static boolean isFull(Path file, IOException reason) {
     try {
-      Path folder = file.toAbsolutePath().getParent();
-      return String.valueOf(reason.getMessage()).contains("No space left")
-          || Files.getFileStore(folder).getUsableSpace() < LEAST_ROOM;
+      if (String.valueOf(reason.getMessage()).contains("No space left")) {
+        return true;
+      }
+      boolean refused = reason instanceof FileFault || reason instanceof FileSystemException;
+      FileStore store = Files.getFileStore(file.toAbsolutePath().getParent());
+      return !refused && store.getTotalSpace() > 0 && store.getUsableSpace() < LEAST_ROOM;
     } catch (IOException e) {
       return false;
     }
+  }
+
+  /** What a system says in its own words, where it is known to puzzle people. */
+  private static String systemReason(FileSystemException fault) {
+    String reason = fault.getReason() == null ? fault.getMessage() : fault.getReason();
+    return reason.contains("not permitted") || reason.contains("Read-only")
+        ? "nothing may be written there"
+        : reason;
   }
 
   private static String reason(IOException fault) {
@@ -128,7 +141,7 @@ public final class SongFiles {
       case FileFault f -> f.getMessage();
       case NoSuchFileException f -> f.getReason() == null ? "there is no such file" : f.getReason();
       case AccessDeniedException f -> "it may not be read or written";
-      case FileSystemException f -> f.getReason() == null ? f.getMessage() : f.getReason();
+      case FileSystemException f -> systemReason(f);
       default -> String.valueOf(fault.getMessage());
     };
   }

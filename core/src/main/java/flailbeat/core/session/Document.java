@@ -62,8 +62,16 @@ public final class Document {
     return file;
   }
 
-  /** Notes that this song now stands in a file; one that was edited since stays unsaved. */
-  public void saved(Path path, Song written) {
+  /**
+   * Notes that a song now stands in a file; one that was edited since stays unsaved. Nothing where
+   * another song was opened while it was written.
+   *
+   * @param opening which opening it was of, by {@link #openings()} as writing began
+   */
+  public void saved(Path path, Song written, int opening) {
+    if (opening != openings) {
+      return;
+    }
     file = Optional.of(path);
     if (written == song()) {
       history.markSaved();
@@ -91,6 +99,12 @@ public final class Document {
       history.push(label, withUnusedIds(changed));
       afterSongChanged();
     }
+  }
+
+  /** Names the song: no step of its own, so what was undone can still be done again. */
+  public void name(String title) {
+    history.replaceAll(s -> s.withTitle(title));
+    afterSongChanged();
   }
 
   /**

@@ -149,13 +149,13 @@ class SessionTest extends RecordingRig {
     recordEight();
     assertThat(session.document().hasUnsavedWork()).isTrue();
     Song written = session.song();
-    session.document().saved(Path.of("a.flail"), written);
+    session.document().saved(Path.of("a.flail"), written, session.document().openings());
     assertThat(session.document().hasUnsavedWork()).isFalse();
     session.editing().undo();
     assertThat(session.document().hasUnsavedWork()).isTrue();
     session.editing().redo();
     session.editing().edit("Meter", s -> SongEdits.setMeter(s, new Meter(7, 8)));
-    session.document().saved(Path.of("a.flail"), written);
+    session.document().saved(Path.of("a.flail"), written, session.document().openings());
     assertThat(session.document().hasUnsavedWork())
         .as("edited while it was being written")
         .isTrue();
