@@ -3,6 +3,7 @@ package flailbeat.app.control;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.MouseEvent;
 import org.kordamp.ikonli.Ikon;
 import org.kordamp.ikonli.javafx.FontIcon;
 
@@ -28,6 +29,36 @@ public final class Buttons {
   /** A button that stays down. */
   public static ToggleButton toggle(String text, String hint) {
     return dressed(new ToggleButton(text), hint);
+  }
+
+  /**
+   * Does something for as long as a button is held with the mouse. It ends as well when the button
+   * goes out of sight meanwhile, and no release comes.
+   */
+  public static void whileHeld(Button button, Runnable press, Runnable release) {
+    boolean[] held = {false};
+    Runnable end =
+        () -> {
+          if (held[0]) {
+            held[0] = false;
+            release.run();
+          }
+        };
+    button.addEventHandler(
+        MouseEvent.MOUSE_PRESSED,
+        e -> {
+          held[0] = true;
+          press.run();
+        });
+    button.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> end.run());
+    button
+        .sceneProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (now == null) {
+                end.run();
+              }
+            });
   }
 
   private static <B extends ButtonBase> B dressed(B button, String hint) {

@@ -24,7 +24,7 @@ public final class Segments<T> extends HBox {
         .selectedToggleProperty()
         .addListener(
             (property, before, now) -> {
-              if (now == null && before != null) {
+              if (now == null && before != null && !clearing) {
                 before.setSelected(true);
               }
             });
@@ -32,6 +32,9 @@ public final class Segments<T> extends HBox {
   }
 
   private final Consumer<T> onChosen;
+
+  /** While none is to be chosen: a click on the one that is would clear it as well. */
+  private boolean clearing;
 
   /** Adds a choice at the right end. */
   public Segments<T> add(T value, String text, String hint) {
@@ -64,7 +67,9 @@ public final class Segments<T> extends HBox {
   public void show(T value) {
     ToggleButton button = buttons.get(value);
     if (button == null) {
-      buttons.values().forEach(b -> b.setSelected(false));
+      clearing = true;
+      group.selectToggle(null);
+      clearing = false;
     } else {
       button.setSelected(true);
     }

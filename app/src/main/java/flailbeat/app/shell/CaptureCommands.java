@@ -52,9 +52,9 @@ final class CaptureCommands {
         of(
                 Group.CAPTURE,
                 "keys-switch",
-                "Give the letter keys to notes or to commands",
+                "Give the letter keys to notes",
                 "F2",
-                this::switchKeys)
+                this::giveKeysToNotes)
             .at(PhysicalKey.BACKQUOTE)
             .onCap("keys"),
         of(
@@ -315,9 +315,9 @@ final class CaptureCommands {
     return System.nanoTime();
   }
 
-  private void switchKeys() {
-    boolean playing = performer.keysMode() == KeysMode.PLAY;
-    session.keyboard().setKeysMode(playing ? KeysMode.COMMANDS : KeysMode.PLAY);
+  private void giveKeysToNotes() {
+    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.notices().tell("Letter keys are notes. {keys-commands} gives them to commands");
   }
 
   private void repeat() {

@@ -64,6 +64,8 @@ final class EditCommands {
             "Ctrl+Page Down",
             () -> session.editing().stepTake(1)),
         of(Group.EDIT, "track-add", "Add a track", "Ctrl+Shift+A", this::addTrack),
+        of(Group.EDIT, "track-remove", "Remove the track", "", session.editing()::removeTrack)
+            .when(() -> session.song().tracks().size() > 1),
         of(Group.EDIT, "track-previous", "Go to the track before", "Page Up", () -> step(-1)),
         of(Group.EDIT, "track-next", "Go to the track after", "Page Down", () -> step(1)),
         of(Group.EDIT, "sound-previous", "The sound before", "Alt+Up", () -> stepSound(-1))

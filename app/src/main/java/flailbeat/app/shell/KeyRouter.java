@@ -70,6 +70,7 @@ final class KeyRouter {
 
   private final Map<Name, Command> held = new HashMap<>();
   private boolean swallowsTyped;
+  private boolean walkEnded;
   private Optional<Name> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
 
@@ -146,9 +147,18 @@ final class KeyRouter {
       e.consume();
       return;
     }
-    if (session.doubts().isOn() && !hasCommandModifier(e) && !e.getCode().isModifierKey()) {
+    boolean walkJustEnded = walkEnded;
+    walkEnded = false;
+    if (walkJustEnded && e.getCode() == KeyCode.ESCAPE) {
+      // It was meant for the walk, which its last note has ended.
+      down.putIfAbsent(name, Optional.empty());
+      e.consume();
+      return;
+    }
+    if (session.doubts().isOn() && !hasCommandModifier(e) && decides(key)) {
       if (!repeat) {
         decide(key);
+        walkEnded = !session.doubts().isOn() && e.getCode() != KeyCode.ESCAPE;
       }
       down.putIfAbsent(name, Optional.empty());
       e.consume();
@@ -190,7 +200,16 @@ final class KeyRouter {
     }
   }
 
-  /** While doubtful notes are walked through, every plain key decides: one of no command keeps. */
+  /**
+   * Whether a key is an answer in the walk: one that types something is, or that is a command's.
+   */
+  private boolean decides(Keystroke key) {
+    return key.isTyped() || commands.at(Where.WALK, key) != null;
+  }
+
+  /**
+   * While doubtful notes are walked through, every key that types decides: any but commands keeps.
+   */
   private void decide(Keystroke key) {
     Command command = commands.at(Where.WALK, key);
     if (command == null) {
@@ -246,6 +265,12 @@ final class KeyRouter {
       return false;
     }
     if (!EntryField.takeTyped((Scene) e.getSource())) {
+      return true;
+    }
+    if (!command.enabled().getAsBoolean()) {
+      if (!repeat) {
+        session.notices().tell(command.title() + ": there is nothing here to do it to");
+      }
       return true;
     }
     if (command.kind() == Kind.HOLD) {

@@ -43,14 +43,21 @@ final class NoteCommands {
     return !session.document().scope().selected().notes().isEmpty();
   }
 
+  /** One that changes the notes in scope. */
   private Command edit(String id, String title, String keys, Runnable press) {
+    return of(Group.NOTES, id, title, keys, press)
+        .when(() -> !session.document().scope().notes().isEmpty());
+  }
+
+  /** One that takes notes away or lays copies of them down: only of what is selected. */
+  private Command selected(String id, String title, String keys, Runnable press) {
     return of(Group.NOTES, id, title, keys, press).when(this::hasSelection);
   }
 
   private List<Command> copying() {
     return List.of(
-        edit("cut", "Cut the selected notes", "Ctrl+X", notes::cut),
-        edit("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
+        selected("cut", "Cut the selected notes", "Ctrl+X", notes::cut),
+        selected("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
         of(Group.NOTES, "paste", "Paste where playing starts", "Ctrl+V", notes::paste)
             .when(notes::canPaste),
         of(
@@ -60,8 +67,10 @@ final class NoteCommands {
                 "Ctrl+Shift+V",
                 () -> bench.atMouse(notes::pasteAt))
             .when(notes::canPaste),
-        edit("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate).repeating(),
-        edit("repeat-notes", "Lay # copies right behind", 1, MOST_COPIES, 3, notes::repeat));
+        selected("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate)
+            .repeating(),
+        edit("repeat-notes", "Lay # copies right behind", 1, MOST_COPIES, 3, notes::repeat)
+            .when(this::hasSelection));
   }
 
   private Command edit(

@@ -17,6 +17,7 @@ import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Change;
 import flailbeat.core.session.Performer;
+import flailbeat.core.session.Repeater;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import java.util.Locale;
@@ -135,6 +136,7 @@ public final class KeyDeck extends HBox {
     pedals.getStyleClass().add("small");
     pedals.setWrapText(true);
     pedals.setId("pedals");
+    pedals.setMinHeight(Region.USE_PREF_SIZE);
     side.setMinWidth(LEFT);
     side.setPrefWidth(LEFT);
     side.getChildren().addAll(arrangements.keyRow(), ask);
@@ -284,8 +286,15 @@ public final class KeyDeck extends HBox {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
     String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
     String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
+    Repeater repeater = session.transportControl().repeater();
+    String repeats =
+        repeater.isOn()
+            ? "held notes strike again, "
+                + RepeatValues.name(repeater.value())
+                + " ({repeat} ends it)"
+            : "";
     String all =
-        Stream.of(sustain, bend, modulation)
+        Stream.of(repeats, sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
     return !all.isEmpty()

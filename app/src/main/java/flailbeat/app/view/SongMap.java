@@ -19,6 +19,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
 
@@ -28,7 +29,12 @@ public final class SongMap extends Region {
   private static final double LANE = 13;
   private static final double PAD = 4;
   private static final int LEAST_BARS = 16;
-  private static final int MOST_LANES = 6;
+
+  /** It has room for so many lanes, however many tracks there are: it never moves what is below. */
+  private static final int LANES = 4;
+
+  /** Lanes are no lower than this; those that find no room are gone through by the wheel. */
+  private static final double LEAST_LANE = 7;
 
   private final Session session;
   private final Palette palette;
@@ -36,7 +42,9 @@ public final class SongMap extends Region {
   private final Line playhead = new Line();
   private final Line stepCursor = new Line();
   private final Pixels pixels = new Pixels();
-  private Drawn drawn = new Drawn(List.of(), 0, 0, 0);
+  private static final Drawn NOTHING = new Drawn(List.of(), 0, 0, 0);
+  private Drawn drawn = NOTHING;
+  private double scrolled;
   private boolean marked = true;
   private Optional<Long> clipFrom = Optional.empty();
   private TickRange clipRange = new TickRange(0, 0);
@@ -61,6 +69,9 @@ public final class SongMap extends Region {
         .changes()
         .listen(
             change -> {
+              if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
+                bringChosenIntoSight();
+              }
               if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
                 mark();
               }
@@ -71,6 +82,7 @@ public final class SongMap extends Region {
     setOnMousePressed(this::pressed);
     setOnMouseDragged(this::dragged);
     setOnMouseReleased(this::released);
+    setOnScroll(this::wheel);
   }
 
   /** Has it drawn anew with the next frame. */
@@ -115,7 +127,7 @@ public final class SongMap extends Region {
 
   private void pressed(MouseEvent e) {
     List<Track> tracks = session.song().tracks();
-    int lane = (int) ((e.getY() - PAD) / laneHeight());
+    int lane = (int) Math.floor((e.getY() - top(0)) / laneHeight());
     if (lane >= 0 && lane < tracks.size()) {
       session.document().chooseTrack(tracks.get(lane).id());
       session.document().chooseClipAt(tickAt(e.getX()));
@@ -146,7 +158,7 @@ public final class SongMap extends Region {
   private void showStepCursor() {
     stepCursor.setVisible(atSteps());
     if (atSteps()) {
-      double top = PAD + session.song().tracks().indexOf(session.document().track()) * laneHeight();
+      double top = top(session.song().tracks().indexOf(session.document().track()));
       stepCursor.setStartY(top);
       stepCursor.setEndY(top + laneHeight());
       stepCursor.setTranslateX(
@@ -156,11 +168,38 @@ public final class SongMap extends Region {
 
   @Override
   protected double computePrefHeight(double width) {
-    return Math.min(MOST_LANES, Math.max(2, session.song().tracks().size())) * LANE + 2 * PAD;
+    return LANES * LANE + 2 * PAD;
   }
 
   private double laneHeight() {
-    return (getHeight() - 2 * PAD) / Math.max(2, session.song().tracks().size());
+    double room = (getHeight() - 2 * PAD) / Math.max(2, session.song().tracks().size());
+    return Math.max(LEAST_LANE, room);
+  }
+
+  /** How far the lanes are scrolled, in pixels. */
+  private double hidden() {
+    return Math.max(0, session.song().tracks().size() * laneHeight() - (getHeight() - 2 * PAD));
+  }
+
+  /** Where a lane begins. */
+  private double top(int lane) {
+    return PAD + lane * laneHeight() - Math.min(scrolled, hidden());
+  }
+
+  private void wheel(ScrollEvent e) {
+    scrolled = Math.clamp(scrolled - e.getDeltaY(), 0, hidden());
+    drawn = NOTHING;
+    mark();
+    e.consume();
+  }
+
+  private void bringChosenIntoSight() {
+    int lane = session.song().tracks().indexOf(session.document().track());
+    double from = lane * laneHeight();
+    double view = getHeight() - 2 * PAD;
+    double before = scrolled;
+    scrolled = Math.clamp(scrolled, Math.max(0, from + laneHeight() - view), Math.max(0, from));
+    drawn = scrolled == before ? drawn : NOTHING;
   }
 
   @Override
@@ -203,7 +242,7 @@ public final class SongMap extends Region {
     List<Track> tracks = session.song().tracks();
     double lane = laneHeight();
     for (int i = 0; i < tracks.size(); i++) {
-      drawTrack(g, tracks.get(i), i, PAD + i * lane, lane);
+      drawTrack(g, tracks.get(i), i, top(i), lane);
     }
     drawNotes(g, tracks, lane);
     session.transportControl().looping().range().ifPresent(r -> drawLoop(g, r));
@@ -212,7 +251,7 @@ public final class SongMap extends Region {
       g.setStroke(palette.color(Ink.INK));
       g.strokeRect(
           xOf(clipRange.start()),
-          PAD + of * lane + 1,
+          top(of) + 1,
           xOf(clipRange.end()) - xOf(clipRange.start()),
           lane - 2);
     }
@@ -264,9 +303,12 @@ public final class SongMap extends Region {
     double density = getScene() == null ? 1 : getScene().getWindow().getOutputScaleX();
     pixels.begin(getWidth(), getHeight(), density);
     for (int i = 0; i < tracks.size(); i++) {
+      if (top(i) + lane < 0 || top(i) > getHeight()) {
+        continue;
+      }
       int argb = Pixels.argb(TrackColors.of(i));
       for (Clip clip : tracks.get(i).clips()) {
-        setNotes(clip.placed().sounding(), PAD + i * lane + 2, lane - 4, argb);
+        setNotes(clip.placed().sounding(), top(i) + 2, lane - 4, argb);
       }
     }
     pixels.end();

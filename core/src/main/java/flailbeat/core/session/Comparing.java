@@ -16,11 +16,17 @@ final class Comparing extends Activity {
   private final Playback playback;
   private final Transport transport;
   private QuantizePlan preview = QuantizePlan.NONE;
+  private final Runnable onEnd;
   private boolean ready;
   private long round;
 
-  /** Begins with a round as played. */
-  Comparing(TimingDesk timing, Playback playback, Transport transport) {
+  /**
+   * Begins with a round as played.
+   *
+   * @param onEnd leaves the loop as it was before
+   */
+  Comparing(TimingDesk timing, Playback playback, Transport transport, Runnable onEnd) {
+    this.onEnd = onEnd;
     this.timing = timing;
     this.playback = playback;
     this.transport = transport;
@@ -64,7 +70,8 @@ final class Comparing extends Activity {
   @Override
   Optional<Notice> end(long unrolledNanos) {
     timing.setVersion(Version.STANDING);
-    return Optional.empty();
+    onEnd.run();
+    return Optional.of(new Notice("No longer compared: the notes are heard as they stand", false));
   }
 
   /** The round that runs may have to sound otherwise. */

@@ -2,14 +2,21 @@ package flailbeat.core.session;
 
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.time.TickRange;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
@@ -96,6 +103,29 @@ public final class EditDesk {
     silentTracks().ifPresent(text -> notices.tell(new Notice(text, true)));
   }
 
+  /** Takes the chosen track away; the one beside it is chosen then. The last one stays. */
+  public void removeTrack() {
+    List<Track> tracks = document.song().tracks();
+    Track track = document.track();
+    int at = tracks.indexOf(track);
+    if (tracks.size() < 2) {
+      notices.tell("The only track of a song stays");
+      return;
+    }
+    Song before = document.song();
+    edit("Remove " + track.name(), s -> SongEdits.removeTrack(s, track.id()));
+    if (document.song() != before) {
+      List<Track> left = document.song().tracks();
+      document.chooseTrack(left.get(Math.min(at, left.size() - 1)).id());
+      notices.tell(
+          "Removed "
+              + track.name()
+              + ", "
+              + Notice.notes(track.noteCount())
+              + "; {undo} brings it back");
+    }
+  }
+
   /** Says which tracks can't sound; empty where all can. */
   public Optional<String> silentTracks() {
     int silent = Parts.silent(document.song());
@@ -116,7 +146,30 @@ public final class EditDesk {
   /** Carries an edit out, unless it is none or a recording runs. */
   public void carryOut(Edit edit) {
     if (!edit.isNothing()) {
+      Song before = document.song();
       edit(edit.label(), edit);
+      if (edit instanceof NotesEdit notes && !transportControl.transport().isRecording()) {
+        tellStayed(notes, before);
+      }
+    }
+  }
+
+  /** Says how many notes stayed, since another of their pitch begins where they would have gone. */
+  private void tellStayed(NotesEdit edit, Song before) {
+    UnaryOperator<Note> change = edit.change(before);
+    Map<NoteId, Note> now = new HashMap<>();
+    NoteEdits.find(document.song(), edit.ids()).forEach(n -> now.put(n.id(), n));
+    long stayed =
+        NoteEdits.find(before, edit.ids()).stream()
+            .filter(n -> n.equals(now.get(n.id())))
+            .filter(n -> !change.apply(n).equals(n))
+            .count();
+    if (stayed > 0) {
+      notices.tell(
+          Notice.notes((int) stayed)
+              + " stayed: another of that pitch begins where "
+              + (stayed == 1 ? "it" : "they")
+              + " would go");
     }
   }
 

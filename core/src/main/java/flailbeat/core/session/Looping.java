@@ -88,6 +88,13 @@ public final class Looping {
     set(moved, on && moved.isPresent());
   }
 
+  /** What brings it back to what it is now. */
+  Runnable memory() {
+    Optional<TickRange> rangeNow = range;
+    boolean onNow = on;
+    return () -> set(rangeNow, onNow);
+  }
+
   private TickRange rangeOr(long playStartTick) {
     MeterMap meters = document.song().meters();
     int bar = meters.barAt(playStartTick);

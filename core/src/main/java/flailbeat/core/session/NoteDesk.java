@@ -32,6 +32,8 @@ import java.util.function.BiFunction;
  * clipboard: whatever text is there cannot be pasted as notes.
  */
 public final class NoteDesk {
+  private static final String NOTHING = "There are no notes here yet";
+
   private final Document document;
   private final EditDesk editing;
   private final TransportControl transportControl;
@@ -63,6 +65,16 @@ public final class NoteDesk {
 
   private Set<NoteId> selected() {
     return document.scope().selected().notes();
+  }
+
+  /** What a command changes: the selection, else the clip, else the track. */
+  private Set<NoteId> inScope() {
+    Set<NoteId> ids = selected();
+    return ids.isEmpty() ? document.scope().ids() : ids;
+  }
+
+  private List<Note> notesInScope() {
+    return NoteEdits.find(document.song(), inScope());
   }
 
   private List<Note> selectedNotes() {
@@ -173,6 +185,10 @@ public final class NoteDesk {
 
   /** Moves the selected notes by as many steps as were set, and semitones. */
   public void move(int steps, int semitones) {
+    if (selected().isEmpty()) {
+      notices.tell("Nothing is selected to move");
+      return;
+    }
     NoteMove move =
         NoteMove.by(
             document.song(), selected(), timing.lines(), drawing.kept().step(), steps, semitones);
@@ -189,8 +205,9 @@ public final class NoteDesk {
 
   /** Makes the selected notes longer (1) or shorter (-1) by a step of the grid. */
   public void lengthen(int steps) {
-    List<Note> notes = selectedNotes();
+    List<Note> notes = notesInScope();
     if (notes.isEmpty()) {
+      notices.tell(NOTHING);
       return;
     }
     Note at = notes.getFirst();
@@ -198,27 +215,27 @@ public final class NoteDesk {
     long line = lines.atOrBefore(at.onset());
     long by = steps * (lines.after(line) - line);
     editing.carryOut(
-        NoteResize.of(document.song(), selected(), Edge.END, NoteResize.Together.AMOUNT, at)
-            .by(by));
+        NoteResize.of(document.song(), inScope(), Edge.END, NoteResize.Together.AMOUNT, at).by(by));
   }
 
   /**
-   * Does something to the selected notes, as one undo step; says so where nothing changed. Parts
-   * that notes fall into are selected with them.
+   * Does something to the notes in scope, as one undo step; says so where nothing changed. Parts
+   * that selected notes fall into are selected with them.
    */
   public void apply(String label, BiFunction<Song, Set<NoteId>, Song> tool) {
     Song before = document.song();
-    Set<NoteId> ids = selected();
+    Set<NoteId> ids = inScope();
     if (ids.isEmpty()) {
-      notices.tell("Nothing is selected");
+      notices.tell(NOTHING);
       return;
     }
+    boolean wasSelected = !selected().isEmpty();
     editing.edit(label, s -> tool.apply(s, ids));
     if (document.song() == before) {
       notices.tell(label + ": nothing changed");
     }
     Set<NoteId> more = NoteCopies.added(before, document.song());
-    if (!more.isEmpty()) {
+    if (!more.isEmpty() && wasSelected) {
       document.select(document.selection().plus(Selection.ofNotes(more)));
     }
   }
@@ -269,7 +286,11 @@ public final class NoteDesk {
 
   /** Moves the selected notes by semitones, as far as there is room for all of them. */
   public void transpose(int semitones) {
-    editing.carryOut(new NoteMove(selected(), 0, semitones));
+    if (inScope().isEmpty()) {
+      notices.tell(NOTHING);
+      return;
+    }
+    editing.carryOut(new NoteMove(inScope(), 0, semitones));
   }
 
   /** Takes the selected notes from the key under the hands into another. */
@@ -277,12 +298,12 @@ public final class NoteDesk {
     Key from = performer.key();
     String label = "From " + from + " into " + to;
     apply(label, (s, ids) -> NoteTools.intoKey(s, ids, from, to));
-    long between = selectedNotes().stream().filter(n -> !to.has(n.pitch())).count();
+    long between = notesInScope().stream().filter(n -> !to.has(n.pitch())).count();
     if (document.undoLabel().equals(Optional.of(label))) {
       notices.tell(
           label
               + ": "
-              + Notice.notes(selected().size())
+              + Notice.notes(inScope().size())
               + (between == 0 ? "" : "; " + between + " lie between its degrees, as before"));
     }
   }

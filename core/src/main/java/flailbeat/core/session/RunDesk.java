@@ -196,10 +196,7 @@ public final class RunDesk {
       notices.tell(new Notice("There are no notes here to compare", false));
       return;
     }
-    if (transportControl.looping().active().isEmpty()) {
-      transportControl.looping().chooseAround(document.scope().notes());
-    }
-    transportControl.compareRounds();
+    transportControl.compareRounds(document.scope().notes());
     notices.tell(new Notice("One round as played, the next as quantized. {play} stops", false));
   }
 

@@ -4,6 +4,7 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
+import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
@@ -110,7 +111,10 @@ public final class Session {
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
   }
 
-  /** A lag is that of a person with a device and what is taken off: with others it is another. */
+  /**
+   * A lag is that of a person with a device and what is taken off: with others it is another. A
+   * buffer that grows by itself, because it must, is no choice.
+   */
   private void forgetLagsWithOtherDevices() {
     List<Object> known = new ArrayList<>(devices());
     changes.listen(
@@ -124,7 +128,9 @@ public final class Session {
   }
 
   private List<Object> devices() {
-    return List.of(sound.settings(), transportControl.recordSettings().offsetMs());
+    SoundSettings chosen = sound.settings();
+    return List.of(
+        chosen.device(), chosen.bufferBytes(), transportControl.recordSettings().offsetMs());
   }
 
   /** Who hears what is performed: the position of the Keys switch says so. */

@@ -5,6 +5,7 @@ import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
 import flailbeat.core.capture.Sweep;
 import flailbeat.core.event.Performed;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.ClickTrack;
@@ -323,12 +324,19 @@ public final class TransportControl {
     }
   }
 
-  /** Goes round the loop, one round as played, the next as quantizing would have it, and so on. */
-  void compareRounds() {
+  /**
+   * Goes round the loop, one round as played, the next as quantizing would have it, and so on;
+   * where there is no loop, round the bars of some notes, and that loop ends with it.
+   */
+  void compareRounds(List<Note> notes) {
     stop();
+    Runnable asBefore = looping.memory();
+    if (looping.active().isEmpty()) {
+      looping.chooseAround(notes);
+    }
     seek(looping.active().orElseThrow().start());
     timing.setVersion(Version.PLAYED);
-    playback.start(new Comparing(timing, playback, transport));
+    playback.start(new Comparing(timing, playback, transport, asBefore));
     repeater.rebase(clock.nanoTime());
   }
 

@@ -88,10 +88,42 @@ class NoteDeskTest extends SessionRig {
     assertThat(session.notices().current().text()).startsWith("There is no room");
     session.document().select(Selection.NONE);
     desk.cut();
+    assertThat(session.notices().current().text()).isEqualTo("Nothing is selected to cut");
     desk.duplicate();
-    desk.splitAtLines();
-    assertThat(session.notices().current().text()).isEqualTo("Nothing is selected");
     assertThat(notes()).hasSize(2);
+    session.editing().undo();
+    session.open(Song.empty(), Optional.empty());
+    desk.splitAtLines();
+    assertThat(session.notices().current().text()).isEqualTo("There are no notes here yet");
+  }
+
+  @Test
+  void a_note_that_cannot_go_where_another_of_its_pitch_begins_is_told() {
+    session
+        .editing()
+        .edit(
+            "Given",
+            s ->
+                NoteEdits.change(
+                    s,
+                    session.document().scope().ids(),
+                    n -> n.pitch() == 64 ? n.moved(240 - n.onset(), 0) : n));
+    session.document().select(Selection.of(List.of(notes().get(0))));
+    desk.move(0, 4);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(60, 64);
+    assertThat(session.notices().current().text()).contains("1 note stayed");
+    desk.move(0, 3);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(63, 64);
+  }
+
+  @Test
+  void what_changes_notes_works_on_the_clip_where_nothing_is_selected() {
+    session.document().select(Selection.NONE);
+    desk.setLength(120);
+    assertThat(notes()).extracting(Note::length).containsExactly(120L, 120L);
+    desk.transpose(2);
+    assertThat(notes()).extracting(Note::pitch).containsExactly(62, 66);
+    assertThat(session.document().selection().isEmpty()).isTrue();
   }
 
   @Test

@@ -56,6 +56,7 @@ public final class BenchView extends Region {
   private List<Object> shownLines = List.of();
   private int shownBase;
   private int shownOpening;
+  private boolean lookedAway;
   private boolean fitted;
   private double shownLaneHeight;
 
@@ -274,9 +275,16 @@ public final class BenchView extends Region {
 
   /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
   public void showPosition(long tick) {
+    if (scroll.isByHand()) {
+      lookAway();
+    }
     mouse.settle();
     boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
-    if (session.transportControl().transport().isRunning() && !scroll.isByHand() && !atSteps) {
+    boolean runs = session.transportControl().transport().isRunning();
+    if (!runs || viewport.isInSight(tick)) {
+      lookedAway = false;
+    }
+    if (runs && !scroll.isByHand() && !lookedAway && !atSteps) {
       viewport.follow(tick);
     }
     playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
@@ -325,7 +333,13 @@ public final class BenchView extends Region {
       return;
     }
     scroll.wheel(e, amount);
+    lookAway();
     e.consume();
+  }
+
+  /** Who scrolls away from the playhead looks there, until it comes into sight by itself. */
+  private void lookAway() {
+    lookedAway = !viewport.isInSight(session.transportControl().positionTicks());
   }
 
   @Override

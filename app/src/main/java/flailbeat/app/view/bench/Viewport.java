@@ -76,10 +76,14 @@ final class Viewport {
     }
   }
 
+  boolean isInSight(long tick) {
+    double x = scale.xOf(tick);
+    return x >= 0 && x <= width;
+  }
+
   /** Turns to the page that a tick is on, if it is not in sight. */
   void bringIntoSight(long tick) {
-    double x = scale.xOf(tick);
-    if (x < 0 || x > width) {
+    if (!isInSight(tick)) {
       turnTo(tick);
     }
   }

@@ -26,7 +26,6 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -152,15 +151,10 @@ public final class TimingDeskView extends VBox {
     Button hold =
         Buttons.text("Hold: as played", "Hear and see the notes as played ({as-played})", () -> {});
     hold.setId("as-played");
-    whileHeld(
+    Buttons.whileHeld(
         hold, () -> session.run().hearAsPlayed(true), () -> session.run().hearAsPlayed(false));
     HBox.setHgrow(apply, Priority.ALWAYS);
     return new HBox(6, apply, hold);
-  }
-
-  private static void whileHeld(Button button, Runnable press, Runnable release) {
-    button.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> press.run());
-    button.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> release.run());
   }
 
   /** A part, which is made when it is first turned to. */
@@ -297,7 +291,8 @@ public final class TimingDeskView extends VBox {
     Button hold =
         Buttons.text("Hold: hear", "Hear and see it quantized so ({hear-other})", () -> {});
     hold.getStyleClass().add("hear-other");
-    whileHeld(hold, () -> session.run().hearOtherwise(other), () -> session.run().hearAsItStands());
+    Buttons.whileHeld(
+        hold, () -> session.run().hearOtherwise(other), () -> session.run().hearAsItStands());
     take.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(take, Priority.ALWAYS);
     HBox row = new HBox(6, take, hold);

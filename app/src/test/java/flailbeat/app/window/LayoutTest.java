@@ -1,0 +1,214 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.SongEdits;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.control.Control;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TableView;
+import javafx.scene.text.Text;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Whatever a song holds, every room stays in the window, and no word is cut. */
+class LayoutTest {
+  private static final List<String> PAGES =
+      List.of(
+          "page-timing",
+          "page-hands",
+          "page-recording",
+          "page-drawing",
+          "page-list",
+          "page-chores",
+          "page-keys");
+
+  /** The screen of the headless toolkit is no larger: beyond, only the scene is laid out. */
+  private static final int MOST = 1280;
+
+  private static final int HIGHEST = 800;
+
+  private static final Bounds EVERYWHERE = new BoundingBox(0, 0, 0, 0);
+
+  private WindowUnderTest ui;
+  private int width = MOST;
+  private int height = HIGHEST;
+
+  @AfterEach
+  void close() throws Exception {
+    ui.close();
+  }
+
+  /** Harbour Lamps with more tracks, some of which have long names. */
+  private static Song song(int tracks) {
+    Song song = HarbourLamps.song();
+    while (song.tracks().size() > tracks) {
+      song = SongEdits.removeTrack(song, song.tracks().getLast().id());
+    }
+    for (int i = song.tracks().size(); i < tracks; i++) {
+      String name =
+          i % 3 == 0 ? "A part with a name that nobody would call short, " + i : "Part " + i;
+      song = SongEdits.addTrack(song, Instrument.melodic(0));
+      song =
+          song.withTrack(
+              song.tracks().getLast().id(),
+              t -> Track.empty(t.id(), name, t.instrument(), t.channel()));
+    }
+    return song;
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "900, 600, 1",
+    "900, 600, 8",
+    "900, 600, 64",
+    "1280, 800, 1",
+    "1280, 800, 8",
+    "1280, 800, 30",
+    "1280, 800, 64",
+    "1920, 1080, 1",
+    "1920, 1080, 30"
+  })
+  void with_any_number_of_tracks_all_is_inside_the_window_and_no_word_is_cut(
+      int width, int height, int tracks) throws Exception {
+    this.width = width;
+    this.height = height;
+    ui = WindowUnderTest.open(Math.min(width, MOST), Math.min(height, HIGHEST));
+    ui.run(() -> ui.session.open(song(tracks), Optional.empty()));
+    List<String> faults = new ArrayList<>();
+    for (String page : PAGES) {
+      ui.choose(page);
+      faults.addAll(faults(page));
+    }
+    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.STEPS));
+    faults.addAll(faults("steps"));
+    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.COMMANDS));
+    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().getLast().id()));
+    faults.addAll(faults("commands"));
+    assertThat(faults).isEmpty();
+  }
+
+  @Test
+  void the_bench_stays_where_it_is_as_tracks_are_added() throws Exception {
+    ui = WindowUnderTest.open(1280, 800);
+    double before = ui.get(() -> ui.node("roll").localToScene(0, 0).getY());
+    for (int i = 0; i < 12; i++) {
+      ui.press("add-track");
+    }
+    assertThat(ui.get(() -> ui.node("roll").localToScene(0, 0).getY())).isEqualTo(before);
+  }
+
+  @Test
+  void the_tab_of_the_chosen_track_is_in_sight_however_many_there_are() throws Exception {
+    ui = WindowUnderTest.open(900, 600);
+    for (int i = 0; i < 15; i++) {
+      ui.press("add-track");
+    }
+    for (int chosen : new int[] {15, 0, 8, 14}) {
+      ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(chosen).id()));
+      Bounds tab =
+          ui.get(
+              () -> {
+                ui.stage.getScene().getRoot().layout();
+                Node node = ui.node("track-tab-" + (chosen + 1));
+                return node.localToScene(node.getLayoutBounds());
+              });
+      assertThat(tab.getMinX()).as("tab %d", chosen + 1).isGreaterThan(0);
+      assertThat(tab.getMaxX()).as("tab %d", chosen + 1).isLessThan(900 - 60);
+    }
+  }
+
+  @Test
+  void a_track_is_removed_and_the_one_beside_it_chosen() throws Exception {
+    ui = WindowUnderTest.open(1280, 800);
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(1).id()));
+    ui.choose("track-remove");
+    assertThat(ui.session.document().track().name()).isEqualTo("Deckhands");
+    assertThat(ui.session.song().tracks()).hasSize(3);
+    ui.run(() -> ui.session.editing().undo());
+    assertThat(ui.session.song().tracks()).hasSize(4);
+  }
+
+  private List<String> faults(String where) {
+    return ui.get(
+        () -> {
+          Parent root = ui.stage.getScene().getRoot();
+          root.applyCss();
+          root.resize(width, height);
+          root.layout();
+          List<String> faults = new ArrayList<>();
+          Bounds window = new BoundingBox(0, 0, width, height);
+          look(root, window, where, faults);
+          return faults;
+        });
+  }
+
+  /** Looks at what is shown; what scrolls may reach beyond what is in sight of it. */
+  private void look(Node node, Bounds within, String where, List<String> faults) {
+    if (!node.isVisible()) {
+      return;
+    }
+    Bounds at = node.localToScene(node.getLayoutBounds());
+    boolean measured = within != EVERYWHERE && (node instanceof Control || node instanceof Canvas);
+    if (measured && at.getWidth() > 0 && !contains(within, at)) {
+      faults.add(
+          where
+              + ": outside: "
+              + described(node)
+              + " "
+              + at.getMinX()
+              + ".."
+              + at.getMaxX()
+              + " x "
+              + at.getMinY()
+              + ".."
+              + at.getMaxY());
+      return;
+    }
+    if (node instanceof Labeled labeled && isCut(labeled)) {
+      faults.add(where + ": cut: " + described(node));
+    }
+    Bounds inside = node instanceof ScrollPane ? EVERYWHERE : within;
+    if (!(node instanceof TableView<?>) && node instanceof Parent parent) {
+      parent.getChildrenUnmodifiable().forEach(n -> look(n, inside, where, faults));
+    }
+  }
+
+  private static boolean contains(Bounds outer, Bounds inner) {
+    return inner.getMinX() >= -1
+        && inner.getMinY() >= -1
+        && inner.getMaxX() <= outer.getMaxX() + 1
+        && inner.getMaxY() <= outer.getMaxY() + 1;
+  }
+
+  /** A name that a person gave may be as long as they like: it is there whole as a hint. */
+  private static boolean isCut(Labeled labeled) {
+    boolean ofAPerson =
+        labeled.getStyleClass().contains("track-name") || "song-title".equals(labeled.getId());
+    return !ofAPerson
+        && labeled.lookup(".text") instanceof Text text
+        && text.getParent() == labeled
+        && !text.getText().equals(labeled.getText());
+  }
+
+  private static String described(Node node) {
+    String text = node instanceof Labeled labeled ? " \"" + labeled.getText() + "\"" : "";
+    return node.getClass().getSimpleName() + "#" + node.getId() + text;
+  }
+}

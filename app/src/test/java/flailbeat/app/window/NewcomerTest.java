@@ -1,0 +1,166 @@
+package flailbeat.app.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.quantize.KnownLag;
+import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.TickRange;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Point2D;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import org.junit.jupiter.api.Test;
+
+/** What surprised people who came to the window for the first time. */
+class NewcomerTest extends RollWindow {
+  private void demo() {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+  }
+
+  private String said() {
+    return ui.get(() -> ui.session.notices().current().text());
+  }
+
+  @Test
+  void as_played_ends_with_its_page_when_that_is_left_while_it_is_held() {
+    demo();
+    ui.run(
+        () ->
+            MouseEvents.fire(
+                ui.node("as-played"),
+                MouseEvent.MOUSE_PRESSED,
+                new Point2D(4, 4),
+                MouseButton.PRIMARY,
+                1,
+                new MouseEvents.Modifiers(false, false, false)));
+    assertThat(ui.session.timing().version()).isEqualTo(Version.PLAYED);
+    ui.choose("page-hands");
+    assertThat(ui.session.timing().version()).isEqualTo(Version.STANDING);
+    assertThat(ui.session.transportControl().transport().isRunning()).isFalse();
+  }
+
+  @Test
+  void one_grid_at_a_time_is_lit() {
+    demo();
+    ui.run(() -> ui.session.timing().setGrid(Grid.of(NoteValue.triplet(16))));
+    long lit =
+        ui.get(
+            () ->
+                ui.stage.getScene().getRoot().lookupAll(".toggle-button").stream()
+                    .filter(n -> n instanceof ToggleButton b && b.isSelected())
+                    .map(n -> ((ToggleButton) n).getText())
+                    .filter(t -> t.startsWith("1/"))
+                    .count());
+    assertThat(lit).isEqualTo(1);
+  }
+
+  @Test
+  void keys_that_type_nothing_decide_no_doubtful_note() throws Exception {
+    demo();
+    ui.run(() -> ui.session.doubts().start());
+    int before = ui.session.doubts().left();
+    for (KeyCode key : new KeyCode[] {KeyCode.CAPS, KeyCode.PRINTSCREEN, KeyCode.F1, KeyCode.F1}) {
+      type(key);
+      assertThat(ui.session.doubts().left()).as("%s", key).isEqualTo(before);
+    }
+    type(KeyCode.K);
+    assertThat(ui.session.doubts().left()).isEqualTo(before - 1);
+  }
+
+  @Test
+  void escape_after_the_last_doubtful_note_leaves_the_keys_with_the_notes() throws Exception {
+    demo();
+    ui.run(() -> ui.session.doubts().start());
+    while (ui.session.doubts().isOn()) {
+      type(KeyCode.K);
+    }
+    type(KeyCode.ESCAPE);
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.COMMANDS);
+  }
+
+  @Test
+  void f2_gives_the_keys_to_notes_whoever_has_them() throws Exception {
+    type(KeyCode.F2);
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+    type(KeyCode.ESCAPE);
+    type(KeyCode.F2);
+    type(KeyCode.F2);
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+  }
+
+  @Test
+  void comparing_leaves_the_loop_as_it_was_and_its_notice_ends_with_it() {
+    demo();
+    ui.run(() -> ui.session.run().compareRounds());
+    assertThat(ui.session.transportControl().looping().isOn()).isTrue();
+    ui.run(() -> ui.session.run().playOrStop());
+    assertThat(ui.session.transportControl().looping().isOn()).isFalse();
+    assertThat(ui.session.transportControl().looping().range()).isEmpty();
+    assertThat(said()).doesNotContain("next as quantized");
+    ui.run(() -> ui.session.run().loop(new TickRange(0, 3840)));
+    ui.run(() -> ui.session.run().compareRounds());
+    ui.run(() -> ui.session.run().playOrStop());
+    assertThat(ui.session.transportControl().looping().active()).contains(new TickRange(0, 3840));
+  }
+
+  @Test
+  void note_repeat_is_seen_at_the_deck_in_words_before_the_next_stroke() throws Exception {
+    assertThat(ui.text("pedals")).doesNotContain("again");
+    type(KeyCode.TAB);
+    assertThat(ui.text("pedals")).contains("held notes strike again, 1/16", "Tab");
+    type(KeyCode.TAB);
+    assertThat(ui.text("pedals")).doesNotContain("again");
+  }
+
+  @Test
+  void a_command_with_nothing_to_work_on_says_so() throws Exception {
+    type(KeyCode.ESCAPE);
+    type(KeyCode.CONTROL, KeyCode.X);
+    assertThat(said()).isEqualTo("Cut the selected notes: there is nothing here to do it to");
+    ui.run(() -> ui.window.commands().setKeys(Map.of("chore-own", List.of("Ctrl+J"))));
+    type(KeyCode.CONTROL, KeyCode.J);
+    assertThat(said()).contains("there is nothing here");
+  }
+
+  @Test
+  void while_it_plays_the_bench_can_be_looked_at_elsewhere_and_follows_again() throws Exception {
+    demo();
+    ui.run(() -> ui.session.run().playOrStop());
+    Point2D middle = at(1000, 72);
+    for (int i = 0; i < 20; i++) {
+      ui.run(
+          () ->
+              MouseEvents.scroll(
+                  ui.node("roll"), middle, -200, new MouseEvents.Modifiers(true, false, false)));
+    }
+    Thread.sleep(200);
+    assertThat(at(0, 72).getX()).as("the playhead is left behind").isNegative();
+    ui.run(() -> ui.session.run().playOrStop());
+    ui.run(() -> ui.session.run().playOrStop());
+    Thread.sleep(200);
+    assertThat(at(0, 72).getX()).as("a new start is followed").isNotNegative();
+    ui.run(() -> ui.session.run().playOrStop());
+  }
+
+  @Test
+  void learned_lags_outlive_a_buffer_that_grows_by_itself() {
+    ui.run(
+        () -> {
+          ui.session.lags().setAll(Map.of("keys", new KnownLag(List.of(20.0, 21.0, 22.0))));
+          ui.session.sound().set(ui.session.sound().settings().withFound(8192));
+        });
+    assertThat(ui.get(() -> ui.session.lags().all())).containsKey("keys");
+    ui.run(() -> ui.session.sound().set(ui.session.sound().settings().withBuffer(8192)));
+    assertThat(ui.get(() -> ui.session.lags().all())).as("another was chosen").isEmpty();
+  }
+}
