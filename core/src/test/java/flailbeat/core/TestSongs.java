@@ -9,6 +9,7 @@ import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
@@ -30,8 +31,9 @@ public final class TestSongs {
 
   private TestSongs() {}
 
+  /** A note that was played. */
   public static Note note(long id, int pitch, long onset, long length) {
-    return Note.placed(new NoteId(id), pitch, 90, onset, length);
+    return Note.asPlayed(new NoteId(id), pitch, 90, new Played(onset, onset + length));
   }
 
   public static ControlPoint point(long id, long tick, int number, int value) {

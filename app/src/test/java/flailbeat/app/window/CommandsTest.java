@@ -206,7 +206,7 @@ class CommandsTest extends HeadlessWindow {
     assertThat(ui.get(() -> ui.node("keys-sheet").lookup(".key-name")))
         .as("a note makes nothing of it anew")
         .isSameAs(key);
-    type(KeyCode.F2);
+    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.COMMANDS));
     assertThat(ui.get(() -> sheetTitle())).contains("Keys at Commands");
     type(KeyCode.F2);
     type(KeyCode.ESCAPE);

@@ -129,8 +129,10 @@ public final class EnteredNotes {
 
   /** A note that was never played was first put as long as it is. */
   private static Note placed(Note note, long length) {
-    boolean asPut = note.played().equals(new Played(note.onset(), note.end()));
-    Played played = asPut ? new Played(note.onset(), note.onset() + length) : note.played();
+    Played played =
+        note.played().isPerformed()
+            ? note.played()
+            : note.played().at(note.onset(), note.onset() + length);
     return new Note(
         note.id(),
         note.pitch(),
@@ -190,7 +192,7 @@ public final class EnteredNotes {
                     new NewNote(
                         n.pitch(),
                         n.velocity(),
-                        new Played(n.onset(), n.onset() + length),
+                        Played.put(n.onset(), n.onset() + length),
                         n.onset()))
             .toList();
     return enter(result, id, lasting, List.of());

@@ -148,7 +148,7 @@ public record NoteResize(
         note.velocity(),
         note.onset() + start,
         note.length() - start + end,
-        Played.within(
+        played.at(
             Math.min(played.onset() + start, played.release() + end - 1), played.release() + end),
         note.releaseVelocity());
   }

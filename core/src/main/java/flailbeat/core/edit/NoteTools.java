@@ -3,7 +3,6 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Key;
@@ -142,7 +141,7 @@ public final class NoteTools {
         note.velocity(),
         start,
         end - start,
-        Played.within(start + off, Math.max(start + off + 1, release)),
+        note.played().at(start + off, Math.max(start + off + 1, release)),
         note.releaseVelocity());
   }
 
@@ -192,7 +191,7 @@ public final class NoteTools {
         first.velocity(),
         first.onset(),
         end - first.onset(),
-        Played.within(first.played().onset(), second.played().release()),
+        first.played().at(first.played().onset(), second.played().release()),
         second.releaseVelocity());
   }
 
@@ -283,7 +282,7 @@ public final class NoteTools {
         note.velocity(),
         note.onset(),
         length,
-        Played.within(note.played().onset(), Math.max(note.played().onset() + 1, release)),
+        note.played().at(note.played().onset(), Math.max(note.played().onset() + 1, release)),
         note.releaseVelocity());
   }
 

@@ -19,7 +19,7 @@ public record NotesDrawn(TrackId track, List<NewNote> notes) implements Edit {
 
   /** One note. */
   public static NotesDrawn of(TrackId track, int pitch, int velocity, long onset, long length) {
-    Played played = new Played(onset, onset + Math.max(1, length));
+    Played played = Played.put(onset, onset + Math.max(1, length));
     return new NotesDrawn(track, List.of(new NewNote(pitch, velocity, played, onset)));
   }
 

@@ -76,7 +76,7 @@ public record Stencil(List<Part> parts, long span) {
     for (Part part : parts) {
       long onset = tick + part.later();
       if (Pitch.isValid(pitch + part.higher()) && onset + part.length() <= Ticks.LAST) {
-        Played played = new Played(onset, onset + part.length());
+        Played played = Played.put(onset, onset + part.length());
         int moved = scale.applyAsInt(pitch + part.higher());
         result.add(new NewNote(moved, part.velocity(), played, onset));
       }

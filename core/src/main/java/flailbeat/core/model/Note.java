@@ -50,7 +50,7 @@ public record Note(
 
   /** A note that was put there rather than played. */
   public static Note placed(NoteId id, int pitch, int velocity, long onset, long length) {
-    return new Note(id, pitch, velocity, onset, length, new Played(onset, onset + length));
+    return new Note(id, pitch, velocity, onset, length, Played.put(onset, onset + length));
   }
 
   /**

@@ -8,6 +8,7 @@ import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** Notes on their way to a plan, in order of the times as played: arrays side by side. */
 final class Drafts {
@@ -78,6 +79,17 @@ final class Drafts {
 
   int pitch(int i) {
     return pitch[i];
+  }
+
+  /** Whether it was put rather than played: it is neither early nor late. */
+  boolean isPut(int i) {
+    return !notes.get(i).played().isPerformed();
+  }
+
+  /** Those that were played, in the same order; these very drafts where all were. */
+  Drafts performed() {
+    List<Note> played = notes.stream().filter(n -> n.played().isPerformed()).toList();
+    return played.size() == size() ? this : new Drafts(played);
   }
 
   /** When it was struck. */
@@ -181,14 +193,23 @@ final class Drafts {
     velocity[i] = value;
   }
 
-  /** Measures how far each was played from its two lines. */
+  /** Measures how far each was from its two lines; those that were put are not counted. */
   Timing measure(TempoMap tempos) {
     for (int i = 0; i < line.length; i++) {
       long played = tempos.nanosAt(playedOnset[i]);
       fromLineMs[i] = (played - tempos.nanosAt(line[i])) / 1e6;
       fromOtherMs[i] = (played - tempos.nanosAt(otherLine[i])) / 1e6;
     }
-    return Timing.of(fromLineMs);
+    return Timing.of(
+        IntStream.range(0, size())
+            .filter(i -> !isPut(i))
+            .mapToDouble(i -> fromLineMs[i])
+            .toArray());
+  }
+
+  /** How far a note was from its line, once that was measured. */
+  double fromLineMs(int i) {
+    return fromLineMs[i];
   }
 
   boolean changes(int i) {
@@ -225,6 +246,9 @@ final class Drafts {
   }
 
   private double doubt(int i, Timing timing) {
+    if (isPut(i)) {
+      return 0;
+    }
     if (doubts.length > 0) {
       return doubts[i];
     }

@@ -5,6 +5,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
@@ -16,6 +17,8 @@ import java.util.Map;
  * Chooses the most probable lines for a whole performance; see {@link FitSolver} for the model, its
  * sources and its cost. The lag is found from the notes, and follows a player who drifts; a lag
  * that is given in the settings, or off, is taken to be known to some {@value #KNOWN_MS} ms.
+ *
+ * <p>A note that was put rather than played is neither weighed nor moved.
  *
  * <p>Notes struck within {@value Events#CHORD_MS} ms are one event and go to one line, but for a
  * pitch that is struck again. Two notes of one pitch never come to stand on one line: where there
@@ -55,11 +58,20 @@ public final class Fit implements Quantizer {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
-    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts, progress);
+    Drafts performed = drafts.performed();
+    if (performed.size() == 0) {
+      drafts.setDoubts(new double[drafts.size()]);
+      return settled(drafts, decided, others, 0, List.of());
+    }
+    FitMemory.Solution found = memory.solve(settings, tempos, meters, performed, progress);
     Reading best = found.readings().get(0);
     double[] ofNotes = new double[drafts.size()];
+    int next = 0;
     for (int i = 0; i < drafts.size(); i++) {
-      int event = found.problem().event(i);
+      if (drafts.isPut(i)) {
+        continue;
+      }
+      int event = found.problem().event(next++);
       drafts.choose(
           i,
           tempos.earlier(drafts.playedOnset(i), takenOutMs(best.lagMs()[event])),
@@ -68,14 +80,27 @@ public final class Fit implements Quantizer {
       ofNotes[i] = found.doubts().doubt()[event];
     }
     drafts.setDoubts(ofNotes);
+    return settled(drafts, decided, others, takenOutMs(best.meanLagMs()), whole(found.readings()));
+  }
+
+  /** What was put rather than played stays where it is: the others settle around it. */
+  private QuantizePlan settled(
+      Drafts drafts,
+      Map<NoteId, Long> decided,
+      List<Note> others,
+      double lagMs,
+      List<WholeReading> readings) {
+    GridLines.Walker walker =
+        new GridLines(settings.grid(), meters, settings.swing(), settings.groove()).walker();
+    for (int i = 0; i < drafts.size(); i++) {
+      if (drafts.isPut(i)) {
+        walker.find(drafts.playedOnset(i));
+        drafts.choose(i, drafts.playedOnset(i), drafts.playedOnset(i), walker.line());
+      }
+    }
     drafts.decide(decided);
     int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
-    return new QuantizePlan(
-        drafts,
-        drafts.measure(tempos),
-        takenOutMs(best.meanLagMs()),
-        whole(found.readings()),
-        trimmed);
+    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, readings, trimmed);
   }
 
   private double takenOutMs(double found) {

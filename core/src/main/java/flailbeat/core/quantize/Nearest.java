@@ -20,6 +20,9 @@ import java.util.Optional;
  * rounding keeps order, it is enough to remember one line for each pitch; the whole takes O(n log
  * n) for n notes, O(n) where they come in order of playing.
  *
+ * <p>A note that was put rather than played has no lag: it goes to the line nearest to where it was
+ * put, which is none other where it stands on one.
+ *
  * <p>Doubt is a plain estimate from the two nearest lines: with d1 and d2 the deviations from them
  * less the lag of all the notes, and s their spread (5 ms at least), the second was meant with
  * probability exp(-d2^2/2s^2) / (exp(-d1^2/2s^2) + exp(-d2^2/2s^2)). It may be over a half: then
@@ -68,8 +71,9 @@ public final class Nearest implements Quantizer {
     Optional<Events> events = together ? Optional.of(new Events(drafts, tempos)) : Optional.empty();
     for (int i = 0; i < drafts.size(); i++) {
       long played = drafts.playedOnset(i);
-      long freed = lagMs == 0 ? played : tempos.earlier(played, lagMs);
-      if (events.isPresent()) {
+      boolean isPut = drafts.isPut(i);
+      long freed = lagMs == 0 || isPut ? played : tempos.earlier(played, lagMs);
+      if (events.isPresent() && !isPut) {
         double ms = events.get().ms()[events.get().of(i)] - lagMs;
         walker.find(tempos.tickAt(Math.round(ms * 1e6)));
       } else {

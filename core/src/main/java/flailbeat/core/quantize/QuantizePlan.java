@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.LongToIntFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * What quantizing would do, before it is done. Immutable. Its numbers lie in arrays side by side,
@@ -82,6 +83,20 @@ public final class QuantizePlan {
   /** How they were played, against the lines chosen. */
   public Timing timing() {
     return timing;
+  }
+
+  /** How far a note was played from its line; negative is early. Of those that were put 0. */
+  double deviationMs(int i) {
+    return drafts.isPut(i) ? 0 : drafts.fromLineMs(i);
+  }
+
+  /** The notes that were played between so many ms off their lines. */
+  public List<Note> deviating(double fromMs, double toMs) {
+    return IntStream.range(0, drafts.size())
+        .filter(i -> !drafts.isPut(i))
+        .filter(i -> drafts.fromLineMs(i) >= fromMs && drafts.fromLineMs(i) <= toMs)
+        .mapToObj(drafts::note)
+        .toList();
   }
 
   /** The lag that was taken out before lines were chosen. */

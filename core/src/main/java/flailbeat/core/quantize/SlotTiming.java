@@ -17,14 +17,16 @@ import java.util.TreeMap;
 public record SlotTiming(double place, double meanMs, int notes) {
   /** Of the notes of a plan, by the places of their lines, in order. O(n log n). */
   public static List<SlotTiming> of(QuantizePlan plan, MeterMap meters) {
-    double[] off = plan.timing().deviationsMs();
     Map<Double, double[]> sums = new TreeMap<>();
     List<NotePlan> notes = plan.notes();
-    for (int i = 0; i < off.length; i++) {
+    for (int i = 0; i < notes.size(); i++) {
+      if (!notes.get(i).note().played().isPerformed()) {
+        continue;
+      }
       TickRange bar = meters.barRangeAt(notes.get(i).line());
       double place = (double) (notes.get(i).line() - bar.start()) / bar.length();
       double[] sum = sums.computeIfAbsent(place, p -> new double[2]);
-      sum[0] += off[i];
+      sum[0] += plan.deviationMs(i);
       sum[1]++;
     }
     List<SlotTiming> result = new ArrayList<>();

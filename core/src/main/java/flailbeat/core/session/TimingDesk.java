@@ -29,7 +29,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * How to quantize, and what it would do to the notes in scope. The preview is worked out when it is
@@ -300,14 +299,7 @@ public final class TimingDesk {
 
   /** Selects those of the notes in scope that were played between so many ms off their lines. */
   public void selectDeviating(double fromMs, double toMs) {
-    List<NotePlan> all = plan().notes();
-    double[] off = plan().timing().deviationsMs();
-    document.select(
-        Selection.of(
-            IntStream.range(0, all.size())
-                .filter(i -> off[i] >= fromMs && off[i] <= toMs)
-                .mapToObj(i -> all.get(i).note())
-                .toList()));
+    document.select(Selection.of(plan().deviating(fromMs, toMs)));
   }
 
   /** How early or late each place of the bar was played in the mean. */
@@ -368,8 +360,14 @@ public final class TimingDesk {
           && settings.lag().equals(other.settings.lag());
     }
 
+    /** What was put rather than played says nothing of how it was meant, unless all was. */
+    private List<Note> performed() {
+      List<Note> played = scope.notes().stream().filter(n -> n.played().isPerformed()).toList();
+      return played.isEmpty() ? scope.notes() : played;
+    }
+
     List<WhichGrid.Match> ranked(Progress progress) {
-      return new WhichGrid(settings, song.tempos(), song.meters()).rank(scope.notes(), progress);
+      return new WhichGrid(settings, song.tempos(), song.meters()).rank(performed(), progress);
     }
   }
 

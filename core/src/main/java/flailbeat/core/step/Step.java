@@ -61,7 +61,7 @@ public record Step(
    */
   List<NewNote> newNotes(int gate, long endsBefore) {
     long onset = onsetTick();
-    Played played = new Played(onset, Math.min(onset + noteTicks(gate), endsBefore));
+    Played played = Played.put(onset, Math.min(onset + noteTicks(gate), endsBefore));
     return notes.stream().map(n -> new NewNote(n.pitch(), n.velocity(), played, onset)).toList();
   }
 

@@ -8,6 +8,7 @@ import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -51,7 +52,20 @@ class ScopeTest extends SessionRig {
 
   @Test
   void a_selection_over_two_tracks_is_quantized_on_both_and_the_rest_stays() {
-    session.editing().edit("Late", s -> NoteEdits.move(s, first(fog).notes(), 37, 0));
+    session
+        .editing()
+        .edit(
+            "Played late",
+            s ->
+                NoteEdits.change(
+                    s,
+                    first(fog).notes(),
+                    n ->
+                        Note.asPlayed(
+                            n.id(),
+                            n.pitch(),
+                            n.velocity(),
+                            new Played(n.onset() + 37, n.end() + 37))));
     Song played = session.song();
     document.select(first(lamps).plus(first(fog)));
     List<Note> hull = session.song().tracks().get(1).notes();

@@ -301,7 +301,7 @@ final class RollGestures {
     int pitch = followsPitch ? drawing.inKey(rowAt(y)) : fill.row();
     int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
     int velocity = Math.clamp(drawing.velocity() + louder, 1, 127);
-    return new NewNote(pitch, velocity, new Played(at, at + step), at);
+    return new NewNote(pitch, velocity, Played.put(at, at + step), at);
   }
 
   /** Going back takes away what lies beyond the mouse. */

@@ -263,7 +263,8 @@ public final class TimingDeskView extends VBox {
   private void showLag(Timing timing) {
     lag.getStyleClass().removeAll("early", "late");
     if (timing.count() == 0) {
-      lag.setText("Nothing to measure yet");
+      lag.setText(
+          session.timing().plan().notes().isEmpty() ? "Nothing to measure yet" : "Not played");
       return;
     }
     double ms = timing.lagMs();
@@ -303,6 +304,9 @@ public final class TimingDeskView extends VBox {
   private static String detailText(QuantizePlan plan) {
     if (plan.notes().isEmpty()) {
       return "Record or open something, and see here how early or late it is.";
+    }
+    if (plan.timing().count() == 0) {
+      return "These notes were drawn or stepped in: they stand where they were put.";
     }
     String text = String.format(Locale.ROOT, "As played: spread %.0f ms", plan.timing().spreadMs());
     if (plan.doubtful() > 0) {

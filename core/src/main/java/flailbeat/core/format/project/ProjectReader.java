@@ -279,15 +279,20 @@ final class ProjectReader {
   }
 
   private static Note toNote(long[] row) {
-    boolean released = row.length == NOTE_FIELDS + 1;
-    requireFields(row, released ? NOTE_FIELDS + 1 : NOTE_FIELDS, "note");
+    boolean released = row.length > NOTE_FIELDS;
+    boolean told = row.length > NOTE_FIELDS + 1;
+    requireFields(row, NOTE_FIELDS + (told ? 2 : released ? 1 : 0), "note");
+    if (told && row[NOTE_FIELDS + 1] != 0 && row[NOTE_FIELDS + 1] != 1) {
+      throw new IllegalArgumentException("a note that is neither played (0) nor put (1)");
+    }
+    boolean performed = !told || row[NOTE_FIELDS + 1] == 0;
     return new Note(
         new NoteId(row[0]),
         Math.toIntExact(row[1]),
         Math.toIntExact(row[2]),
         row[3],
         row[4],
-        new Played(row[5], row[6]),
+        new Played(row[5], row[6], performed),
         released ? Math.toIntExact(row[NOTE_FIELDS]) : Note.RELEASE);
   }
 

@@ -25,6 +25,9 @@ import java.util.function.Function;
 
 /** Turns a song into the records that are written. */
 final class ProjectWriter {
+  /** Ends the row of a note that was put rather than played. */
+  private static final int PUT = 1;
+
   private static final int WITHOUT_RELEASE = 7;
 
   private ProjectWriter() {}
@@ -108,9 +111,13 @@ final class ProjectWriter {
       n.length(),
       n.played().onset(),
       n.played().release(),
-      n.releaseVelocity()
+      n.releaseVelocity(),
+      PUT
     };
-    return n.releaseVelocity() == Note.RELEASE ? Arrays.copyOf(row, WITHOUT_RELEASE) : row;
+    return n.played().isPerformed()
+        ? Arrays.copyOf(
+            row, n.releaseVelocity() == Note.RELEASE ? WITHOUT_RELEASE : WITHOUT_RELEASE + 1)
+        : row;
   }
 
   private static CarriedDto toDto(CarriedEvent e) {

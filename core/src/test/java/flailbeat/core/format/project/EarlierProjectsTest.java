@@ -24,6 +24,8 @@ class EarlierProjectsTest {
         "v2-demo|",
         "v2-documented|",
         "v2-from-midi|",
+        "v3-demo|",
+        "v3-loops-takes|",
         "v2-takes|clips that overlapped were joined: 4 became 3",
         "v2-takes|2 controller values outside all clips went to the nearest",
       })

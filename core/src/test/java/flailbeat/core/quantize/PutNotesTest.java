@@ -1,0 +1,116 @@
+package flailbeat.core.quantize;
+
+import static flailbeat.core.TestSongs.BAR;
+import static flailbeat.core.TestSongs.clip;
+import static flailbeat.core.TestSongs.note;
+import static flailbeat.core.TestSongs.reopened;
+import static flailbeat.core.TestSongs.song;
+import static flailbeat.core.TestSongs.track;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.VelocityTools;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
+import flailbeat.core.quantize.QuantizeSettings.Method;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.NoteValue;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What was stepped in or drawn stands where it was put: it is neither early nor late. */
+class PutNotesTest {
+  private static Note put(long id, int pitch, long onset) {
+    return Note.placed(new NoteId(id), pitch, 90, onset, 200);
+  }
+
+  private static QuantizePlan plan(Song song, QuantizeSettings settings) {
+    return Quantizer.of(settings, song.tempos(), song.meters())
+        .plan(track(song).notes(), List.of());
+  }
+
+  private static QuantizeSettings settings(Method method) {
+    return QuantizeSettings.standard().withMethod(method).withGrid(Grid.of(NoteValue.straight(8)));
+  }
+
+  /** A melody stepped in: quarters, dotted quarters and eighths, exactly where they belong. */
+  private static Song stepped() {
+    long[] onsets = {0, 960, 2400, 2880, 3840, 5280, 5760, 6720, 7200};
+    return song(
+        clip(
+            2,
+            0,
+            2 * BAR,
+            Arrays.stream(onsets)
+                .mapToObj(t -> put(10 + t, 60 + (int) (t / 960), t))
+                .toArray(Note[]::new)));
+  }
+
+  @ParameterizedTest
+  @EnumSource(Method.class)
+  void a_melody_that_was_stepped_in_has_no_doubtful_note_no_spread_and_stays(Method method) {
+    QuantizePlan plan = plan(stepped(), settings(method));
+    assertThat(plan.doubtful()).isZero();
+    assertThat(plan.moved()).isZero();
+    assertThat(plan.timing().count()).as("nothing was played").isZero();
+    assertThat(plan.readings()).isEmpty();
+    assertThat(plan.deviating(-1000, 1000)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @EnumSource(Method.class)
+  void what_was_put_does_not_count_towards_the_lag_of_what_was_played_and_is_not_moved_by_it(
+      Method method) {
+    List<Note> notes = new ArrayList<>();
+    for (int i = 0; i < 16; i++) {
+      notes.add(note(10 + i, 72, i * 480L + 60, 200));
+      notes.add(put(100 + i, 48, i * 480L));
+    }
+    Song song = song(clip(2, 0, 2 * BAR, notes.toArray(Note[]::new)));
+    QuantizePlan plan = plan(song, settings(method).withLag(new Lag.Auto()));
+    assertThat(plan.timing().lagMs()).isCloseTo(31.25, within(0.01));
+    Song after = plan.applyTo(song);
+    assertThat(track(after).notes()).allMatch(n -> n.onset() % 480 == 0);
+    assertThat(track(after).notes()).filteredOn(n -> n.pitch() == 48).hasSize(16);
+  }
+
+  @Test
+  void what_was_put_off_the_lines_is_moved_by_nearest_alone() {
+    Song song = song(clip(2, 0, BAR, put(10, 60, 100)));
+    assertThat(track(plan(song, settings(Method.FIT)).applyTo(song)).notes().getFirst().onset())
+        .isEqualTo(100);
+    assertThat(track(plan(song, settings(Method.NEAREST)).applyTo(song)).notes().getFirst().onset())
+        .isZero();
+  }
+
+  @Test
+  void a_line_on_which_a_note_was_put_is_taken() {
+    Song song = song(clip(2, 0, BAR, put(10, 60, 480), note(11, 60, 530, 100)));
+    Song after = plan(song, settings(Method.NEAREST)).applyTo(song);
+    assertThat(track(after).notes()).extracting(Note::onset).containsExactly(480L, 530L);
+  }
+
+  @Test
+  void whether_a_note_was_played_survives_what_is_done_to_it_and_saving() throws Exception {
+    Song song = song(clip(2, 0, BAR, put(10, 60, 480), note(11, 62, 1000, 400)));
+    Set<NoteId> all = Set.of(new NoteId(10), new NoteId(11));
+    Song after = NoteEdits.move(song, all, 240, 1);
+    after = NoteTools.setLength(after, all, 300);
+    after = NoteTools.splitInto(after, all, 2);
+    after = NoteCopies.behind(after, all, 1).apply(after);
+    after = VelocityTools.add(after, all, 5);
+    after = reopened(after);
+    assertThat(track(after).notes())
+        .hasSize(6)
+        .allMatch(n -> n.played().isPerformed() == (n.pitch() == 63));
+  }
+}
