@@ -224,7 +224,39 @@ public final class Commands implements KeyNames {
   }
 
   private String inWords(Object key) {
-    return key instanceof PhysicalKey place ? layout.cap(place) : key.toString();
+    return key instanceof PhysicalKey place
+        ? layout.cap(place)
+        : key instanceof Keystroke stroke ? inWords(stroke) : key.toString();
+  }
+
+  /** A key that a keyboard has not is told by what is printed where it would lie. */
+  private String inWords(Keystroke key) {
+    return isOnKeyboard(key)
+        ? key.toString()
+        : placeOf(key).map(p -> key.modifiers() + layout.cap(p)).orElseGet(key::toString);
+  }
+
+  /** Where a key lies on the layout that the table is written in. */
+  private static Optional<PhysicalKey> placeOf(Keystroke key) {
+    return Stream.of(PhysicalKey.values())
+        .filter(p -> KeyLayout.QWERTY.signAt(p).code().equals(key.code().name()))
+        .findFirst();
+  }
+
+  /**
+   * The command of a key that was pressed: where it is none's, of the key that the table means by
+   * its place, if the person's keyboard has that one nowhere else. So every key can be typed.
+   *
+   * @param place where it lies, as far as that is known
+   */
+  public Command at(Where where, Keystroke key, Optional<PhysicalKey> place) {
+    Command found = at(where, key);
+    return found != null || place.isEmpty() ? found : atPlaceOf(where, key, place.get());
+  }
+
+  private Command atPlaceOf(Where where, Keystroke key, PhysicalKey place) {
+    Keystroke meant = key.withCode(KeyLayout.QWERTY.signAt(place).code());
+    return isOnKeyboard(meant) ? null : at(where, meant);
   }
 
   /** All keys of a command as people read them; empty for none. */

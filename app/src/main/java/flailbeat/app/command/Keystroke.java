@@ -105,6 +105,16 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
     return code == null ? Optional.empty() : Optional.of(new Keystroke(code, shortcut, alt, shift));
   }
 
+  /** The modifiers as they are written before a key. */
+  public String modifiers() {
+    return (shortcut ? "Ctrl+" : "") + (alt ? "Alt+" : "") + (shift ? "Shift+" : "");
+  }
+
+  /** Another key with the same modifiers, by the system's name of it. */
+  Keystroke withCode(String name) {
+    return new Keystroke(KeyCode.valueOf(name), shortcut, alt, shift);
+  }
+
   /** The same with Shift up. */
   public Keystroke withoutShift() {
     return new Keystroke(code, shortcut, alt, false);
@@ -143,9 +153,6 @@ public record Keystroke(KeyCode code, boolean shortcut, boolean alt, boolean shi
 
   @Override
   public String toString() {
-    return (shortcut ? "Ctrl+" : "")
-        + (alt ? "Alt+" : "")
-        + (shift ? "Shift+" : "")
-        + SHOWN.getOrDefault(code, code.getName());
+    return modifiers() + SHOWN.getOrDefault(code, code.getName());
   }
 }

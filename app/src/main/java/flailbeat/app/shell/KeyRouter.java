@@ -257,7 +257,8 @@ final class KeyRouter {
 
   /** Carries out the command of a key; false when there is none. */
   private boolean carryOut(KeyEvent e, Keystroke key, Name name, boolean repeat) {
-    Command command = commandAt(key);
+    Optional<PhysicalKey> place = performer.layout().placeOf(e.getCode().name(), e.getText());
+    Command command = commandAt(key, place);
     if (command == null) {
       command = placeCommand(e);
     }
@@ -301,13 +302,13 @@ final class KeyRouter {
   }
 
   /** While Shift is held to accent, what a key does while it is held is still there. */
-  private Command commandAt(Keystroke key) {
+  private Command commandAt(Keystroke key, Optional<PhysicalKey> place) {
     Where where = position();
-    Command found = commands.at(where, key);
+    Command found = commands.at(where, key, place);
     if (found != null || !key.shift() || where == Where.COMMANDS) {
       return found;
     }
-    Command plain = commands.at(where, key.withoutShift());
+    Command plain = commands.at(where, key.withoutShift(), place);
     return plain != null && plain.kind() == Kind.HOLD ? plain : null;
   }
 

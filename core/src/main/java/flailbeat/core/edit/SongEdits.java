@@ -72,10 +72,14 @@ public final class SongEdits {
     while (hasName(song, "Track " + n)) {
       n++;
     }
+    return addTrack(song, "Track " + n, instrument);
+  }
+
+  /** Adds an empty track of a name at the end. */
+  public static Song addTrack(Song song, String name, Instrument instrument) {
     Ids ids = new Ids(song.nextId());
     List<Track> tracks = new ArrayList<>(song.tracks());
-    tracks.add(
-        Track.empty(ids.track(), "Track " + n, instrument, song.freeChannel(instrument.kit())));
+    tracks.add(Track.empty(ids.track(), name, instrument, song.freeChannel(instrument.kit())));
     return ids.toldTo(song.withTracks(tracks));
   }
 

@@ -84,6 +84,7 @@ public final class KeyLayout {
   private final Map<PhysicalKey, KeySign> signs = new EnumMap<>(PhysicalKey.class);
   private final Map<String, PhysicalKey> byCode = new HashMap<>();
   private final Map<String, PhysicalKey> byText = new HashMap<>();
+  private final Map<PhysicalKey, String> deadKeys = new EnumMap<>(PhysicalKey.class);
   private final Map<PhysicalKey, String> caps = new EnumMap<>(PhysicalKey.class);
 
   private KeyLayout(
@@ -108,6 +109,7 @@ public final class KeyLayout {
       }
     }
     byCode.putAll(moreCodes);
+    moreCodes.forEach((code, key) -> deadKeys.put(key, code));
   }
 
   private KeyLayout(Map<PhysicalKey, KeySign> learned) {
@@ -142,7 +144,7 @@ public final class KeyLayout {
     }
     String text = caps.get(key).toLowerCase(Locale.ROOT);
     String code = codeOf(text.charAt(0));
-    return new KeySign(code.startsWith(TEXT) ? NO_CODE : code, text);
+    return new KeySign(code.startsWith(TEXT) ? deadKeys.getOrDefault(key, NO_CODE) : code, text);
   }
 
   /** What was learned of each key; nothing for a layout that was not learned. */

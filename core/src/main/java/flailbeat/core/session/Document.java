@@ -24,7 +24,11 @@ public final class Document {
   private Optional<Path> file = Optional.empty();
   private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
+  private Optional<ClipId> chosenClip = Optional.empty();
+
+  /** Where it was chosen. */
   private long chosenClipAt;
+
   private int openings;
   private long nextId = song().nextId();
   private Scope scope;
@@ -49,6 +53,7 @@ public final class Document {
     selection = Selection.NONE;
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
+    chosenClip = Optional.empty();
     changes.fire(Aspect.SONG, Aspect.CHOICE);
   }
 
@@ -148,16 +153,22 @@ public final class Document {
     if (!id.equals(chosenTrack) && song().track(id).isPresent()) {
       chosenTrack = id;
       chosenClipAt = 0;
+      chosenClip = Optional.empty();
       changes.fire(Aspect.CHOICE);
     }
   }
 
   /**
-   * The clip of the chosen track that whole-clip commands work on: the one at the place that was
-   * chosen or, where there is none any more, the one before it, else the first.
+   * The clip of the chosen track that whole-clip commands work on: the one that was chosen,
+   * wherever it lies by now; where there is none any more, the one at that place, else the one
+   * before it, else the first.
    */
   public Optional<Clip> clip() {
     List<Clip> clips = track().clips();
+    return chosenClip.flatMap(track()::clip).or(() -> near(clips));
+  }
+
+  private Optional<Clip> near(List<Clip> clips) {
     return clips.reversed().stream()
         .filter(c -> c.start() <= chosenClipAt)
         .findFirst()
@@ -170,6 +181,7 @@ public final class Document {
     Optional<Clip> there = track().clips().stream().filter(c -> c.contains(tick)).findFirst();
     if (there.isPresent()) {
       chosenClipAt = tick;
+      chosenClip = there.map(Clip::id);
       if (!there.equals(before)) {
         changes.fire(Aspect.CHOICE);
       }

@@ -9,7 +9,9 @@ import flailbeat.core.edit.NoteResize;
 import flailbeat.core.edit.NoteResize.Edge;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.NoteStart;
@@ -20,9 +22,8 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.Ticks;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
@@ -42,7 +43,8 @@ public final class NoteDesk {
   private final TimingDesk timing;
   private final DrawDesk drawing;
   private final Notices notices;
-  private Map<TrackId, List<Note>> copied = Map.of();
+  private List<Copied> copied = List.of();
+  private int copiedIn;
 
   NoteDesk(
       Document document,
@@ -88,11 +90,11 @@ public final class NoteDesk {
 
   /** Keeps the selected notes, to be pasted. */
   public void copy() {
-    Map<TrackId, List<Note>> found = new LinkedHashMap<>();
+    List<Copied> found = new ArrayList<>();
     for (Track track : document.song().tracks()) {
       List<Note> notes = NoteEdits.find(track, selected());
       if (!notes.isEmpty()) {
-        found.put(track.id(), notes);
+        found.add(Copied.of(track, notes));
       }
     }
     if (found.isEmpty()) {
@@ -100,11 +102,12 @@ public final class NoteDesk {
       return;
     }
     copied = found;
+    copiedIn = document.openings();
     notices.tell("Copied " + Notice.notes(count()));
   }
 
   private int count() {
-    return copied.values().stream().mapToInt(List::size).sum();
+    return copied.stream().mapToInt(c -> c.notes().size()).sum();
   }
 
   /** Copies the selected notes and takes them away. */
@@ -120,7 +123,8 @@ public final class NoteDesk {
 
   /**
    * Puts what was copied where playing starts or, at Steps, at the cursor: onto the tracks that it
-   * came from, or onto the chosen one where it came from a single one.
+   * came from, or onto the chosen one where it came from a single one. In another song those are
+   * the tracks of the same name and sound; one that is not there is added.
    */
   public void paste() {
     pasteAt(
@@ -135,9 +139,9 @@ public final class NoteDesk {
       notices.tell("Nothing was copied to paste");
       return;
     }
-    long first = copied.values().stream().mapToLong(n -> n.getFirst().onset()).min().orElseThrow();
+    long first = copied.stream().mapToLong(c -> c.notes().getFirst().onset()).min().orElseThrow();
     long last =
-        copied.values().stream().flatMap(List::stream).mapToLong(Note::end).max().orElseThrow();
+        copied.stream().flatMap(c -> c.notes().stream()).mapToLong(Note::end).max().orElseThrow();
     if (to + last - first > Ticks.LAST) {
       notices.warn("There is no room for them before the end of the song");
       return;
@@ -153,13 +157,45 @@ public final class NoteDesk {
 
   private Song pasted(Song song, long later) {
     Song result = song;
-    for (Map.Entry<TrackId, List<Note>> each : copied.entrySet()) {
-      boolean known = song.track(each.getKey()).isPresent() && copied.size() > 1;
-      TrackId to = known ? each.getKey() : document.track().id();
-      List<Note> moved = each.getValue().stream().map(n -> n.shifted(later)).toList();
-      result = EnteredNotes.place(result, to, moved);
+    for (Copied each : copied) {
+      Song with = withTargetOf(result, each);
+      result = EnteredNotes.place(with, targetIn(with, each).orElseThrow(), each.later(later));
     }
     return result;
+  }
+
+  /** Where notes go: in another song tracks are known by what they are called and play. */
+  private Optional<TrackId> targetIn(Song song, Copied notes) {
+    if (copied.size() == 1) {
+      return Optional.of(document.track().id());
+    }
+    boolean sameSong = copiedIn == document.openings();
+    return song.tracks().stream()
+        .filter(t -> sameSong ? t.id().equals(notes.track()) : notes.isOf(t))
+        .map(Track::id)
+        .findFirst();
+  }
+
+  /** A track that is not there is added. */
+  private Song withTargetOf(Song song, Copied notes) {
+    return targetIn(song, notes).isPresent()
+        ? song
+        : SongEdits.addTrack(song, notes.name(), notes.instrument());
+  }
+
+  /** Notes that were copied, and what is told of the track that they come from. */
+  private record Copied(TrackId track, String name, Instrument instrument, List<Note> notes) {
+    static Copied of(Track track, List<Note> notes) {
+      return new Copied(track.id(), track.name(), track.instrument(), notes);
+    }
+
+    boolean isOf(Track other) {
+      return other.name().equals(name) && other.instrument().equals(instrument);
+    }
+
+    List<Note> later(long ticks) {
+      return notes.stream().map(n -> n.shifted(ticks)).toList();
+    }
   }
 
   /** Lays a copy of the selected notes right behind them, whole beats later. */

@@ -1,17 +1,22 @@
 package flailbeat.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
+import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
@@ -223,5 +228,24 @@ class NoteDeskTest extends SessionRig {
     assertThat(notes()).hasSize(3);
     session.editing().undo();
     assertThat(lines()).containsExactly("240 60 490", "960 64 240");
+  }
+
+  @Test
+  void notes_of_several_tracks_go_in_another_song_to_tracks_like_theirs_and_onto_no_kit() {
+    Song two = SongEdits.addTrack(session.song(), "Bass", Instrument.melodic(33));
+    two =
+        EnteredNotes.place(
+            two, two.tracks().get(1).id(), List.of(Note.placed(new NoteId(1), 36, 80, 0, 900)));
+    session.open(two, Optional.empty());
+    session
+        .document()
+        .select(Selection.of(two.tracks().stream().flatMap(t -> t.notes().stream()).toList()));
+    desk.copy();
+    Song other = SongEdits.addTrack(Song.empty(), "Drums", new Instrument(0, true));
+    session.open(other, Optional.empty());
+    desk.paste();
+    assertThat(session.song().tracks())
+        .extracting(Track::name, Track::noteCount)
+        .containsExactly(tuple("Track 1", 2), tuple("Drums", 0), tuple("Bass", 1));
   }
 }

@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.TestSongs;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.Arithmetic;
 import flailbeat.core.edit.NoteField;
@@ -154,5 +155,20 @@ class ValueDeskTest {
     values.enterChannel("5");
     assertThat(session.document().track().channel()).isEqualTo(4);
     assertThatThrownBy(() -> values.enterChannel("17")).hasMessageContaining("1 to 16");
+  }
+
+  @Test
+  void a_clip_that_is_moved_tick_by_tick_stays_the_chosen_one() {
+    session.open(
+        TestSongs.song(
+            TestSongs.clip(2, 0, 3840, TestSongs.note(10, 60, 0, 960)),
+            TestSongs.clip(3, 4 * 3840, 3840, TestSongs.note(11, 62, 0, 960))),
+        Optional.empty());
+    session.document().chooseClipAt(4 * 3840);
+    for (int i = 0; i < 3; i++) {
+      session.values().step(NoteField.START, 1);
+    }
+    session.values().step(NoteField.START, -5);
+    assertThat(TestSongs.clips(session.song())).isEqualTo("0-3840 15358-19198");
   }
 }
