@@ -311,7 +311,7 @@ public final class StepStrip extends VBox {
   }
 
   private void showLength() {
-    StepLength now = settings().length();
+    StepLength now = session.steps().nextLength();
     beats.show(inBeats(now));
     if (now.equals(shownLength)) {
       showDivision(now);

@@ -2,12 +2,25 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.StepDesk;
+import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepSettings;
+import flailbeat.core.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -187,5 +200,83 @@ class StepsWindowTest extends HeadlessWindow {
     Node left = ui.node("step-left");
     assertThat(ui.get(() -> left.localToScene(left.getBoundsInLocal()).getMaxX()))
         .isLessThanOrEqualTo(900);
+  }
+
+  /** What each key does at Steps, told to another session without any window. */
+  private static final Map<KeyCode, Consumer<StepDesk>> DOES =
+      Map.ofEntries(
+          Map.entry(KeyCode.DIGIT1, s -> s.chooseLength(StepLength.of(1))),
+          Map.entry(KeyCode.DIGIT2, s -> s.chooseLength(StepLength.of(2))),
+          Map.entry(KeyCode.DIGIT4, s -> s.chooseLength(StepLength.of(4))),
+          Map.entry(KeyCode.DIGIT8, s -> s.chooseLength(StepLength.of(8))),
+          Map.entry(KeyCode.DIGIT6, s -> s.chooseLength(StepLength.of(16))),
+          Map.entry(KeyCode.DIGIT3, s -> s.chooseLength(StepLength.of(32))),
+          Map.entry(KeyCode.PERIOD, s -> s.changeLength(StepLength::dotted)),
+          Map.entry(KeyCode.SLASH, s -> s.changeLength(StepLength::triplet)),
+          Map.entry(KeyCode.RIGHT, StepDesk::advance),
+          Map.entry(KeyCode.LEFT, StepDesk::back),
+          Map.entry(KeyCode.BACK_SPACE, StepDesk::remove));
+
+  private static final Map<KeyCode, PhysicalKey> NOTES =
+      Map.of(
+          KeyCode.A, PhysicalKey.A,
+          KeyCode.S, PhysicalKey.S,
+          KeyCode.D, PhysicalKey.D,
+          KeyCode.F, PhysicalKey.F,
+          KeyCode.G, PhysicalKey.G);
+
+  @Test
+  void however_fast_and_overlapping_keys_come_each_does_what_it_does_without_a_window()
+      throws Exception {
+    for (int seed = 0; seed < 12; seed++) {
+      Random random = new Random(seed);
+      Session plain = new Session(Clock.SYSTEM, AudioEngine.silent(Clock.SYSTEM));
+      plain.open(Song.empty(), Optional.empty());
+      plain.keyboard().setKeysMode(KeysMode.STEPS);
+      ui.run(
+          () -> {
+            ui.session.open(Song.empty(), Optional.empty());
+            ui.session.keyboard().setKeysMode(KeysMode.COMMANDS);
+            ui.session.keyboard().setKeysMode(KeysMode.STEPS);
+            ui.session.steps().moveTo(0);
+            ui.session.steps().chooseLength(StepLength.of(4));
+          });
+      plain.steps().moveTo(0);
+      plain.steps().chooseLength(StepLength.of(4));
+      List<String> sent = new ArrayList<>();
+      Set<KeyCode> held = new LinkedHashSet<>();
+      List<KeyCode> commands = new ArrayList<>(DOES.keySet());
+      commands.sort(null);
+      List<KeyCode> notes = new ArrayList<>(NOTES.keySet());
+      notes.sort(null);
+      for (int i = 0; i < 50 || !held.isEmpty(); i++) {
+        boolean isNote = i >= 50 || random.nextInt(5) < 3;
+        KeyCode key =
+            i >= 50
+                ? held.iterator().next()
+                : isNote
+                    ? notes.get(random.nextInt(notes.size()))
+                    : commands.get(random.nextInt(commands.size()));
+        sent.add((held.contains(key) ? "-" : "") + key);
+        if (!isNote) {
+          type(key);
+          DOES.get(key).accept(plain.steps());
+        } else if (held.remove(key)) {
+          release(key);
+          plain.performer().release(NOTES.get(key), System.nanoTime());
+        } else {
+          held.add(key);
+          press(key);
+          plain.performer().press(NOTES.get(key), System.nanoTime());
+        }
+      }
+      assertThat(lines(notes()))
+          .as("seed %d: %s", seed, sent)
+          .isEqualTo(lines(plain.document().track().notes()));
+    }
+  }
+
+  private static List<String> lines(List<Note> notes) {
+    return notes.stream().map(n -> n.onset() + " " + n.pitch() + " " + n.length()).toList();
   }
 }

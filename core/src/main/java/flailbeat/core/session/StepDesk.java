@@ -116,7 +116,12 @@ public final class StepDesk {
 
   /** Where the next step would end, in ticks. */
   public long nextEndTick() {
-    return Step.tick(state.place().cursor().add(settings().length().ticks()));
+    return Step.tick(state.place().cursor().add(state.nextLength().ticks()));
+  }
+
+  /** How long the next step is. */
+  public StepLength nextLength() {
+    return state.nextLength();
   }
 
   private StepAround around() {

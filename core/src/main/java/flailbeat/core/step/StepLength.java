@@ -7,6 +7,7 @@ import flailbeat.core.time.Ticks;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.EnumSet;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -62,6 +63,19 @@ public record StepLength(int parts, int of, Division division) {
    */
   public static StepLength of(int denominator) {
     return new StepLength(1, NoteValue.straight(denominator).denominator(), Division.STRAIGHT);
+  }
+
+  /** The written value that lasts so many ticks, plain, dotted or a triplet; empty for none. */
+  public static Optional<StepLength> lasting(long ticks) {
+    for (int denominator = 1; denominator <= FINEST; denominator *= 2) {
+      for (Division division : DIVISIONS) {
+        StepLength length = new StepLength(1, denominator, division);
+        if (Step.tick(length.ticks()) == ticks) {
+          return Optional.of(length);
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   /**

@@ -59,7 +59,7 @@ public final class StepMachine {
     List<Struck> waiting = left.freshNotes();
     return settings.findsFirst() || waiting.isEmpty()
         ? StepResult.of(state.with(left.entered()))
-        : enter(waiting, settings.length(), left.entered());
+        : enterNext(waiting, left.entered());
   }
 
   /** Enters what is held, makes it longer, or rests. */
@@ -69,7 +69,11 @@ public final class StepMachine {
       return lengthened(last, last.length().add(settings.length().ticks()), last.value());
     }
     if (hold.isHeld() && !(settings.ontoRhythm() && hold.fresh().isEmpty())) {
-      return enterHeld(settings.length());
+      return enterNext(settings.findsFirst() ? hold.downNotes() : hold.allNotes(), hold.entered());
+    }
+    if (!settings.ontoRhythm() && place.met().isPresent()) {
+      Step met = place.met().get();
+      return StepResult.of(state.with(place.after(met, next(met), 0)));
     }
     return settings.ontoRhythm()
         ? rhythm().skip()
@@ -106,11 +110,30 @@ public final class StepMachine {
       return rhythm().skipBack();
     }
     if (last().isPresent()) {
-      return StepResult.of(state.with(place.beforeLast()));
+      return StepResult.of(state.with(place.goneBackOver(last().get())));
     }
-    return place.cursor().signum() == 0
-        ? StepResult.refused(state, "The song begins here")
-        : StepResult.of(state.with(place.movedTo(before())));
+    if (place.cursor().signum() == 0) {
+      return StepResult.refused(state, "The song begins here");
+    }
+    BigFraction to = before();
+    return StepResult.of(
+        state.with(stepAt(to).map(place::goneBackOver).orElseGet(() -> place.movedTo(to))));
+  }
+
+  /** The step that stands at a place, where its notes are as long as a step can be chosen. */
+  private Optional<Step> stepAt(BigFraction start) {
+    long tick = Step.tick(start);
+    List<Note> notes = around.chosen().notesBeginningIn(new TickRange(tick, tick + 1));
+    long longest = notes.stream().mapToLong(Note::length).max().orElse(0);
+    return StepLength.lasting(longest)
+        .map(
+            length ->
+                new Step(
+                    around.chosen().id(),
+                    start,
+                    length.ticks(),
+                    length,
+                    notes.stream().map(n -> new Struck(n.pitch(), n.velocity())).toList()));
   }
 
   /** The step that the cursor stands behind, on the chosen track. */
@@ -126,7 +149,7 @@ public final class StepMachine {
   /** A length key: enters what is held, once more where it was; else it is for what comes next. */
   public StepResult length(StepLength wanted) {
     if (!hold.isHeld() || settings.ontoRhythm() && hold.fresh().isEmpty()) {
-      return StepResult.of(state.with(settings.withLength(wanted)));
+      return StepResult.of(state.with(settings.withLength(wanted)).with(place.withoutMet()));
     }
     boolean again = hold.fresh().isEmpty();
     StepResult entered = enterHeld(wanted);
@@ -135,7 +158,7 @@ public final class StepMachine {
 
   /** Dot, triplet, shorter, longer: of what is held, or of what comes next. */
   public StepResult change(UnaryOperator<StepLength> change) {
-    StepLength now = state.isOpen() ? place.last().orElseThrow().value() : settings.length();
+    StepLength now = state.isOpen() ? place.last().orElseThrow().value() : state.nextLength();
     StepLength wanted;
     try {
       wanted = change.apply(now);
@@ -208,6 +231,22 @@ public final class StepMachine {
     return new RhythmPitches(state, around);
   }
 
+  /**
+   * As long as was chosen or, in the place of a step that was gone back over, long and loud as
+   * that.
+   */
+  private StepResult enterNext(List<Struck> notes, Hold after) {
+    Optional<Step> met = place.met().filter(m -> !settings.ontoRhythm() && !settings.adds());
+    if (met.isEmpty()) {
+      return enter(notes, settings.length(), after);
+    }
+    int loudest = met.get().notes().stream().mapToInt(Struck::velocity).max().orElse(0);
+    List<Struck> alike =
+        notes.stream().map(n -> loudest == 0 ? n : new Struck(n.pitch(), loudest)).toList();
+    return entered(
+        alike, met.get().length(), met.get().value(), after.track(), after, after.number());
+  }
+
   private StepResult enter(List<Struck> notes, StepLength length, Hold after) {
     return settings.ontoRhythm()
         ? rhythm().give(notes, after)
@@ -235,11 +274,19 @@ public final class StepMachine {
     List<TickRange> cleared =
         settings.adds()
             ? List.of()
-            : List.of(new TickRange(step.onsetTick(), Step.tick(step.end())));
+            : List.of(
+                new TickRange(
+                    step.onsetTick(),
+                    isCorrection() ? step.onsetTick() + 1 : Step.tick(step.end())));
     return StepResult.of(
         held.with(place.after(step, next(step), openHold)),
         new LabelledEdit(
             "Enter " + Struck.names(notes), s -> EnteredNotes.enter(s, track, added, cleared)));
+  }
+
+  /** What comes in the place of a step that was gone back over touches nothing that follows. */
+  private boolean isCorrection() {
+    return place.met().isPresent();
   }
 
   private StepResult lengthened(Step last, BigFraction length, StepLength value) {

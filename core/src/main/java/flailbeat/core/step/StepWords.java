@@ -46,6 +46,7 @@ public final class StepWords {
               + at();
     }
     List<Struck> waiting = state.hold().allNotes();
+    boolean met = state.place().met().isPresent();
     return state.hold().isHeld()
         ? "Let go to enter "
             + names(waiting)
@@ -55,11 +56,13 @@ public final class StepWords {
         : "Press and let go a note key: it is entered"
             + asLength()
             + there()
-            + ". {step-advance} rests";
+            + (met
+                ? " in the place of that step. {step-advance} leaves it"
+                : ". {step-advance} rests");
   }
 
   private String asLength() {
-    return " as " + state.settings().length() + at() + overTheBar();
+    return " as " + state.nextLength() + at() + overTheBar();
   }
 
   private String at() {
@@ -67,14 +70,14 @@ public final class StepWords {
   }
 
   private String overTheBar() {
-    BigFraction end = state.place().cursor().add(state.settings().length().ticks());
+    BigFraction end = state.place().cursor().add(state.nextLength().ticks());
     return end.compareTo(BigFraction.of(bar().end())) > 0 ? ", over the bar line" : "";
   }
 
   /** What stands where the step goes. */
   private String there() {
     StepPlace place = state.place();
-    long end = Step.tick(place.cursor().add(state.settings().length().ticks()));
+    long end = Step.tick(place.cursor().add(state.nextLength().ticks()));
     List<Struck> notes =
         around
             .chosen()

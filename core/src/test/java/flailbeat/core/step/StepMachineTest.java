@@ -6,6 +6,7 @@ import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -20,6 +21,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What each key does. Lengths in ticks: a quarter is 960. */
 class StepMachineTest {
   private final StepScript steps = new StepScript();
+
+  @Test
+  void a_correction_is_as_loud_as_what_was_there() {
+    steps.press("/8 C4 D4");
+    NoteId soft = steps.song.tracks().get(0).notes().get(1).id();
+    steps.song = NoteEdits.change(steps.song, Set.of(soft), n -> n.withVelocity(33));
+    steps.state = steps.machine().to(960);
+    steps.press("< G4 A4");
+    assertThat(steps.song.tracks().get(0).notes())
+        .extracting(Note::velocity)
+        .containsExactly(80, 33, 80);
+  }
 
   @ParameterizedTest(name = "{0}")
   @CsvSource(
@@ -56,6 +69,12 @@ class StepMachineTest {
         // back, and a wrong note is put right; replaced whole
         "C4 D4 < E4 | 0 C4 960, 960 E4 960 | 1920",
         "/16 C4 D4 E4 F4 < < < < /4 G4 | 0 G4 960 | 960",
+        // a correction is as long as what was there, and touches nothing that follows
+        "/8 C4 D4 /4 E4 < < G4 | 0 C4 480, 480 G4 480, 960 E4 960 | 960",
+        "/8 C4 D4 /4 E4 < < G4 A4 | 0 C4 480, 480 G4 480, 960 A4 960 | 1920",
+        "/8 C4 D4 /4 E4 < < < > > > F4 | 0 C4 480, 480 D4 480, 960 E4 960, 1920 F4 960 | 2880",
+        "/8 C4 D4 /4 E4 < < /4 G4 | 0 C4 480, 480 G4 960 | 1440",
+        "/8 t C4 D4 E4 t F4 < < G4 | 0 C4 320, 320 D4 320, 640 G4 320, 960 F4 480 | 960",
         // remove, repeat, tie
         "C4 D4 bs E4 | 0 C4 960, 960 E4 960 | 1920",
         "C4 > bs bs D4 | 0 D4 960 | 960",

@@ -68,6 +68,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       if (played) {
         result.add("when notes were played stays in the project alone");
       }
+      result.addAll(SharedChannels.remarks(song));
       return result;
     }
 

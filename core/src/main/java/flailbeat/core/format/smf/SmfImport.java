@@ -22,6 +22,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.OptionalInt;
 
 /**
  * Makes a song of a MIDI file. Each channel of each track becomes a track of its own; ticks are
@@ -248,7 +249,7 @@ public record SmfImport(Song song, List<String> remarks) {
                 ids,
                 partName,
                 channel,
-                program == null ? 0 : program.data1(),
+                parts[channel].ownProgram().orElse(program == null ? 0 : program.data1()),
                 scaled(source.endTick()),
                 meterMap);
         tracks.add(track.withCarried(firstPart ? others : ports));
@@ -319,6 +320,17 @@ public record SmfImport(Song song, List<String> remarks) {
   private static final class Part {
     private final List<Note> notes = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
+
+    /**
+     * The program that it sets itself before its first note; of tracks on one channel each has one.
+     */
+    OptionalInt ownProgram() {
+      long first = notes.stream().mapToLong(Note::onset).min().orElse(Long.MAX_VALUE);
+      return controls.stream()
+          .filter(p -> p.control().kind() == Control.Kind.PROGRAM && p.tick() <= first)
+          .mapToInt(p -> p.control().value())
+          .findFirst();
+    }
 
     Track track(Ids ids, String name, int channel, int program, long endTick, MeterMap meters) {
       Instrument instrument = new Instrument(program, channel == Track.DRUM_CHANNEL);
