@@ -13,7 +13,7 @@ import java.util.Map;
 final class Octaves {
   private final Area.Part part;
   private final Map<Integer, List<Note>> byPitch;
-  private final long[] reaches = new long[Pitch.HIGHEST + 1];
+  private final long[][] latestEnds = new long[Pitch.HIGHEST + 1][];
   private final Draft draft;
 
   Octaves(Area.Part part, Draft draft) {
@@ -21,9 +21,18 @@ final class Octaves {
     this.draft = draft;
     boolean all = part.notes().size() == part.track().noteCount();
     byPitch = NoteTools.byPitch(all ? part.notes() : part.track().notes());
-    byPitch.forEach(
-        (pitch, notes) ->
-            reaches[pitch] = notes.stream().mapToLong(Note::length).max().orElseThrow());
+    byPitch.forEach((pitch, notes) -> latestEnds[pitch] = latestEnds(notes));
+  }
+
+  /** Of notes in order, for each the latest end of it and of all before it. */
+  private static long[] latestEnds(List<Note> notes) {
+    long[] result = new long[notes.size()];
+    long latest = 0;
+    for (int i = 0; i < result.length; i++) {
+      latest = Math.max(latest, notes.get(i).end());
+      result[i] = latest;
+    }
+    return result;
   }
 
   /** Adds the note that lies so many semitones away. */
@@ -35,17 +44,8 @@ final class Octaves {
   }
 
   private boolean isFree(int pitch, Note like) {
-    List<Note> there = byPitch.getOrDefault(pitch, List.of());
-    for (int i = firstFrom(there, like.end()) - 1; i >= 0; i--) {
-      Note note = there.get(i);
-      if (note.end() > like.onset()) {
-        return false;
-      }
-      if (note.onset() + reaches[pitch] <= like.onset()) {
-        return true;
-      }
-    }
-    return true;
+    int begun = firstFrom(byPitch.getOrDefault(pitch, List.of()), like.end());
+    return begun == 0 || latestEnds[pitch][begun - 1] <= like.onset();
   }
 
   private static int firstFrom(List<Note> notes, long tick) {

@@ -56,10 +56,11 @@ public final class ClipEdits {
       return song;
     }
     Ids ids = new Ids(song.nextId());
+    ById<Note> changed = ById.of(notes);
+    ById<ControlPoint> moved = ById.of(controls);
     return ids.toldTo(
         song.mapTracks(
-            t ->
-                new Placing(t, song.meters(), ids).put(OnePitch.free(t, notes), controls).track()));
+            t -> new Placing(t, song.meters(), ids).put(OnePitch.free(t, changed), moved).track()));
   }
 
   /** A track with control points entered, in song time, each in a clip. */

@@ -5,6 +5,7 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -382,9 +383,7 @@ public final class ControlEdits {
   /** Takes control points away, and notes with them. */
   public static Song delete(Song song, Set<ControlId> points, Set<NoteId> notes) {
     Song left = notes.isEmpty() ? song : NoteEdits.delete(song, notes);
-    return left.mapTracks(
-        t ->
-            SongEdits.without(
-                t, t.controls().stream().filter(p -> points.contains(p.id())).toList()));
+    IdSet ids = IdSet.ofAny(points.stream().mapToLong(ControlId::value));
+    return left.mapTracks(t -> SongEdits.without(t, ids));
   }
 }

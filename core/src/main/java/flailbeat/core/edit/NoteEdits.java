@@ -105,7 +105,9 @@ public final class NoteEdits {
    * its pitch begins on the track, and {@link #put} leaves it as it is.
    */
   public static Collection<Note> free(Track track, Collection<Note> changed) {
-    return OnePitch.free(track, changed);
+    ById<Note> byId = ById.of(changed);
+    ById<Note> free = OnePitch.free(track, byId);
+    return free == byId ? changed : free.elements();
   }
 
   /** Puts notes, in song time, in place of those that have their ids. */

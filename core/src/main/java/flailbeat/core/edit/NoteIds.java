@@ -17,9 +17,11 @@ import java.util.stream.LongStream;
  */
 final class NoteIds extends AbstractSet<NoteId> {
   private final long[] values;
+  private final IdSet numbers;
 
   private NoteIds(long[] ids) {
     values = isRising(ids) ? ids : LongStream.of(ids).sorted().distinct().toArray();
+    numbers = IdSet.of(values);
   }
 
   private static boolean isRising(long[] ids) {
@@ -45,7 +47,7 @@ final class NoteIds extends AbstractSet<NoteId> {
 
   /** Their numbers, for looking them up in many clips. */
   static IdSet numbers(Set<NoteId> ids) {
-    return IdSet.of(values(ids));
+    return ids instanceof NoteIds known ? known.numbers : IdSet.of(values(ids));
   }
 
   private static long[] numbers(Collection<Note> notes) {

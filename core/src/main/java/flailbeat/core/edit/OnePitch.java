@@ -66,7 +66,7 @@ final class OnePitch {
    *
    * @param changed in song time; those that the track does not have are passed over
    */
-  static Collection<Note> free(Track track, Collection<Note> changed) {
+  static ById<Note> free(Track track, ById<Note> changed) {
     List<Move> moves = moves(track, changed);
     return moves.isEmpty() ? changed : new OnePitch(track).free(changed, moves);
   }
@@ -78,15 +78,11 @@ final class OnePitch {
     }
   }
 
-  private static List<Move> moves(Track track, Collection<Note> changed) {
+  private static List<Move> moves(Track track, ById<Note> changed) {
     List<Move> result = new ArrayList<>();
-    Note[] byId = changed.toArray(Note[]::new);
-    Arrays.sort(byId, Comparator.comparingLong(Note::idNumber));
-    long[] numbers = Arrays.stream(byId).mapToLong(Note::idNumber).toArray();
-    IdSet ids = IdSet.of(numbers);
     for (Clip clip : track.clips()) {
-      for (Note own : clip.content().notes().findAll(ids)) {
-        Note to = byId[Arrays.binarySearch(numbers, own.idNumber())];
+      for (Note own : clip.content().notes().findAll(changed.ids())) {
+        Note to = changed.get(own.idNumber());
         boolean sounds = own.onset() < clip.contentLength();
         if (sounds && (own.onset() + clip.start() != to.onset() || own.pitch() != to.pitch())) {
           result.add(new Move(own.shifted(clip.start()), to));
@@ -97,14 +93,14 @@ final class OnePitch {
     return result;
   }
 
-  private Collection<Note> free(Collection<Note> changed, List<Move> moves) {
+  private ById<Note> free(ById<Note> changed, List<Move> moves) {
     long[] targets = moves.stream().mapToLong(m -> place(m.to())).sorted().toArray();
     Map<Long, Move> holders = standingAt(targets, moves);
     if (holders.isEmpty() && isRising(targets)) {
       return changed;
     }
     Set<NoteId> staying = staying(moves, holders);
-    return changed.stream().filter(n -> !staying.contains(n.id())).toList();
+    return ById.of(changed.elements().stream().filter(n -> !staying.contains(n.id())).toList());
   }
 
   private static boolean isRising(long[] places) {

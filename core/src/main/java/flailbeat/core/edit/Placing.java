@@ -3,7 +3,6 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Timed;
@@ -11,7 +10,6 @@ import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -118,9 +116,14 @@ final class Placing {
    * tick.
    */
   Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
+    return put(ById.of(notes), ById.of(controls));
+  }
+
+  /** The same with what was put in order before. */
+  Placing put(ById<Note> notes, ById<ControlPoint> controls) {
     List<Timed<?>> strays = new ArrayList<>();
-    put(inOrderOfId(notes), strays, c -> c.content().notes());
-    put(inOrderOfId(controls), strays, c -> c.content().controls());
+    put(notes, strays, c -> c.content().notes());
+    put(controls, strays, c -> c.content().controls());
     strays.stream().sorted(Comparator.comparingLong(Timed::tick)).forEach(this::move);
     return this;
   }
@@ -129,27 +132,15 @@ final class Placing {
     Sequence<E> of(Clip clip);
   }
 
-  private <E extends Timed<E>> void put(List<E> changed, List<Timed<?>> strays, Part<E> part) {
+  private <E extends Timed<E>> void put(ById<E> changed, List<Timed<?>> strays, Part<E> part) {
     if (changed.isEmpty()) {
       return;
     }
-    long[] numbers = changed.stream().mapToLong(Timed::idNumber).toArray();
-    IdSet wanted = IdSet.of(numbers);
     for (Place place : places) {
-      int at = 0;
-      for (E there : part.of(place.clip).findAll(wanted)) {
-        at = indexOf(numbers, at, there.idNumber());
-        put(place, changed.get(at), strays);
+      for (E there : part.of(place.clip).findAll(changed.ids())) {
+        put(place, changed.get(there.idNumber()), strays);
       }
     }
-  }
-
-  /** Ids that are looked for in order mostly lie next to one another. */
-  private static int indexOf(long[] numbers, int from, long id) {
-    int next = Math.min(from + 1, numbers.length - 1);
-    return numbers[from] == id
-        ? from
-        : numbers[next] == id ? next : Arrays.binarySearch(numbers, id);
   }
 
   private void put(Place place, Timed<?> element, List<Timed<?>> strays) {
@@ -166,17 +157,6 @@ final class Placing {
     return clip.loops() && point.tick() >= clip.start() + clip.period()
         ? point.at(clip.start() + clip.period() - 1)
         : point;
-  }
-
-  private static <E extends Timed<E>> List<E> inOrderOfId(Collection<E> elements) {
-    List<E> result = new ArrayList<>(elements);
-    for (int i = 1; i < result.size(); i++) {
-      if (result.get(i - 1).idNumber() > result.get(i).idNumber()) {
-        result.sort(Comparator.comparingLong(Timed::idNumber));
-        break;
-      }
-    }
-    return result;
   }
 
   /**

@@ -3,12 +3,13 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.ControlId;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -24,7 +25,12 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   public Selection {
     notes = NoteIds.of(notes);
     clips = Set.copyOf(clips);
-    controls = Set.copyOf(controls);
+    controls = fixed(controls);
+  }
+
+  /** A set of the library's own takes far too long to look up in where ids follow one another. */
+  private static Set<ControlId> fixed(Set<ControlId> ids) {
+    return ids.isEmpty() ? Set.of() : Collections.unmodifiableSet(new HashSet<>(ids));
   }
 
   /** Notes alone. */
@@ -100,18 +106,13 @@ public record Selection(Set<NoteId> notes, Set<ClipId> clips, Set<ControlId> con
   /** What of it a track has. */
   public Selection on(Track track) {
     Set<ClipId> someClips = new HashSet<>();
+    IdSet points = IdSet.ofAny(controls.stream().mapToLong(ControlId::value));
     Set<ControlId> someControls = new HashSet<>();
     for (Clip clip : track.clips()) {
       if (clips.contains(clip.id())) {
         someClips.add(clip.id());
       }
-      for (ControlId id : controls) {
-        clip.content()
-            .controls()
-            .find(id.value())
-            .map(ControlPoint::id)
-            .ifPresent(someControls::add);
-      }
+      clip.content().controls().findAll(points).forEach(p -> someControls.add(p.id()));
     }
     Set<NoteId> someNotes = NoteIds.ofNotes(NoteEdits.find(track, notes));
     return new Selection(someNotes, someClips, someControls);

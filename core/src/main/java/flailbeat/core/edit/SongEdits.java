@@ -7,6 +7,7 @@ import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.FileTraits;
+import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -201,13 +202,20 @@ public final class SongEdits {
     if (gone.isEmpty()) {
       return track;
     }
-    List<Long> ids = gone.stream().map(ControlPoint::idNumber).distinct().toList();
-    List<Clip> clips = new ArrayList<>();
+    return without(track, IdSet.ofAny(gone.stream().mapToLong(ControlPoint::idNumber)));
+  }
+
+  /** Without the control points of some ids. */
+  static Track without(Track track, IdSet ids) {
+    List<Clip> clips = new ArrayList<>(track.clips().size());
+    boolean same = true;
     for (Clip clip : track.clips()) {
       Content content = clip.content();
-      clips.add(clip.withContent(content.withControls(content.controls().withoutIds(ids))));
+      Clip changed = clip.withContent(content.withControls(content.controls().without(ids)));
+      same &= changed == clip;
+      clips.add(changed);
     }
-    return track.withClips(clips);
+    return same ? track : track.withClips(clips);
   }
 
   private static boolean hasName(Song song, String name) {

@@ -2,6 +2,7 @@ package flailbeat.core.model;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.stream.LongStream;
 
 /**
  * The numbers of some ids, for looking many elements up in many clips: asking for one costs O(1)
@@ -12,10 +13,15 @@ public final class IdSet {
   private static final long SPARSE = 1000;
 
   private final long[] values;
-  private BitSet bits;
+  private volatile BitSet bits;
 
   private IdSet(long[] values) {
     this.values = values;
+  }
+
+  /** Of numbers in any order. */
+  public static IdSet ofAny(LongStream numbers) {
+    return new IdSet(numbers.sorted().distinct().toArray());
   }
 
   /**
@@ -40,10 +46,12 @@ public final class IdSet {
     if (span > SPARSE * values.length) {
       return Arrays.binarySearch(values, id) >= 0;
     }
-    if (bits == null) {
-      bits = bits((int) span);
+    BitSet known = bits;
+    if (known == null) {
+      known = bits((int) span);
+      bits = known;
     }
-    return bits.get((int) (id - values[0]));
+    return known.get((int) (id - values[0]));
   }
 
   private BitSet bits(int span) {

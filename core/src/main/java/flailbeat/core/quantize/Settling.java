@@ -166,32 +166,33 @@ final class Settling {
     drafts.leaveAt(i, drafts.playedOnset(i), Outcome.LINE_TAKEN);
   }
 
-  /** A note that moves must not land on one of its pitch that does not; then it stays as well. */
+  /**
+   * A note that moves must not land on one of its pitch that does not; then it stays as well, and
+   * whoever wanted its place does. O(n).
+   */
   private void keepClearOfThoseThatStay(long[] fixed) {
-    boolean again = true;
-    while (again) {
-      long[] places = withStayers(fixed);
-      again = false;
-      for (int i = 0; i < drafts.size() && places.length > 0; i++) {
-        if (drafts.goesToLine(i) && Arrays.binarySearch(places, place(i)) >= 0) {
-          stay(i);
-          again = true;
-        }
+    Places movers = new Places(drafts.size());
+    for (int i = 0; i < drafts.size(); i++) {
+      if (drafts.goesToLine(i)) {
+        movers.putIfAbsent(place(i), i);
+      }
+    }
+    for (long place : fixed) {
+      stayAway(place, movers);
+    }
+    for (int i = 0; i < drafts.size(); i++) {
+      if (!drafts.goesToLine(i)) {
+        stayAway(place(i), movers);
       }
     }
   }
 
-  private long[] withStayers(long[] fixed) {
-    int count = fixed.length;
-    long[] all = Arrays.copyOf(fixed, count + drafts.size());
-    for (int i = 0; i < drafts.size(); i++) {
-      if (!drafts.goesToLine(i)) {
-        all[count++] = place(i);
-      }
+  private void stayAway(long taken, Places movers) {
+    int next = movers.holder(taken);
+    while (next != ABSENT && drafts.goesToLine(next)) {
+      stay(next);
+      next = movers.holder(place(next));
     }
-    long[] result = Arrays.copyOf(all, count);
-    Arrays.sort(result);
-    return result;
   }
 
   private long place(int i) {
@@ -343,6 +344,11 @@ final class Settling {
     @Override
     public void replace(long key, int holder) {
       holders[slot(key)] = holder;
+    }
+
+    /** Who has a place; {@link #ABSENT} for none. */
+    int holder(long key) {
+      return holders[slot(key)];
     }
 
     private int slot(long key) {
