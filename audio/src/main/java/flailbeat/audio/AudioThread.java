@@ -6,6 +6,7 @@ import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
 import flailbeat.core.time.Clock;
 import java.util.Arrays;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
@@ -13,6 +14,8 @@ import org.slf4j.LoggerFactory;
 
 /** Renders block after block and hands each to the line, which paces it. */
 public final class AudioThread {
+  private static final long REST_NANOS = 20_000_000;
+
   /** Sees each block after it was rendered, on the audio thread. */
   @FunctionalInterface
   public interface Tap {
@@ -103,6 +106,7 @@ public final class AudioThread {
       while (render(block)) {
         line.write(block);
         lastBlockNanos = clock.nanoTime();
+        restIfNobodyListens();
       }
     } catch (LineLost e) {
       lost = e.getMessage();
@@ -114,6 +118,13 @@ public final class AudioThread {
     }
     if (lost != null && running) {
       onLost.accept(this, lost);
+    }
+  }
+
+  /** Without a device nothing is heard: what is made good later costs fewer wakings. */
+  private void restIfNobodyListens() {
+    if (renderer.isResting() && !line.isDevice()) {
+      LockSupport.parkNanos(REST_NANOS);
     }
   }
 

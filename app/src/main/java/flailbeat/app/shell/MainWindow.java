@@ -35,11 +35,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javafx.animation.AnimationTimer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.ProgressIndicator;
+import javafx.scene.input.InputEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -58,7 +58,8 @@ public final class MainWindow {
   /** Figures that change faster cannot be read, and drawing them holds up the keys. */
   private static final long READOUT_NANOS = 60_000_000;
 
-  private static final long WATCH_NANOS = 500_000_000;
+  /** A level that no meter shows. */
+  private static final float SILENT = 1e-4f;
 
   private final Session session;
   private final AudioEngine engine;
@@ -85,7 +86,9 @@ public final class MainWindow {
   private final NoticeLine notices;
   private final MidiInputChoice midi;
   private final SoundDeviceChoice sound;
-  private final AnimationTimer timer = new Frames();
+  private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
+  private long lastReadout;
+  private int lostSaid;
 
   /**
    * Builds the window on a stage, and shows nothing yet.
@@ -146,6 +149,7 @@ public final class MainWindow {
     fold(pages);
     new KeyRouter(session, deck, commands, keyAsk, sheet::isVisible, bench::isMouseBusy)
         .install(stage, scene);
+    scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     stage.setScene(scene);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
@@ -154,6 +158,7 @@ public final class MainWindow {
         .changes()
         .listen(
             change -> {
+              frames.wake();
               if (change.isOf(Aspect.SONG)) {
                 showTitle();
               }
@@ -294,11 +299,11 @@ public final class MainWindow {
     if (stage.getScene().getHeight() <= LOW) {
       session.rooms().fold(Room.DECK, true);
     }
-    timer.start();
+    frames.start();
   }
 
   public void close() {
-    timer.stop();
+    frames.close();
     session.run().stop();
     midi.close();
     stage.hide();
@@ -329,42 +334,46 @@ public final class MainWindow {
         done.isPresent() || background.canBeLeft());
   }
 
-  /** One timer moves everything that moves. */
-  private final class Frames extends AnimationTimer {
-    private long lastWatch;
-    private long lastReadout;
-    private int lostSaid;
-
-    @Override
-    public void handle(long now) {
-      session.tick();
-      long tick = session.transportControl().positionTicks();
-      bench.showPosition(tick);
-      map.showPosition(tick);
-      if (now - lastReadout > READOUT_NANOS) {
-        lastReadout = now;
-        runRow.showPosition(tick);
-        runRow.showLevel(engine.peak());
-      }
-      if (now - lastWatch > WATCH_NANOS) {
-        lastWatch = now;
-        sound.watch();
-        midi.watch();
-        notices.showFault(engine.fault());
-        showWork();
-        sayLost();
-      }
+  private void frame() {
+    session.tick();
+    long tick = session.transportControl().positionTicks();
+    bench.showPosition(tick);
+    map.showPosition(tick);
+    long now = System.nanoTime();
+    if (now - lastReadout > READOUT_NANOS) {
+      lastReadout = now;
+      runRow.showPosition(tick);
+      runRow.showLevel(engine.peak());
     }
+  }
 
-    private void sayLost() {
-      int lost = engine.lostLiveNotes();
-      if (lost > lostSaid) {
-        lostSaid = lost;
-        session
-            .notices()
-            .tell(
-                new Notice(lost + " played notes came too fast to sound; they are recorded", true));
-      }
+  private void watch() {
+    sound.watch();
+    midi.watch();
+    notices.showFault(engine.fault());
+    showWork();
+    sayLost();
+  }
+
+  private boolean isMoving() {
+    return session.isMoving()
+        || engine.peak() > SILENT
+        || workshop.progress().isPresent()
+        || background.takesLong();
+  }
+
+  private void sayLost() {
+    int lost = engine.lostLiveNotes();
+    if (lost > lostSaid) {
+      lostSaid = lost;
+      session
+          .notices()
+          .tell(new Notice(lost + " played notes came too fast to sound; they are recorded", true));
     }
+  }
+
+  /** Whether its frames rest, since nothing moves. */
+  public boolean isResting() {
+    return frames.isResting();
   }
 }

@@ -163,4 +163,19 @@ class NewcomerTest extends RollWindow {
     ui.run(() -> ui.session.sound().set(ui.session.sound().settings().withBuffer(8192)));
     assertThat(ui.get(() -> ui.session.lags().all())).as("another was chosen").isEmpty();
   }
+
+  @Test
+  void a_window_in_which_nothing_moves_rests_until_something_happens() throws Exception {
+    demo();
+    ui.await(ui.window::isResting);
+    type(KeyCode.A);
+    assertThat(ui.get(ui.window::isResting)).isFalse();
+    ui.await(ui.window::isResting);
+    ui.run(() -> ui.session.run().playOrStop());
+    Thread.sleep(3000);
+    assertThat(ui.get(ui.window::isResting)).as("while it plays").isFalse();
+    assertThat(ui.session.transportControl().positionTicks()).isGreaterThan(2000);
+    ui.run(() -> ui.session.run().playOrStop());
+    ui.await(ui.window::isResting);
+  }
 }

@@ -2,6 +2,8 @@ package flailbeat.audio.synth;
 
 import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.playback.Repeats;
+import java.util.Arrays;
 
 /**
  * Makes the next block of sound from the live notes, the run and the synthesizer. {@link #render}
@@ -17,6 +19,14 @@ public final class Renderer {
   /** Leaves room for several parts at once before the limiter has work. */
   private static final float HEADROOM = 0.6f;
 
+  /** A level that 16 bits cannot tell. */
+  private static final float SILENT = 1e-6f;
+
+  /**
+   * After so many blocks of silence, some four seconds, the synthesizer rests until it is asked.
+   */
+  private static final int REST_BLOCKS = 1764;
+
   private static final long BLOCK_NANOS =
       Synth.BLOCK_FRAMES * 1_000_000_000L / OutputLine.FRAME_RATE;
 
@@ -26,6 +36,7 @@ public final class Renderer {
   private final Limiter limiter = new Limiter();
   private final RepeatPlayer repeats;
   private final PlanPlayer plans;
+  private int quietBlocks;
   private final float[] samples = new float[Synth.BLOCK_FRAMES * 2];
 
   public Renderer(Synth synth, Feed feed) {
@@ -48,24 +59,39 @@ public final class Renderer {
    */
   public void render(long nextHeardNanos, byte[] target) {
     plans.follow(feed.run(), nextHeardNanos);
+    boolean asked = feed.run() != null || feed.repeats() != Repeats.NONE;
     if (feed.takeSilence()) {
       synth.silence();
+      asked = true;
     }
     int message = feed.live().poll();
     while (message != LiveQueue.NOTHING) {
+      asked = true;
       sendLive(message);
       message = feed.live().poll();
     }
     repeats.follow(feed.repeats());
     plans.block();
     repeats.play(false, nextHeardNanos, nextHeardNanos + BLOCK_NANOS, 0);
-    synth.render(samples);
-    for (int i = 0; i < samples.length; i++) {
-      samples[i] *= HEADROOM;
+    quietBlocks = asked ? 0 : quietBlocks;
+    if (!isResting()) {
+      synth.render(samples);
+      for (int i = 0; i < samples.length; i++) {
+        samples[i] *= HEADROOM;
+      }
+      click.mixInto(samples);
+    } else {
+      Arrays.fill(samples, 0);
     }
-    click.mixInto(samples);
-    feed.setPeak(Math.max(limiter.process(samples), feed.peak() * PEAK_FALL));
+    float level = limiter.process(samples);
+    quietBlocks = level < SILENT ? Math.min(quietBlocks + 1, REST_BLOCKS) : 0;
+    feed.setPeak(Math.max(level, feed.peak() * PEAK_FALL));
     toBytes(target);
+  }
+
+  /** Whether nothing was asked for, and nothing sounds, for so long that nothing is worked out. */
+  public boolean isResting() {
+    return quietBlocks >= REST_BLOCKS;
   }
 
   private void sendLive(int message) {

@@ -151,4 +151,38 @@ class RendererTest extends RenderRig {
     }
     assertThat(feed.live().lost()).isEqualTo(5);
   }
+
+  @Test
+  void all_notes_off_ends_what_only_a_pedal_holds_and_the_next_note_does_not_hang() {
+    choose(Sound.DRAWBAR_ORGAN);
+    synth.control(0xB0, Synth.LIVE, 64, 127);
+    noteOn(0, 60, 100);
+    render(200);
+    noteOff(0, 60);
+    render(1500);
+    assertThat(peak(render(100))).as("the pedal holds it").isGreaterThan(0.01);
+    feed.silence();
+    render(1500);
+    assertThat(peak(render(100))).as("after all notes off").isLessThan(0.001);
+    noteOn(0, 64, 100);
+    render(200);
+    noteOff(0, 64);
+    render(1500);
+    assertThat(peak(render(100))).as("a note struck since").isLessThan(0.001);
+  }
+
+  @Test
+  void a_synthesizer_that_rests_in_silence_answers_as_soon_as_ever() {
+    choose(Sound.ACOUSTIC_PIANO);
+    noteOn(0, 60, 100);
+    render(300);
+    noteOff(0, 60);
+    render(15_000);
+    assertThat(renderer.isResting()).isTrue();
+    noteOn(0, 60, 100);
+    float[] after = render(200);
+    assertThat(firstSound(after, 0)).isBetween(0, 3 * OutputLine.FRAME_RATE / 1000);
+    assertThat(peak(after)).isGreaterThan(0.02);
+    assertThat(renderer.isResting()).isFalse();
+  }
 }

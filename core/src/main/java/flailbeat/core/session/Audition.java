@@ -59,6 +59,10 @@ final class Audition {
     }
   }
 
+  boolean isSounding() {
+    return !sounding.isEmpty();
+  }
+
   void end() {
     sounding.forEach(s -> player.noteOff(s[0], s[1]));
     sounding.clear();

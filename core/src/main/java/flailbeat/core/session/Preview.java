@@ -120,6 +120,9 @@ final class Preview<R, V> {
             value -> done(wanted, value),
             fault -> {
               result = Optional.empty();
+              running = Optional.empty();
+              // As it stands it would only fail again; of anything else it is begun anew.
+              leftOff = Optional.of(wanted);
               notices.mishap(fault);
             },
             () -> {

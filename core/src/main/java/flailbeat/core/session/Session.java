@@ -301,6 +301,14 @@ public final class Session {
         });
   }
 
+  /** Whether anything goes on by itself from frame to frame: a song, a glide, what still sounds. */
+  public boolean isMoving() {
+    return transportControl.transport().isRunning()
+        || !performer.hands().soundingPitches().isEmpty()
+        || performer.pedals().bend() != 0
+        || audition.isSounding();
+  }
+
   /** Called for each frame drawn. */
   public void tick() {
     changes.during(
