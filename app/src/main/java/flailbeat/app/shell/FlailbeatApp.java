@@ -32,9 +32,19 @@ public final class FlailbeatApp extends Application {
     keeper = new SettingsKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.
-    keeper.start(() -> new AfterFrames(1, window.sound()::open).start());
-    stage.setX(Boolean.getBoolean("flailbeat.outOfSight") ? OUT_OF_SIGHT : 0);
-    stage.setY(0);
+    keeper.start(
+        () -> {
+          new AfterFrames(1, window.sound()::open).start();
+          window.midi().openRemembered();
+        });
+    if (Boolean.getBoolean("flailbeat.outOfSight")) {
+      stage.setX(OUT_OF_SIGHT);
+      stage.setY(0);
+    } else {
+      WindowMemory memory = new WindowMemory(keeper.file());
+      memory.place(stage, MainWindow.WIDTH, MainWindow.HEIGHT);
+      stage.setOnHiding(e -> memory.keep(stage));
+    }
     window.show();
     new AfterFrames(3, engine::loadRest).start();
     words.stream()

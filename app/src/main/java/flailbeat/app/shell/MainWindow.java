@@ -26,6 +26,7 @@ import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
+import flailbeat.core.files.SongFiles;
 import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Rooms.Room;
@@ -50,8 +51,8 @@ import javafx.stage.WindowEvent;
 
 /** The window: lays its parts out and keeps them moving. */
 public final class MainWindow {
-  private static final double WIDTH = 1280;
-  private static final double HEIGHT = 800;
+  static final double WIDTH = 1280;
+  static final double HEIGHT = 800;
   private static final double LEAST_WIDTH = 900;
   private static final double LEAST_HEIGHT = 600;
 
@@ -318,7 +319,16 @@ public final class MainWindow {
 
   private void showTitle() {
     String unsaved = session.document().hasUnsavedWork() ? " *" : "";
-    stage.setTitle(session.song().title() + unsaved + " - Flailbeat");
+    String title = session.song().title();
+    // Where two files hold songs of one name, they are told apart by theirs.
+    String file =
+        session
+            .document()
+            .file()
+            .filter(f -> !SongFiles.titleOf(f).equals(title))
+            .map(f -> " (" + f.getFileName() + ")")
+            .orElse("");
+    stage.setTitle(title + file + unsaved + " - Flailbeat");
   }
 
   private void leaveOff() {

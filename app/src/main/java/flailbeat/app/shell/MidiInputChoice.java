@@ -62,8 +62,24 @@ public final class MidiInputChoice {
 
   /** Listens to a device, or to none. */
   public void choose(Optional<MidiInput> device) {
+    session.performer().chooseDevice(device.map(MidiInput::name));
     leave();
     device.ifPresent(this::open);
+  }
+
+  /** Listens to the device that was chosen at another time, if it is there. */
+  void openRemembered() {
+    session
+        .performer()
+        .chosenDevice()
+        .ifPresent(
+            name ->
+                lookFor(
+                    found ->
+                        found.stream()
+                            .filter(d -> d.name().equals(name))
+                            .findFirst()
+                            .ifPresent(this::open)));
   }
 
   private void open(MidiInput device) {

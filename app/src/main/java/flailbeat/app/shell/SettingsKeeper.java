@@ -76,6 +76,11 @@ public final class SettingsKeeper {
     }
   }
 
+  /** Where the settings are kept. */
+  Path file() {
+    return file;
+  }
+
   /** What the file was called before; it is read as long as there is no other. */
   private Path earlier() {
     return file.resolveSibling("habits.json");
@@ -90,12 +95,12 @@ public final class SettingsKeeper {
       found =
           () -> {
             read.settings().applyTo(session);
-            said.ifPresent(session.notices()::warn);
+            said.ifPresent(session.notices()::warnAlong);
           };
     } catch (IOException | RuntimeException e) {
       LOG.warn("Starting with standard settings", e);
       String said = "Starting with standard settings: " + e.getMessage() + ". " + keepAside(from);
-      found = () -> session.notices().warn(said);
+      found = () -> session.notices().warnAlong(said);
     }
     Runnable set = found;
     Platform.runLater(
@@ -118,6 +123,7 @@ public final class SettingsKeeper {
   private String keepAside(Path damaged) {
     Path aside = file.resolveSibling("settings.damaged.json");
     try {
+      aside = freeBeside(damaged, aside);
       Files.copy(damaged, aside, StandardCopyOption.REPLACE_EXISTING);
       return "The file as it was is kept as " + aside.getFileName();
     } catch (IOException e) {
@@ -127,6 +133,15 @@ public final class SettingsKeeper {
           + SongFiles.describe(aside, e)
           + ")";
     }
+  }
+
+  /** One that was kept aside before is kept too, unless it is the same. */
+  private static Path freeBeside(Path damaged, Path wanted) throws IOException {
+    Path aside = wanted;
+    for (int n = 2; Files.exists(aside) && Files.mismatch(damaged, aside) >= 0; n++) {
+      aside = wanted.resolveSibling("settings.damaged-" + n + ".json");
+    }
+    return aside;
   }
 
   private void begin(Runnable then) {

@@ -120,6 +120,25 @@ class NothingLostTest extends HeadlessWindow {
   }
 
   @Test
+  void a_second_damaged_settings_file_does_not_replace_the_first_that_was_kept_aside()
+      throws Exception {
+    Path file = folder.resolve("settings.json");
+    Files.writeString(file, "{ no settings at all");
+    ui.run(keeperIn(file)::close);
+    assertThat(ui.get(() -> ui.session.notices().current().text()))
+        .contains("damaged in line 1")
+        .doesNotContain("Unexpected", "expecting");
+    Files.writeString(file, "{\n also none");
+    ui.run(() -> ui.session.notices().tell("Opened other.flail"));
+    ui.run(keeperIn(file)::close);
+    assertThat(Files.readString(folder.resolve("settings.damaged.json"))).startsWith("{ no");
+    assertThat(Files.readString(folder.resolve("settings.damaged-2.json"))).contains("also none");
+    assertThat(ui.get(() -> ui.session.notices().current().text()))
+        .as("beside what was told as it opened")
+        .contains("Opened other.flail", "settings.damaged-2.json");
+  }
+
+  @Test
   void settings_that_cannot_be_kept_are_told() throws Exception {
     Path inTheWay = Files.createFile(folder.resolve("file"));
     SettingsKeeper keeper = keeperIn(inTheWay.resolve("settings.json"));

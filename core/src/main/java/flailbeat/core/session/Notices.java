@@ -8,9 +8,13 @@ import org.slf4j.LoggerFactory;
 public final class Notices {
   private static final Logger LOG = LoggerFactory.getLogger(Notices.class);
 
+  private static final long ALONG_NANOS = 10_000_000_000L;
+
   private final Changes changes;
   private Notice current = Notice.NONE;
   private boolean tellingMishap;
+  private String along = "";
+  private long alongSinceNanos;
 
   Notices(Changes changes) {
     this.changes = changes;
@@ -22,7 +26,11 @@ public final class Notices {
   }
 
   public void tell(Notice value) {
-    current = value;
+    current =
+        along.isEmpty() || System.nanoTime() - alongSinceNanos > ALONG_NANOS
+            ? value
+            : new Notice(value.text() + "; " + along, true);
+    along = "";
     changes.fire(Aspect.NOTICE);
   }
 
@@ -34,6 +42,20 @@ public final class Notices {
   /** Tells what did not. */
   public void warn(String text) {
     tell(new Notice(text, true));
+  }
+
+  /**
+   * Tells what did not, once more along with what is told next if that follows at once: as the
+   * application starts, a file that is opened must not hide what became of the settings.
+   */
+  public void warnAlong(String text) {
+    if (current != Notice.NONE) {
+      warn(current.text() + "; " + text);
+      return;
+    }
+    warn(text);
+    along = text;
+    alongSinceNanos = System.nanoTime();
   }
 
   void tell(Optional<Notice> value) {

@@ -32,6 +32,7 @@ public final class Performer {
 
   private String input = KEYS;
   private String device = "MIDI input";
+  private Optional<String> chosenDevice = Optional.empty();
 
   private final Changes changes;
   private final Clock clock;
@@ -101,6 +102,18 @@ public final class Performer {
   /** What was played last: {@value #KEYS}, {@value #MOUSE} or the name of a MIDI input device. */
   public String input() {
     return input;
+  }
+
+  /** The MIDI input device that the person wants, whether it is there or not. */
+  public Optional<String> chosenDevice() {
+    return chosenDevice;
+  }
+
+  public void chooseDevice(Optional<String> name) {
+    if (!name.equals(chosenDevice)) {
+      chosenDevice = name;
+      changes.fire(Aspect.SETTINGS);
+    }
   }
 
   /** What the MIDI input device is called. */

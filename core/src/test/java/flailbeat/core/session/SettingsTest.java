@@ -122,7 +122,7 @@ class SettingsTest {
     Files.writeString(file, "{\"touch\":");
     assertThatThrownBy(() -> SettingsFile.read(file))
         .isInstanceOf(FileFault.class)
-        .hasMessageContaining("cannot be read");
+        .hasMessageContaining("are damaged");
   }
 
   @Test

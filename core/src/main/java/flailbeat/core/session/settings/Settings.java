@@ -25,6 +25,7 @@ import flailbeat.core.step.PatternFill;
 import flailbeat.core.step.StepSettings;
 import flailbeat.core.time.NoteValue;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -33,6 +34,7 @@ import java.util.Set;
  *
  * @param layout the name of a layout; see {@link KeyLayout}
  * @param learned what was learned of each key, where the layout was learned
+ * @param midiInput the name of the MIDI input device that was chosen
  * @param blocked combinations of keys that the keyboard does not let through
  */
 public record Settings(
@@ -59,7 +61,8 @@ public record Settings(
     Map<String, Integer> amounts,
     Map<String, KnownLag> lags,
     LaneDesk.Kept lanes,
-    Map<String, Chore> chores) {
+    Map<String, Chore> chores,
+    String midiInput) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -88,13 +91,15 @@ public record Settings(
         session.amounts().all(),
         session.lags().all(),
         session.lanes().kept(),
-        session.chores().own().all());
+        session.chores().own().all(),
+        performer.chosenDevice().orElse(null));
   }
 
   /** Sets it all in a session, as far as it is there. */
   public void applyTo(Session session) {
     Performer performer = session.performer();
     applyLayout(performer);
+    performer.chooseDevice(Optional.ofNullable(midiInput));
     if (arrangement != null) {
       performer.arrange(
           arrangement, tonic == null ? 0 : tonic, scale == null ? Scale.MAJOR : scale);

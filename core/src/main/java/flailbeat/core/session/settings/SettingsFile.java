@@ -90,7 +90,11 @@ public final class SettingsFile {
       return Optional.of(new Found(MAPPER.treeToValue(fields, Settings.class), damage));
     } catch (JsonProcessingException e) {
       throw new FileFault(
-          "your settings in " + file + " cannot be read: " + e.getOriginalMessage(), e);
+          "your settings in "
+              + file
+              + " are damaged"
+              + (e.getLocation() == null ? "" : " in line " + e.getLocation().getLineNr()),
+          e);
     }
   }
 
