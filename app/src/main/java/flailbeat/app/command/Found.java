@@ -16,7 +16,10 @@ public record Found(Command command, OptionalInt typed, boolean refused) {
 
   /** Its title, with the number that was typed. */
   public String title() {
-    return typed.isPresent() ? command.title(typed.getAsInt()) : command.title();
+    String title = typed.isPresent() ? command.title(typed.getAsInt()) : command.title();
+    return refused
+        ? title + command.amount().map(a -> ": from " + a.least() + " to " + a.most()).orElse("")
+        : title;
   }
 
   /** Carries it out, with the number that was typed from now on. */

@@ -43,6 +43,7 @@ public final class EventsPage extends VBox {
   private final Segments<Filter> filter;
   private final Label count = Form.remark("");
   private boolean ordering;
+  private Listed listed;
   private List<Timed<?>> rows = List.of();
   private LongPredicate selected = id -> false;
   private Optional<Timed<?>> anchor = Optional.empty();
@@ -133,23 +134,32 @@ public final class EventsPage extends VBox {
   }
 
   private void onChange(Change change) {
-    if (!change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS)) {
+    boolean otherwise = change.isOf(Aspect.SETTINGS) && !Listed.of(events).equals(listed);
+    if (!otherwise && !change.isOf(Aspect.SONG, Aspect.CHOICE)) {
       return;
     }
     stale = true;
     if (getScene() == null) {
       return;
     }
-    if (change.isOf(Aspect.SONG) || change.isOf(Aspect.SETTINGS) || rows.isEmpty()) {
+    if (change.isOf(Aspect.SONG) || otherwise || rows.isEmpty()) {
       refresh();
     } else {
       choose();
     }
   }
 
+  /** What is listed and how: other settings are nothing to it. */
+  private record Listed(EventDesk.Filter filter, Column order, boolean descending) {
+    static Listed of(EventDesk events) {
+      return new Listed(events.filter(), events.order(), events.isDescending());
+    }
+  }
+
   /** Other events, or in another order. */
   private void refresh() {
     stale = false;
+    listed = Listed.of(events);
     filter.show(events.filter());
     showOrder();
     rows = events.rows();

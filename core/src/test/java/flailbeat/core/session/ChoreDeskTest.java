@@ -3,6 +3,7 @@ package flailbeat.core.session;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import flailbeat.core.TestSongs;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Does;
@@ -11,9 +12,14 @@ import flailbeat.core.chore.Reach;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Payload;
 import flailbeat.core.model.Song;
+import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -158,5 +164,79 @@ class ChoreDeskTest {
     assertThat(chores.own().all())
         .containsExactlyInAnyOrderEntriesOf(Map.of("Slips", mine, "Slips 2", other, "Chore", mine));
     assertThat(chores.takeIn(Map.of("Slips", other))).as("it is there already").isZero();
+  }
+
+  @Test
+  void silence_before_a_whole_song_goes_with_its_lyrics_its_markers_and_the_loop() {
+    CarriedEvent lyric = new CarriedEvent(4 * 3840, 0xFF, 5, Payload.ofHex("6C61"));
+    CarriedEvent marker = new CarriedEvent(4 * 3840, 0xFF, 6, Payload.ofHex("41"));
+    Song song =
+        TestSongs.song(TestSongs.clip(2, 4 * 3840, 3840, TestSongs.note(10, 60, 0, 480)))
+            .withCarried(List.of(marker))
+            .withTrack(TestSongs.TRACK, t -> t.withCarried(List.of(lyric)));
+    session.open(song, Optional.empty());
+    session.run().loop(new TickRange(4 * 3840, 5 * 3840));
+    session.chores().setReach(Reach.SONG);
+    session.chores().tryOut(Cleanup.SILENCE);
+    session.chores().carryOut();
+    assertThat(TestSongs.heard(session.song())).isEqualTo("60@0+480");
+    assertThat(session.song().carried()).extracting(CarriedEvent::tick).containsExactly(0L);
+    assertThat(session.song().tracks().get(0).carried())
+        .extracting(CarriedEvent::tick)
+        .containsExactly(0L);
+    assertThat(session.transportControl().looping().range()).contains(new TickRange(0, 3840));
+  }
+
+  @Test
+  void silence_before_a_selection_goes_with_its_pedals_each_at_its_place() {
+    Song song =
+        TestSongs.song(
+            TestSongs.clip(
+                2,
+                4 * 3840,
+                4 * 3840,
+                Clip.NEVER,
+                List.of(TestSongs.note(10, 60, 0, 960), TestSongs.note(11, 62, 3840, 960)),
+                List.of(
+                    TestSongs.point(20, 0, 64, 127),
+                    TestSongs.point(21, 900, 64, 0),
+                    TestSongs.point(22, 3840, 64, 127),
+                    TestSongs.point(23, 4700, 64, 0))));
+    session.open(song, Optional.empty());
+    session.document().select(NoteRule.ALL);
+    session.chores().setReach(Reach.SELECTION);
+    session.chores().tryOut(Cleanup.SILENCE);
+    assertThat(session.chores().outcome().inWords())
+        .isEqualTo("2 notes changed, 4 controller events moved");
+    session.chores().carryOut();
+    assertThat(TestSongs.heard(session.song())).isEqualTo("60@0+960 62@3840+960");
+    assertThat(TestSongs.controls(session.song()))
+        .isEqualTo("64=127@0 64=0@900 64=127@3840 64=0@4700");
+  }
+
+  @Test
+  void silence_in_a_clip_that_loops_leaves_a_song_that_can_be_reopened() throws Exception {
+    Song song =
+        TestSongs.song(
+            TestSongs.clip(
+                2,
+                0,
+                8 * 3840,
+                4 * 3840,
+                List.of(TestSongs.note(10, 60, 2 * 3840, 960)),
+                List.of(
+                    TestSongs.point(20, 2 * 3840, 64, 127),
+                    TestSongs.point(21, 2 * 3840 + 900, 64, 0))));
+    session.open(song, Optional.empty());
+    session.chores().setReach(Reach.CLIP);
+    session.chores().tryOut(Cleanup.SILENCE);
+    session.chores().carryOut();
+    assertThat(TestSongs.heard(session.song())).isEqualTo("60@0+960 60@15360+960");
+    assertThat(TestSongs.reopened(session.song())).isEqualTo(session.document().toWrite());
+    session.chores().setReach(Reach.TRACK);
+    session.chores().tryOut(Cleanup.THIN);
+    session.chores().carryOut();
+    assertThat(TestSongs.controls(session.song()))
+        .isEqualTo("64=127@0 64=0@900 64=127@15360 64=0@16260");
   }
 }
