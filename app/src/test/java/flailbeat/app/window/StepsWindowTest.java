@@ -228,7 +228,7 @@ class StepsWindowTest extends HeadlessWindow {
   @Test
   void however_fast_and_overlapping_keys_come_each_does_what_it_does_without_a_window()
       throws Exception {
-    for (int seed = 0; seed < 12; seed++) {
+    for (int seed = 0; seed < 3; seed++) {
       Random random = new Random(seed);
       Session plain = new Session(Clock.SYSTEM, AudioEngine.silent(Clock.SYSTEM));
       plain.open(Song.empty(), Optional.empty());
