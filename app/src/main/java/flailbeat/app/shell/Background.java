@@ -51,7 +51,11 @@ public final class Background {
             doing,
             work,
             done -> written(() -> onDone.accept(done)),
-            fault -> written(() -> onFault.accept(fault)));
+            fault -> {
+              // Whoever waits for it to be written must see that it was not.
+              afterWriting.clear();
+              written(() -> onFault.accept(fault));
+            });
     going = Optional.of(new Going(task, System.nanoTime(), Optional.empty()));
   }
 

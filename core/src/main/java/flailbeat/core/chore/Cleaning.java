@@ -230,7 +230,9 @@ final class Cleaning {
       }
       points.forEach(
           (of, all) ->
-              draft.thin(ControlEdits.superfluous(all, of.isSwitch() ? 0 : of.share(tolerance))));
+              draft.thin(
+                  ControlEdits.superfluous(
+                      part.track(), all, of.isSwitch() ? 0 : of.share(tolerance))));
     }
   }
 

@@ -1,6 +1,7 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
@@ -13,6 +14,7 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -255,7 +257,10 @@ public final class ControlEdits {
    * @param tolerance in values of the controller
    */
   public static Song thin(Song song, TrackId track, Controller of, TickRange range, int tolerance) {
-    return onStretch(song, track, of, range, old -> thinned(old, tolerance));
+    Track from = song.track(track).orElseThrow();
+    Set<ControlId> gone = new HashSet<>();
+    superfluous(from, own(from, of, range), tolerance).forEach(p -> gone.add(p.id()));
+    return gone.isEmpty() ? song : delete(song, gone, Set.of());
   }
 
   static List<NewControl> thinned(List<NewControl> values, int tolerance) {
@@ -264,11 +269,29 @@ public final class ControlEdits {
   }
 
   /**
-   * The points of one controller that {@link #thin} would take away.
+   * The points of one controller that {@link #thin} would take away. A loop begins anew with what
+   * its end has left: what is said at its beginning is never said before.
    *
-   * @param points in order
+   * @param points of the track, in order
    */
-  public static List<ControlPoint> superfluous(List<ControlPoint> points, int tolerance) {
+  public static List<ControlPoint> superfluous(
+      Track track, List<ControlPoint> points, int tolerance) {
+    List<ControlPoint> result = new ArrayList<>();
+    int from = 0;
+    for (int i = 1; i <= points.size(); i++) {
+      if (i == points.size() || !loopAt(track, points, i).equals(loopAt(track, points, i - 1))) {
+        result.addAll(superfluous(points.subList(from, i), tolerance));
+        from = i;
+      }
+    }
+    return result;
+  }
+
+  private static Optional<ClipId> loopAt(Track track, List<ControlPoint> points, int i) {
+    return track.clipAt(points.get(i).tick()).filter(Clip::loops).map(Clip::id);
+  }
+
+  private static List<ControlPoint> superfluous(List<ControlPoint> points, int tolerance) {
     boolean[] said = said(points.stream().mapToInt(p -> p.control().value()).toArray(), tolerance);
     return IntStream.range(0, said.length).filter(i -> said[i]).mapToObj(points::get).toList();
   }

@@ -14,6 +14,11 @@ public interface NotesEdit extends Edit {
   /** What it does to each of them, which are in song time. */
   UnaryOperator<Note> change(Song song);
 
+  /** What it would do to each of them, were none in the way of another. */
+  default UnaryOperator<Note> asked(Song song) {
+    return change(song);
+  }
+
   @Override
   default Song apply(Song song) {
     return isNothing() ? song : NoteEdits.change(song, ids(), change(song));

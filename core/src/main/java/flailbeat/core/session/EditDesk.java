@@ -156,7 +156,7 @@ public final class EditDesk {
 
   /** Says how many notes stayed, since another of their pitch begins where they would have gone. */
   private void tellStayed(NotesEdit edit, Song before) {
-    UnaryOperator<Note> change = edit.change(before);
+    UnaryOperator<Note> change = edit.asked(before);
     Map<NoteId, Note> now = new HashMap<>();
     NoteEdits.find(document.song(), edit.ids()).forEach(n -> now.put(n.id(), n));
     long stayed =

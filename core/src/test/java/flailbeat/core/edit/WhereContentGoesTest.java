@@ -15,9 +15,11 @@ import static flailbeat.core.TestSongs.track;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -229,5 +231,31 @@ class WhereContentGoesTest {
         .as("only what sounds is cut")
         .isEqualTo("60@2880+480 60@3360+480 60@6720+480 60@7200+480");
     assertThat(heard(loop)).isEqualTo(before);
+  }
+
+  @Test
+  void thinning_leaves_what_each_round_of_a_loop_begins_with() {
+    Song song =
+        song(
+            clip(2, 0, BAR, Clip.NEVER, List.of(), List.of(point(20, 0, 11, 64))),
+            clip(
+                3,
+                BAR,
+                2 * BAR,
+                BAR,
+                List.of(),
+                List.of(point(21, 0, 11, 64), point(22, 480, 11, 100), point(23, 960, 11, 100))));
+    Song thinned = ControlEdits.thin(song, TRACK, SWELL, TickRange.EVER, 0);
+    assertThat(controls(thinned))
+        .isEqualTo("11=64@0 11=64@3840 11=100@4320 11=64@7680 11=100@8160");
+  }
+
+  @Test
+  void what_stays_as_a_move_is_done_is_seen_to_stay_while_it_is_held() {
+    Song song = song(clip(2, 0, BAR, note(10, 60, 0, 480), note(11, 64, 0, 480)));
+    NoteMove move = new NoteMove(Set.of(new NoteId(10)), 0, 4);
+    Note held = track(song).note(new NoteId(10)).orElseThrow();
+    assertThat(move.change(song).apply(held)).isEqualTo(held);
+    assertThat(move.apply(song)).isSameAs(song);
   }
 }
