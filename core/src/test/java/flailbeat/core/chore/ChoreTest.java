@@ -54,7 +54,11 @@ class ChoreTest {
     "LATE, BELOW, -15, 0, 3780",
     "CHORD, IS, 2, 0, 0 40",
     "CHORD, BELOW, 2, 0, 940 1440 3780",
-    "OFF_SCALE, ABOVE, 0, 0, 940 1440"
+    "OFF_SCALE, ABOVE, 0, 0, 940 1440",
+    "PLACE, BETWEEN, 1, 1.01, 0 40 3780",
+    "PLACE, BETWEEN, 2, 2.5, 940 1440",
+    "VELOCITY, BETWEEN, 30, 80, 0 940 1440",
+    "PITCH, ABOVE, 66, 0, 3780"
   })
   void a_condition_finds_the_notes_that_its_words_say(
       Measure of, Relation is, double from, double to, String expected) {
@@ -159,5 +163,25 @@ class ChoreTest {
         .isThrownBy(() -> Term.parse(Measure.LATE, "soon", OctaveNames.MIDDLE_C4));
     assertThat(Term.parse(Measure.PITCH, "F#4", OctaveNames.MIDDLE_C4)).isEqualTo(66);
     assertThat(Term.parse(Measure.PLACE, "2,5", OctaveNames.MIDDLE_C4)).isEqualTo(2.5);
+  }
+
+  @Test
+  void a_chore_begins_with_the_number_of_what_it_does_and_says_so() {
+    Chore louder = Chore.starting().withThen(Does.LOUDER);
+    assertThat(louder.amount()).isEqualTo(Does.LOUDER.standard());
+    assertThat(louder.withAmount(7).withWhen(List.of()).inWords(OctaveNames.MIDDLE_C4))
+        .isEqualTo("For every note: " + Does.LOUDER.title(7) + ".");
+    assertThat(Does.LOUDER.hasAmount()).isTrue();
+    assertThat(Does.MARK.hasAmount()).isFalse();
+    assertThat(term(Measure.CHANCE, Relation.BELOW, 20, 0).inWords(OctaveNames.MIDDLE_C4))
+        .isEqualTo("in 20 of 100 cases");
+    assertThat(new Term(Measure.CHANCE, true, Relation.BELOW, 20, 0).inWords(OctaveNames.MIDDLE_C4))
+        .isEqualTo("in 80 of 100 cases");
+    assertThat(term(Measure.LENGTH_MS, Relation.BETWEEN, 50, 1.5e2).inWords(OctaveNames.MIDDLE_C4))
+        .endsWith("50 to 150 ms");
+    for (Cleanup each : Cleanup.values()) {
+      assertThat(each.isOfScale()).as("%s", each).isEqualTo(each.title().contains("the scale"));
+    }
+    assertThat(Reach.CLIP.title()).isEqualTo("Clip");
   }
 }

@@ -11,6 +11,7 @@ import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
@@ -50,6 +51,11 @@ class CleanupTest {
         // 76 ticks are 39.6 ms: the longer stays; 100 are 52: both do.
         "DOUBLES | 40 | 0 60 80 90, 76 60 70 400, 960 60 80 90, 1060 60 70 400"
             + " | 76 60 70 400, 960 60 80 90, 1060 60 70 400",
+        // 96 ticks are 50 ms, 192 are 100: bounds belong to what stays, or to a double.
+        "SHORT | 50 | 0 60 80 96, 480 62 80 95 | 0 60 80 96",
+        "DOUBLES | 50 | 0 60 80 90, 96 60 70 400 | 96 60 70 400",
+        "GAPS | 100 | 0 60 80 288, 480 60 80 480, 960 60 80 96"
+            + " | 0 60 80 288, 480 60 80 480, 960 60 80 96",
         "DOUBLES | 40 | 0 60 80 100, 0 60 90 100, 0 64 80 100 | 0 60 90 100, 0 64 80 100",
         "OVERLAPS | 0 | 0 60 80 600, 480 60 80 480, 480 64 80 900"
             + " | 0 60 80 480, 480 60 80 480, 480 64 80 900",
@@ -260,5 +266,89 @@ class CleanupTest {
           .isThrownBy(() -> cleanup.outcome(area, cleanup.most() + 1))
           .withMessageContaining(String.valueOf(cleanup.most()));
     }
+  }
+
+  private static Area within(Song song, Reach reach, int fromNote) {
+    Track track = song.tracks().getFirst();
+    return Area.of(
+        song,
+        reach,
+        track,
+        Optional.of(track.clips().getLast()),
+        Selection.of(track.notes().subList(fromNote, track.notes().size())),
+        area(song, Reach.TRACK).lines(),
+        new Key(0, Scale.MAJOR));
+  }
+
+  /** A clip from the second bar whose one note is in its third, with the pedal and the volume. */
+  private static Song late() {
+    Song song = song("0 60 80 480, 9700 62 80 480");
+    Track track = song.tracks().getFirst();
+    List<NewControl> put =
+        List.of(
+            new NewControl(9690, Controller.SUSTAIN.at(100)),
+            new NewControl(9690, Controller.numbered(7).at(50)),
+            new NewControl(9800, Controller.SUSTAIN.at(0)));
+    return SongEdits.addControls(song, track.id(), put);
+  }
+
+  @Test
+  void silence_before_selected_notes_goes_with_the_pedal_that_was_held_for_them_and_no_more() {
+    Song song = late();
+    Outcome outcome = Cleanup.SILENCE.outcome(within(song, Reach.SELECTION, 1), 0);
+    assertThat(outcome.inWords()).isEqualTo("1 note changed, 1 controller event moved");
+    assertThat(outcome.controlCount()).isEqualTo(1);
+    assertThat(outcome.noteCount()).isEqualTo(1);
+    Song after = outcome.edit("Trim").apply(song);
+    assertThat(text(after)).isEqualTo("0 60 80 480, 2020 62 80 480");
+    assertThat(controls(after, Controller.numbered(7))).containsExactly("9690 50");
+    assertThat(controls(after, Controller.SUSTAIN)).contains("2120 0");
+  }
+
+  @Test
+  void silence_at_the_start_of_a_clip_goes_with_all_that_is_in_it_and_the_clip_stays() {
+    Song whole = song("9700 62 80 480");
+    Track track = whole.tracks().getFirst();
+    Song song =
+        SongEdits.addControls(
+            whole.withTrack(
+                track.id(),
+                t ->
+                    t.withClip(
+                        t.clips().getFirst().id(), c -> c.over(new TickRange(3000, 15_360)))),
+            track.id(),
+            List.of(
+                new NewControl(3100, Controller.numbered(7).at(50)),
+                new NewControl(9690, Controller.SUSTAIN.at(100))));
+    TickRange before = song.tracks().getFirst().clips().getLast().range();
+    Outcome outcome = Cleanup.SILENCE.outcome(within(song, Reach.CLIP, 0), 0);
+    Song after = outcome.edit("Trim").apply(song);
+    assertThat(text(after)).as("bar 2 is the clip's first whole one").isEqualTo("5860 62 80 480");
+    assertThat(controls(after, Controller.numbered(7))).containsExactly("3000 50");
+    assertThat(controls(after, Controller.SUSTAIN)).containsExactly("5850 100");
+    assertThat(after.tracks().getFirst().clips().getLast().range()).isEqualTo(before);
+  }
+
+  private static List<String> controls(Song song, Controller of) {
+    return ControlEdits.points(song.tracks().getFirst(), of, new TickRange(0, 20_000)).stream()
+        .map(p -> p.tick() + " " + p.control().value())
+        .toList();
+  }
+
+  @Test
+  void what_a_chore_would_touch_is_counted_on_each_track() {
+    Song song = song("0 60 80 480, 480 66 20 480");
+    Outcome outcome = Cleanup.MARK_OUTSIDE.outcome(area(song, Reach.TRACK), 0);
+    assertThat(outcome.on(song.tracks().getFirst())).extracting(Note::onset).containsExactly(480L);
+    assertThat(outcome.onlyMarks()).isTrue();
+    assertThat(outcome.isNothing()).isFalse();
+    Outcome octaves = Cleanup.OCTAVES.outcome(area(song, Reach.TRACK), 3);
+    assertThat(octaves.addedCount()).isEqualTo(2);
+    assertThat(octaves.noteCount()).isEqualTo(2);
+    assertThat(octaves.on(song.tracks().getFirst()))
+        .extracting(Note::pitch)
+        .containsExactly(48, 54);
+    Song other = SongEdits.addTrack(song, Instrument.melodic(0));
+    assertThat(octaves.on(other.tracks().getLast())).isEmpty();
   }
 }

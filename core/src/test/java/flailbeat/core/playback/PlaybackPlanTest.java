@@ -1,6 +1,7 @@
 package flailbeat.core.playback;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
@@ -20,6 +21,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
 class PlaybackPlanTest {
@@ -182,5 +185,65 @@ class PlaybackPlanTest {
             .limit(range.length)
             .toList();
     assertThat(messages).containsExactly("101=0", "100=0", "6=12", "101=127", "100=127");
+  }
+
+  /**
+   * MIDI 1.0: registered (101, 100) and other parameters (99, 98) are kept apart by their numbers;
+   * data entry has a coarse (6) and a fine part (38), and without a selection it sets nothing.
+   */
+  @Test
+  void each_parameter_that_was_set_is_set_again_by_its_own_number() {
+    StateAlong state = new StateAlong();
+    int[][] sent = {
+      {6, 9}, {101, 0}, {100, 2}, {6, 64}, {38, 5}, {99, 1}, {98, 8}, {6, 33}, {101, 127}, {6, 1}
+    };
+    for (int[] each : sent) {
+      state.accept(PlaybackPlan.message(3, 0xB0, each[0], each[1]));
+    }
+    assertThat(Arrays.stream(state.messages()).map(PlaybackPlan::part)).containsOnly(3);
+    assertThat(
+            Arrays.stream(state.messages())
+                .mapToObj(m -> PlaybackPlan.data1(m) + "=" + PlaybackPlan.data2(m)))
+        .containsExactly(
+            "101=0", "100=2", "6=64", "38=5", "99=1", "98=8", "6=33", "101=127", "100=127");
+  }
+
+  /** MIDI Manufacturers Association, RP-015, and General MIDI's volume and pan. */
+  @Test
+  void each_key_of_a_part_is_put_to_rest_by_a_message_that_has_its_key() {
+    for (int key = 0; key < ControlKey.COUNT; key++) {
+      if (key < 128 && ControlKey.isOfParameters(key)) {
+        continue;
+      }
+      int message = ControlKey.atRest(5, key);
+      assertThat(ControlKey.of(message)).isEqualTo(key);
+      assertThat(PlaybackPlan.part(message)).isEqualTo(5);
+    }
+    assertThat(IntStream.range(0, 128).filter(ControlKey::isOfParameters))
+        .containsExactly(6, 38, 96, 97, 98, 99, 100, 101);
+    assertThat(IntStream.of(1, 7, 10, 11, 64).map(c -> PlaybackPlan.data2(ControlKey.atRest(0, c))))
+        .containsExactly(0, 100, 64, 127, 0);
+  }
+
+  @Test
+  void clicks_of_ones_own_are_joined_at_any_moment() {
+    ClickTrack clicks =
+        ClickTrack.of(new long[] {-100, 50, 200}, new boolean[] {true, false, true});
+    assertThat(LongStream.of(-200, -100, -99, 50, 51, 201).mapToInt(clicks::firstAtOrAfter))
+        .containsExactly(0, 0, 1, 1, 2, 3);
+    assertThat(clicks.horizonNanos()).isEqualTo(200);
+  }
+
+  @Test
+  void a_device_begins_with_what_was_found_for_it_unless_a_buffer_was_chosen() {
+    SoundSettings found = SoundSettings.standard().withDevice("Box").withFound(1024);
+    assertThat(found.bufferToBegin(512)).isEqualTo(1024);
+    assertThat(found.isAutomatic()).isTrue();
+    assertThat(found.withDevice("Other").bufferToBegin(512)).isEqualTo(512);
+    assertThat(found.withBuffer(4096).bufferToBegin(512)).isEqualTo(4096);
+    assertThat(found.withBuffer(4096).isAutomatic()).isFalse();
+    assertThat(found.withBuffer(4096).triedAnew().bufferToBegin(512)).isEqualTo(512);
+    assertThat(found.withBuffer(44_100 * 4).bufferBytes()).isEqualTo(176_400);
+    assertThatIllegalArgumentException().isThrownBy(() -> found.withBuffer(44_100 * 4 + 1));
   }
 }

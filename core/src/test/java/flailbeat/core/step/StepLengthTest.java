@@ -57,6 +57,19 @@ class StepLengthTest {
     assertThat(StepLength.parseBeats(" 1,5 ", Meter.COMMON)).hasToString("3/2 of a quarter");
   }
 
+  @Test
+  void halves_and_doubles_of_any_length_lead_there_and_back() {
+    StepLength three = StepLength.parseBeats("3/2", Meter.COMMON);
+    assertThat(three.shorter()).hasToString("3/4 of a quarter");
+    assertThat(three.longer().ticks()).isEqualTo(BigFraction.of(2880));
+    assertThat(three.longer().longer().longer().longer().ticks()).isEqualTo(BigFraction.of(23_040));
+    assertThat(StepLength.parseBeats("6", Meter.COMMON).longer().shorter().ticks())
+        .isEqualTo(BigFraction.of(5760));
+    assertThat(StepLength.lasting(3840)).contains(StepLength.of(1));
+    assertThat(StepLength.lasting(40)).contains(StepLength.of(64).triplet());
+    assertThat(StepLength.lasting(41)).isEmpty();
+  }
+
   @ParameterizedTest
   @CsvSource({
     "0, longer than nothing", "0/4, longer than nothing", "-1/4, no fraction", "1/0, no fraction",

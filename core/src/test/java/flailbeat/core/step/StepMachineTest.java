@@ -1,6 +1,7 @@
 package flailbeat.core.step;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
@@ -80,6 +81,10 @@ class StepMachineTest {
         "C4 > bs bs D4 | 0 D4 960 | 960",
         "+C4 +E4 -C4 -E4 rep | 0 C4 960, 0 E4 960, 960 C4 960, 960 E4 960 | 1920",
         "/2 C4 /8 ~ D4 | 0 C4 2400, 2400 D4 480 | 2880",
+        "C4 > rep D4 | 0 C4 960, 2880 D4 960 | 3840",
+        // what is in the way of a longer one goes, what follows stays; a triplet is a dotted one's
+        "C4 D4 E4 < < < +G4 > > -G4 | 0 G4 1920, 1920 E4 960 | 1920",
+        "+C4 /4 . t -C4 D4 | 0 C4 640, 640 D4 960 | 1600",
       })
   void keys_enter_what_they_say(String keys, String notes, long cursor) {
     steps.press(keys);
@@ -96,6 +101,14 @@ class StepMachineTest {
     steps.state = steps.machine().to(960);
     steps.press("/4 D2");
     assertThat(steps.lines()).containsExactly("0 C2 960", "0 F#2 1920", "960 D2 960");
+  }
+
+  @Test
+  void a_note_that_is_added_and_made_longer_leaves_what_it_comes_over() {
+    steps.press("C4 D4").set(StepSettings.standard().withAdds(true));
+    steps.state = steps.machine().to(0);
+    steps.press("+E4 > > -E4");
+    assertThat(steps.lines()).containsExactly("0 C4 960", "0 E4 1920", "960 D4 960");
   }
 
   @Test
@@ -250,6 +263,31 @@ class StepMachineTest {
     assertThat(steps.lines()).containsExactly("0 C4 960", "0 E4 960", "0 G4 960", "960 C5 960");
   }
 
+  /** 40 ticks are 20.8 ms at 120 bpm: one onset; 60 are 31.3, so the third note is another. */
+  @Test
+  void a_chord_that_was_struck_raggedly_is_one_onset_also_going_back() {
+    steps.press("/4 C2 C2 > C2");
+    List<Note> struck = steps.notes();
+    steps.song =
+        NoteEdits.change(
+            steps.song,
+            Set.copyOf(struck.stream().map(Note::id).toList()),
+            n -> n.standingAt(List.of(0L, 40L, 0L, 100L).get((int) (n.onset() / 960)), 30));
+    steps.set(StepSettings.standard().withOntoRhythm(true)).state = steps.machine().to(0);
+    assertThat(steps.machine().waitingForPitch()).extracting(Note::onset).containsExactly(0L, 40L);
+    steps.press("+D2 +E2 +F2 -D2 -E2 -F2");
+    assertThat(steps.lines()).containsExactly("0 D2 30", "40 E2 30", "40 F2 30", "100 C2 30");
+    assertThat(steps.says()).contains("note 4 of 4, at 1.1.100");
+    steps.press("> <");
+    assertThat(steps.cursor()).isEqualTo(100);
+    steps.press("<");
+    assertThat(steps.cursor()).isZero();
+    steps.press("<");
+    assertThat(steps.remarks).containsExactly("The rhythm begins here");
+    steps.set(StepSettings.standard());
+    assertThat(steps.machine().waitingForPitch()).isEmpty();
+  }
+
   @ParameterizedTest(name = "{0} steps {1} times, {2} semitones")
   @CsvSource(
       delimiter = '|',
@@ -273,6 +311,65 @@ class StepMachineTest {
         .containsExactly("The pattern stops where it would leave the piano's 128 notes");
     steps.take(steps.machine().fill(new PatternFill(2, 5, 1)));
     assertThat(steps.remarks).contains("A pattern of 2 steps needs as many, and so far there is 1");
+  }
+
+  @Test
+  void a_pattern_without_an_end_to_go_to_says_so_and_one_that_is_added_clears_nothing() {
+    steps.press("C4 D4").state = steps.machine().to(8 * 3840);
+    steps.take(steps.machine().fill(new PatternFill(1, PatternFill.TO_THE_END, 0)));
+    assertThat(steps.remarks)
+        .containsExactly("The cursor is not within a clip: say how often to repeat the pattern");
+    steps.set(StepSettings.standard().withAdds(true)).state = steps.machine().to(0);
+    steps.take(steps.machine().fill(new PatternFill(1, 2, 1)));
+    assertThat(steps.lines()).containsExactly("0 C4 960", "0 D#4 960", "960 D4 960", "960 E4 960");
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> new PatternFill(1, 1000, 0))
+        .withMessage("A pattern's times go from 0 to 999, not 1000");
+    assertThat(new PatternFill(16, 999, -24).steps()).isEqualTo(16);
+    assertThat(PatternFill.standard()).isEqualTo(new PatternFill(4, 0, 0));
+  }
+
+  @Test
+  void the_words_tell_what_keys_that_find_and_keys_that_add_will_do() {
+    StepSettings finds = StepSettings.standard().withFindsFirst(true);
+    assertThat(steps.set(finds).says())
+        .isEqualTo(
+            "Find notes: keys only sound. Hold them, and {step-advance} or a length key enters them"
+                + " at 1.1.000");
+    assertThat(steps.press("+C4 +D4 +E4 +F4 +G4 +A4").says())
+        .isEqualTo(
+            "{step-advance} enters C4 D4 E4 F4 and 2 more as 1/4 at 1.1.000; a length key enters it"
+                + " at its own length");
+    steps.press("> -C4 -D4 -E4 -F4 -G4 -A4").set(StepSettings.standard().withAdds(true));
+    steps.state = steps.machine().to(0);
+    assertThat(steps.says()).contains("at 1.1.000, together with C4 D4 E4 F4 and 2 more.");
+    steps.set(StepSettings.standard().withOntoRhythm(true)).press("> +C4");
+    assertThat(steps.says()).isEqualTo("No note is left to take a pitch: {step-back} goes back");
+    steps.press("<");
+    assertThat(steps.says()).isEqualTo("Let go to give C4 to note 1 of 6, at 1.1.000");
+    steps.set(steps.state.settings().withFindsFirst(true));
+    assertThat(steps.says()).isEqualTo("{step-advance} gives C4 to note 1 of 6, at 1.1.000");
+  }
+
+  @Test
+  void the_words_tell_how_much_of_the_bar_is_left_and_what_was_entered() {
+    StepWords start = words();
+    assertThat(start.position() + ", " + start.left()).isEqualTo("1.1.000, 4 beats left");
+    steps.press("/8 . C4");
+    assertThat(words().left()).isEqualTo("3 1/4 beats left");
+    steps.press("> . +D4 > -D4 /2");
+    assertThat(words().left()).isEqualTo("2 beats left");
+    assertThat(steps.state.place().recent()).hasSize(3);
+    assertThat(steps.state.place().recent().stream().map(words()::of))
+        .containsExactly("C4  dotted 1/8", "rest  dotted 1/8", "D4  1/8");
+    steps.press("+E4 > < > > -E4");
+    assertThat(words().of(steps.state.place().recent().getLast())).isEqualTo("E4  3840 ticks");
+    steps.state = steps.machine().to(3840 - 480);
+    assertThat(words().left()).isEqualTo("1/2 beat left");
+  }
+
+  private StepWords words() {
+    return new StepWords(steps.state, new StepAround(steps.song, steps.track(), Optional.empty()));
   }
 
   @Test
