@@ -157,9 +157,13 @@ public final class AudioEngine implements Player, AutoCloseable {
   private void openDevice(int buffer) {
     int mine = ++openings;
     SoundSettings wanted = settings;
+    AudioThread hung = thread != null && thread.isAbandoned() ? thread : null;
     bufferBytes = buffer;
     away(
         () -> {
+          if (hung != null) {
+            hung.awaitLetGo();
+          }
           try {
             OutputLine line =
                 new GrowingLine(

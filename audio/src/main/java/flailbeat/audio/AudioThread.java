@@ -32,6 +32,7 @@ public final class AudioThread {
   private final BiConsumer<AudioThread, String> onLost;
   private final Consumer<String> onFailed;
   private final Thread thread;
+  private final Thread closer;
   private volatile boolean running = true;
   private volatile long lastBlockNanos;
   private volatile Tap tap = NO_TAP;
@@ -58,6 +59,8 @@ public final class AudioThread {
     thread = new Thread(this::run, "audio");
     thread.setDaemon(true);
     thread.setPriority(Thread.MAX_PRIORITY);
+    closer = new Thread(this::close, "sound-device");
+    closer.setDaemon(true);
   }
 
   void start() {
@@ -92,11 +95,32 @@ public final class AudioThread {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
+    if (thread.isAlive() && !isAbandoned()) {
+      abandon();
+    }
   }
 
-  /** Lets it go without waiting: it hangs in its device, and ends if it ever comes back. */
+  /**
+   * Lets it go without waiting: it hangs in its device, and ends if it ever comes back. The device
+   * is let go too, so that it can be had again; where that hangs as well, nobody waits for it.
+   */
   void abandon() {
     running = false;
+    closer.start();
+  }
+
+  /** Whether it was let go while it hung. */
+  boolean isAbandoned() {
+    return closer.getState() != Thread.State.NEW;
+  }
+
+  /** Waits a little until an abandoned device is let go. */
+  void awaitLetGo() {
+    try {
+      closer.join(JOIN_MILLIS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   private void run() {

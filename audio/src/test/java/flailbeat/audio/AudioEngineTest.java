@@ -156,6 +156,7 @@ class AudioEngineTest {
       throws Exception {
     FakeOutputs device = new FakeOutputs(Integer.MAX_VALUE);
     device.hang();
+    device.beExclusive();
     AtomicLong ahead = new AtomicLong();
     try (AudioEngine engine = new AudioEngine(() -> System.nanoTime() + ahead.get(), device)) {
       engine.open(SoundSettings.standard());
@@ -168,6 +169,26 @@ class AudioEngineTest {
       }
       await(() -> engine.fault().isPresent());
       assertThat(engine.fault()).contains("the sound device does not answer");
+    }
+  }
+
+  @Test
+  void a_device_that_hung_is_let_go_so_that_it_can_be_had_again() throws Exception {
+    FakeOutputs device = new FakeOutputs(0);
+    device.beExclusive();
+    device.hang();
+    AtomicLong ahead = new AtomicLong();
+    try (AudioEngine engine = new AudioEngine(() -> System.nanoTime() + ahead.get(), device)) {
+      engine.open(SoundSettings.standard().withBuffer(8192));
+      await(() -> engine.bufferBytes() == 8192);
+      ahead.addAndGet(2_000_000_000L);
+      engine.watch();
+      await(() -> engine.fault().isPresent());
+      await(() -> device.openNow() == 0);
+      device.recover();
+      engine.retryDevice();
+      await(() -> engine.bufferBytes() == 8192 && engine.fault().isEmpty());
+      await(() -> device.framesTaken() > 0);
     }
   }
 

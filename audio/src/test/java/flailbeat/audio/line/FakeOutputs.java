@@ -18,15 +18,26 @@ public final class FakeOutputs implements Outputs {
   private final AtomicInteger everOpen = new AtomicInteger();
   private final AtomicLong taken = new AtomicLong();
   private volatile boolean hangs;
+  private volatile boolean exclusive;
   private volatile CountDownLatch opening = new CountDownLatch(0);
 
   public FakeOutputs(int keepsPaceFromBytes) {
     this.keepsPaceFrom = keepsPaceFromBytes;
   }
 
-  /** From now on a write never comes back, until the line is closed or its thread is stopped. */
+  /** From now on a write never comes back, until the line is closed. */
   public void hang() {
     hangs = true;
+  }
+
+  /** From now on it is for one at a time: who has not let go of it is in the way. */
+  public void beExclusive() {
+    exclusive = true;
+  }
+
+  /** From now on a write comes back. */
+  public void recover() {
+    hangs = false;
   }
 
   /** From now on a device is not open before this has come to nothing. */
@@ -58,7 +69,10 @@ public final class FakeOutputs implements Outputs {
   }
 
   @Override
-  public OutputLine open(String name, int bufferBytes) {
+  public OutputLine open(String name, int bufferBytes) throws LineLost {
+    if (exclusive && openNow.get() > 0) {
+      throw new LineLost("taken");
+    }
     opened.add(bufferBytes);
     try {
       opening.await();
@@ -88,7 +102,7 @@ public final class FakeOutputs implements Outputs {
 
     @Override
     public void write(byte[] block) {
-      while (hangs && !closed && !Thread.currentThread().isInterrupted()) {
+      while (hangs && !closed) {
         LockSupport.parkNanos(1_000_000);
       }
       if (isDry()) {
