@@ -80,7 +80,7 @@ class RealRecordingTest extends RealWindow {
     loopOneSecond();
     record();
     keys.send("+A ~200");
-    keys.chord("F2");
+    keys.chord("ESCAPE");
     expectSounding();
     keys.send("-A +S ~50 -S ~50");
     assertThat(ui.get(() -> ui.session.transportControl().transport().isRecording())).isTrue();
@@ -137,7 +137,6 @@ class RealRecordingTest extends RealWindow {
     keys.send("+A ~150");
     ui.run(() -> ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90))));
     assertThat(ui.text("notice")).isEqualTo("Stop recording first (Space)");
-    assertThat(ui.get(() -> ui.field("tempo").isDisabled())).isTrue();
     expectSounding(60);
     keys.send("-A ~50 +SPACE -SPACE ~100");
     assertThat(notes()).extracting(Note::pitch).contains(60);
