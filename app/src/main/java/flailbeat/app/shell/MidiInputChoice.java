@@ -67,8 +67,9 @@ public final class MidiInputChoice {
     device.ifPresent(this::open);
   }
 
-  /** Listens to the device that was chosen at another time, if it is there. */
+  /** Listens to the device that was chosen at another time, if it is there and none was since. */
   void openRemembered() {
+    int before = choice;
     session
         .performer()
         .chosenDevice()
@@ -77,7 +78,7 @@ public final class MidiInputChoice {
                 lookFor(
                     found ->
                         found.stream()
-                            .filter(d -> d.name().equals(name))
+                            .filter(d -> before == choice && d.name().equals(name))
                             .findFirst()
                             .ifPresent(this::open)));
   }

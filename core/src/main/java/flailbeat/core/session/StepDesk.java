@@ -116,12 +116,12 @@ public final class StepDesk {
 
   /** Where the next step would end, in ticks. */
   public long nextEndTick() {
-    return Step.tick(state.place().cursor().add(state.nextLength().ticks()));
+    return Step.tick(state.place().cursor().add(nextLength().ticks()));
   }
 
   /** How long the next step is. */
   public StepLength nextLength() {
-    return state.nextLength();
+    return machine().nextLength();
   }
 
   private StepAround around() {

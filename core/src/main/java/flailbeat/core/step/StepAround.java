@@ -1,5 +1,6 @@
 package flailbeat.core.step;
 
+import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -21,6 +22,26 @@ public record StepAround(Song song, TrackId track, Optional<TickRange> loop) {
 
   Track chosen() {
     return song.track(track).orElse(song.tracks().get(0));
+  }
+
+  /**
+   * The step at the cursor that was gone back over, in the place of which the next one comes: on
+   * the chosen track, with a note of it still there, unless steps are added or go onto a rhythm.
+   */
+  Optional<Step> met(StepState state) {
+    StepSettings settings = state.settings();
+    return state
+        .place()
+        .met()
+        .filter(s -> !settings.adds() && !settings.ontoRhythm())
+        .filter(s -> s.track().equals(track))
+        .filter(
+            s -> s.isRest() || !EnteredNotes.find(chosen(), s.onsetTick(), s.pitches()).isEmpty());
+  }
+
+  /** How long the next step is: as the one that was gone back over, else as was chosen. */
+  StepLength nextLength(StepState state) {
+    return met(state).map(Step::value).orElse(state.settings().length());
   }
 
   /** Why nothing goes beyond the end of a song. */

@@ -71,9 +71,9 @@ public final class StepMachine {
     if (hold.isHeld() && !(settings.ontoRhythm() && hold.fresh().isEmpty())) {
       return enterNext(settings.findsFirst() ? hold.downNotes() : hold.allNotes(), hold.entered());
     }
-    if (!settings.ontoRhythm() && place.met().isPresent()) {
-      Step met = place.met().get();
-      return StepResult.of(state.with(place.after(met, next(met), 0)));
+    Optional<Step> met = around.met(state);
+    if (met.isPresent()) {
+      return StepResult.of(state.with(place.after(met.get(), next(met.get()), 0)));
     }
     return settings.ontoRhythm()
         ? rhythm().skip()
@@ -158,7 +158,7 @@ public final class StepMachine {
 
   /** Dot, triplet, shorter, longer: of what is held, or of what comes next. */
   public StepResult change(UnaryOperator<StepLength> change) {
-    StepLength now = state.isOpen() ? place.last().orElseThrow().value() : state.nextLength();
+    StepLength now = state.isOpen() ? place.last().orElseThrow().value() : around.nextLength(state);
     StepLength wanted;
     try {
       wanted = change.apply(now);
@@ -236,7 +236,7 @@ public final class StepMachine {
    * that.
    */
   private StepResult enterNext(List<Struck> notes, Hold after) {
-    Optional<Step> met = place.met().filter(m -> !settings.ontoRhythm() && !settings.adds());
+    Optional<Step> met = around.met(state);
     if (met.isEmpty()) {
       return enter(notes, settings.length(), after);
     }
@@ -286,7 +286,7 @@ public final class StepMachine {
 
   /** What comes in the place of a step that was gone back over touches nothing that follows. */
   private boolean isCorrection() {
-    return place.met().isPresent();
+    return around.met(state).isPresent();
   }
 
   private StepResult lengthened(Step last, BigFraction length, StepLength value) {
@@ -326,6 +326,11 @@ public final class StepMachine {
   /** Repeats the last steps behind the cursor. */
   public StepResult fill(PatternFill pattern) {
     return Filling.of(pattern, state, around);
+  }
+
+  /** How long the next step is: as the one that was gone back over, else as was chosen. */
+  public StepLength nextLength() {
+    return around.nextLength(state);
   }
 
   /** The notes that take the next pitches; none where pitches go onto no rhythm. */

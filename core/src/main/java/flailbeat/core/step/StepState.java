@@ -21,11 +21,6 @@ public record StepState(StepSettings settings, StepPlace place, Hold hold) {
     return new StepState(settings, place, value);
   }
 
-  /** How long the next step is: as the one that was gone back over, else as was chosen. */
-  public StepLength nextLength() {
-    return place.met().map(Step::value).orElse(settings.length());
-  }
-
   /** Whether keys that are held have entered the last step, and can make it longer or shorter. */
   public boolean isOpen() {
     return hold.isHeld()

@@ -46,7 +46,7 @@ public final class StepWords {
               + at();
     }
     List<Struck> waiting = state.hold().allNotes();
-    boolean met = state.place().met().isPresent();
+    boolean met = around.met(state).isPresent();
     return state.hold().isHeld()
         ? "Let go to enter "
             + names(waiting)
@@ -62,7 +62,7 @@ public final class StepWords {
   }
 
   private String asLength() {
-    return " as " + state.nextLength() + at() + overTheBar();
+    return " as " + around.nextLength(state) + at() + overTheBar();
   }
 
   private String at() {
@@ -70,14 +70,14 @@ public final class StepWords {
   }
 
   private String overTheBar() {
-    BigFraction end = state.place().cursor().add(state.nextLength().ticks());
+    BigFraction end = state.place().cursor().add(around.nextLength(state).ticks());
     return end.compareTo(BigFraction.of(bar().end())) > 0 ? ", over the bar line" : "";
   }
 
   /** What stands where the step goes. */
   private String there() {
     StepPlace place = state.place();
-    long end = Step.tick(place.cursor().add(state.nextLength().ticks()));
+    long end = Step.tick(place.cursor().add(around.nextLength(state).ticks()));
     List<Struck> notes =
         around
             .chosen()

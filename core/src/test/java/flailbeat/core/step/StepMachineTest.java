@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Song;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -91,6 +94,29 @@ class StepMachineTest {
     assertThat(String.join(", ", steps.lines())).isEqualTo(notes);
     assertThat(steps.cursor()).isEqualTo(cursor);
     assertThat(steps.state.hold().isHeld()).isFalse();
+  }
+
+  @Test
+  void only_a_step_that_is_still_there_on_the_chosen_track_decides_how_long_the_next_is() {
+    steps.press("/8 C4 D4 /4 E4 < <");
+    assertThat(steps.machine().nextLength()).isEqualTo(StepLength.of(8));
+    Song two = SongEdits.addTrack(steps.song, Instrument.melodic(0));
+    StepAround other = new StepAround(two, two.tracks().getLast().id(), Optional.empty());
+    StepMachine there = new StepMachine(steps.state, other);
+    assertThat(there.nextLength()).isEqualTo(StepLength.of(4));
+    assertThat(new StepWords(steps.state, other).next()).contains("as 1/4").endsWith(" rests");
+    StepState held = there.press(67, 80);
+    Song entered = new StepMachine(held, other).release(67).edit().orElseThrow().apply(two);
+    assertThat(entered.tracks().getLast().notes()).extracting(Note::length).containsExactly(960L);
+    Song undone = NoteEdits.delete(steps.song, Set.of(steps.notes().get(1).id()));
+    assertThat(
+            new StepMachine(steps.state, new StepAround(undone, steps.track(), Optional.empty()))
+                .nextLength())
+        .isEqualTo(StepLength.of(4));
+    steps.set(steps.state.settings().withAdds(true));
+    assertThat(steps.says()).contains("as 1/4", ", together with D4");
+    steps.press("G4");
+    assertThat(steps.lines()).contains("480 G4 960", "480 D4 480", "960 E4 960");
   }
 
   @Test
