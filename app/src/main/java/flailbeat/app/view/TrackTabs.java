@@ -52,7 +52,7 @@ public final class TrackTabs extends HBox {
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFitToHeight(true);
     scroll.setFocusTraversable(false);
-    scroll.setMinWidth(0);
+    scroll.setMinSize(0, 0);
     scroll.addEventFilter(ScrollEvent.SCROLL, this::wheel);
     back = Buttons.text("\u2039", "The tabs before", () -> scrollBy(-STEP));
     on = Buttons.text("\u203A", "The tabs after", () -> scrollBy(STEP));
