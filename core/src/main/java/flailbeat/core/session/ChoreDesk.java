@@ -268,7 +268,7 @@ public final class ChoreDesk {
       return;
     }
     if (now.trimmed() > 0 && now.wholeSong()) {
-      looping.shift(-now.trimmed());
+      looping.shift(-now.trimmed(), before);
     }
     forget();
     if (!now.marked().isEmpty()) {

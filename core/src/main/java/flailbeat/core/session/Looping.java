@@ -1,8 +1,10 @@
 package flailbeat.core.session;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,10 +17,36 @@ public final class Looping {
   private final Changes changes;
   private Optional<TickRange> range = Optional.empty();
   private boolean on;
+  private final List<Shift> shifts = new ArrayList<>();
+
+  /** A step of the song that took the loop along. */
+  private record Shift(
+      Song before, Song after, Optional<TickRange> from, Optional<TickRange> to, boolean on) {}
 
   Looping(Document document, Changes changes) {
     this.document = document;
     this.changes = changes;
+    changes.listen(
+        change -> {
+          if (change.isOf(Aspect.SONG)) {
+            followSteps();
+          }
+        });
+  }
+
+  /** A step that took it along takes it back when it is undone, unless it was set anew since. */
+  private void followSteps() {
+    Song now = document.song();
+    for (Shift each : shifts) {
+      if (now == each.before() && range.equals(each.to())) {
+        set(each.from(), each.on());
+        return;
+      }
+      if (now == each.after() && range.equals(each.from())) {
+        set(each.to(), each.on() && each.to().isPresent());
+        return;
+      }
+    }
   }
 
   /** The range, though it may not be gone round; empty while none was ever chosen. */
@@ -36,6 +64,7 @@ public final class Looping {
   }
 
   void forget() {
+    shifts.clear();
     set(Optional.empty(), false);
   }
 
@@ -79,12 +108,17 @@ public final class Looping {
     set(Optional.of(new TickRange(meters.barStart(moved), meters.barStart(moved + length))), true);
   }
 
-  /** All of the song came so much later, or earlier; what would lie before its start goes. */
-  void shift(long ticks) {
+  /**
+   * All of the song came so much later, or earlier; what would lie before its start goes.
+   *
+   * @param before the song that it was
+   */
+  void shift(long ticks, Song before) {
     Optional<TickRange> moved =
         range
             .map(r -> new TickRange(Math.max(0, r.start() + ticks), Math.max(0, r.end() + ticks)))
             .filter(r -> r.length() > 0);
+    shifts.add(new Shift(before, document.song(), range, moved, on));
     set(moved, on && moved.isPresent());
   }
 

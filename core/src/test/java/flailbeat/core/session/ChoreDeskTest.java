@@ -177,6 +177,7 @@ class ChoreDeskTest {
     session.open(song, Optional.empty());
     session.run().loop(new TickRange(4 * 3840, 5 * 3840));
     session.chores().setReach(Reach.SONG);
+    Optional<TickRange> loopBefore = session.transportControl().looping().range();
     session.chores().tryOut(Cleanup.SILENCE);
     session.chores().carryOut();
     assertThat(TestSongs.heard(session.song())).isEqualTo("60@0+480");
@@ -185,6 +186,11 @@ class ChoreDeskTest {
         .extracting(CarriedEvent::tick)
         .containsExactly(0L);
     assertThat(session.transportControl().looping().range()).contains(new TickRange(0, 3840));
+    Optional<TickRange> moved = session.transportControl().looping().range();
+    session.editing().undo();
+    assertThat(session.transportControl().looping().range()).as("undone").isEqualTo(loopBefore);
+    session.editing().redo();
+    assertThat(session.transportControl().looping().range()).as("redone").isEqualTo(moved);
   }
 
   @Test
