@@ -3,8 +3,11 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /** Numbers of many notes set at once. */
 public final class NoteFields {
@@ -16,8 +19,10 @@ public final class NoteFields {
    * @param song the one given where nothing changed
    * @param stopped how many notes came to a wall: they have the most or the least that they can
    *     have; of a group that adds, all of them stopped there together
+   * @param stayed how many notes are as they were, since another of their pitch begins where they
+   *     would have gone
    */
-  public record Outcome(Song song, int stopped) {}
+  public record Outcome(Song song, int stopped, int stayed) {}
 
   /**
    * Sets a field of some notes, or does something to each. Where the same is added to all, no note
@@ -27,18 +32,36 @@ public final class NoteFields {
   public static Outcome change(Song song, Set<NoteId> ids, NoteField field, Arithmetic what) {
     List<Note> notes = NoteEdits.find(song, ids);
     Arithmetic done = what.kind() == Arithmetic.Kind.ADD ? within(notes, field, what) : what;
-    int[] stopped = {done.equals(what) ? 0 : notes.size()};
-    Song changed =
-        NoteEdits.changed(
-            song,
-            notes,
-            n -> {
-              long wanted = Math.round(done.applyTo(field.of(n)));
-              long value = Math.clamp(wanted, field.least(n), field.most(n));
-              stopped[0] += value != wanted ? 1 : 0;
-              return value == field.of(n) ? n : field.with(n, value);
-            });
-    return new Outcome(changed, stopped[0]);
+    UnaryOperator<Note> asked =
+        n -> {
+          long value = Math.clamp(wanted(n, field, done), field.least(n), field.most(n));
+          return value == field.of(n) ? n : field.with(n, value);
+        };
+    int stopped =
+        done.equals(what)
+            ? (int) notes.stream().filter(n -> isBeyond(wanted(n, field, done), field, n)).count()
+            : notes.size();
+    Song changed = NoteEdits.changed(song, notes, asked);
+    return new Outcome(changed, stopped, stayed(notes, changed, asked));
+  }
+
+  private static long wanted(Note note, NoteField field, Arithmetic what) {
+    return Math.round(what.applyTo(field.of(note)));
+  }
+
+  private static boolean isBeyond(long value, NoteField field, Note note) {
+    return value < field.least(note) || value > field.most(note);
+  }
+
+  /** How many notes are as they were though something else was asked of them. */
+  public static int stayed(List<Note> before, Song after, UnaryOperator<Note> asked) {
+    Map<NoteId, Note> now = new HashMap<>();
+    NoteEdits.find(after, NoteIds.ofNotes(before)).forEach(n -> now.put(n.id(), n));
+    return (int)
+        before.stream()
+            .filter(n -> n.equals(now.get(n.id())))
+            .filter(n -> !asked.apply(n).equals(n))
+            .count();
   }
 
   private static Arithmetic within(List<Note> notes, NoteField field, Arithmetic added) {

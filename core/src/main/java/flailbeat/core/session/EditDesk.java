@@ -3,20 +3,17 @@ package flailbeat.core.session;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.NoteFields;
 import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
-import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.time.TickRange;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
@@ -154,19 +151,16 @@ public final class EditDesk {
     }
   }
 
-  /** Says how many notes stayed, since another of their pitch begins where they would have gone. */
   private void tellStayed(NotesEdit edit, Song before) {
-    UnaryOperator<Note> change = edit.asked(before);
-    Map<NoteId, Note> now = new HashMap<>();
-    NoteEdits.find(document.song(), edit.ids()).forEach(n -> now.put(n.id(), n));
-    long stayed =
-        NoteEdits.find(before, edit.ids()).stream()
-            .filter(n -> n.equals(now.get(n.id())))
-            .filter(n -> !change.apply(n).equals(n))
-            .count();
+    tellStayed(
+        NoteFields.stayed(NoteEdits.find(before, edit.ids()), document.song(), edit.asked(before)));
+  }
+
+  /** Says how many notes stayed, since another of their pitch begins where they would have gone. */
+  void tellStayed(int stayed) {
     if (stayed > 0) {
       notices.tell(
-          Notice.notes((int) stayed)
+          Notice.notes(stayed)
               + " stayed: another of that pitch begins where "
               + (stayed == 1 ? "it" : "they")
               + " would go");

@@ -231,19 +231,21 @@ public final class ValueDesk {
     if (ids.isEmpty()) {
       throw new IllegalArgumentException("There are no notes here");
     }
-    int[] stopped = new int[1];
+    int[] told = new int[2];
     editing.edit(
         "Change " + field.title(),
         song -> {
           NoteFields.Outcome outcome = NoteFields.change(song, ids, field, what);
-          stopped[0] = outcome.stopped();
+          told[0] = outcome.stopped();
+          told[1] = outcome.stayed();
           return outcome.song();
         });
-    if (stopped[0] > 0) {
+    editing.tellStayed(told[1]);
+    if (told[0] > 0) {
       notices.tell(
           what.kind() == Arithmetic.Kind.ADD
               ? "They stop where the first of them comes to the wall"
-              : Notice.notes(stopped[0]) + " stopped at the wall");
+              : Notice.notes(told[0]) + " stopped at the wall");
     }
   }
 

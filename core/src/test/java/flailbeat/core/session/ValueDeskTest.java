@@ -171,4 +171,19 @@ class ValueDeskTest {
     session.values().step(NoteField.START, -5);
     assertThat(TestSongs.clips(session.song())).isEqualTo("0-3840 15358-19198");
   }
+
+  @Test
+  void a_note_that_cannot_go_where_it_was_typed_since_its_like_is_there_says_so() {
+    session.open(
+        TestSongs.song(
+            TestSongs.clip(
+                2, 0, 3840, TestSongs.note(10, 60, 0, 480), TestSongs.note(11, 60, 960, 480))),
+        Optional.empty());
+    Document document = session.document();
+    document.select(Selection.of(document.track().notes().subList(1, 2)));
+    session.values().enter(NoteField.START, "1.1.0");
+    assertThat(TestSongs.heard(session.song())).isEqualTo("60@0+480 60@960+480");
+    assertThat(session.notices().current().text())
+        .isEqualTo("1 note stayed: another of that pitch begins where it would go");
+  }
 }
