@@ -32,13 +32,19 @@ class PreviewTest {
   private static final class Piece<T> {
     private final Function<Progress, T> work;
     private final Consumer<T> onDone;
+    private final Consumer<RuntimeException> onFault;
     private final Runnable onLeftOff;
     private boolean cancelled;
     private Optional<T> result = Optional.empty();
 
-    Piece(Function<Progress, T> work, Consumer<T> onDone, Runnable onLeftOff) {
+    Piece(
+        Function<Progress, T> work,
+        Consumer<T> onDone,
+        Consumer<RuntimeException> onFault,
+        Runnable onLeftOff) {
       this.work = work;
       this.onDone = onDone;
+      this.onFault = onFault;
       this.onLeftOff = onLeftOff;
     }
 
@@ -51,6 +57,11 @@ class PreviewTest {
     void leaveOff() {
       cancelled = true;
       onLeftOff.run();
+    }
+
+    /** It comes to nothing. */
+    void fail() {
+      onFault.accept(new IllegalStateException("for a test"));
     }
 
     /** The window's thread hears of it. */
@@ -68,7 +79,7 @@ class PreviewTest {
         Consumer<T> onDone,
         Consumer<RuntimeException> onFault,
         Runnable onLeftOff) {
-      Piece<T> piece = new Piece<>(work, onDone, onLeftOff);
+      Piece<T> piece = new Piece<>(work, onDone, onFault, onLeftOff);
       pieces.add(piece);
       return () -> piece.cancelled = true;
     }
@@ -207,5 +218,21 @@ class PreviewTest {
       assertThatThrownBy(() -> piece.work.apply(calledOff))
           .isInstanceOf(CancellationException.class);
     }
+  }
+
+  @Test
+  void a_preview_that_failed_is_told_once_and_the_next_change_has_one_again() {
+    frames(100);
+    assertThat(pieces).hasSize(1);
+    pieces.getFirst().fail();
+    assertThat(session.notices().current().text()).contains("went wrong");
+    frames(100);
+    assertThat(pieces).as("it would only fail again").hasSize(1);
+    session.timing().setGrid(Grid.parse("1/8"));
+    frames(100);
+    assertThat(pieces).hasSize(2);
+    pieces.getLast().work();
+    pieces.getLast().deliver();
+    assertThat(preview()).isPresent();
   }
 }
