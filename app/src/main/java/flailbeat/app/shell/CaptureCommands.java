@@ -12,6 +12,7 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
+import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.Performer;
 import flailbeat.core.session.PlaySettings;
@@ -25,6 +26,9 @@ import java.util.Locale;
 
 /** Playing, recording, and what lies under the hands. */
 final class CaptureCommands {
+  private static final String AT_NOTES =
+      "Letter keys are notes. {keys-commands} gives them to commands";
+
   private final Session session;
   private final Performer performer;
   private final RunDesk run;
@@ -33,6 +37,14 @@ final class CaptureCommands {
     this.session = session;
     this.performer = session.performer();
     this.run = session.run();
+    session
+        .changes()
+        .listen(
+            change -> {
+              if (change.isOf(Aspect.KEYS) && performer.keysMode() != KeysMode.PLAY) {
+                session.notices().withdraw(AT_NOTES);
+              }
+            });
   }
 
   List<Command> list() {
@@ -315,9 +327,10 @@ final class CaptureCommands {
     return System.nanoTime();
   }
 
+  /** Who presses its key to be sure is told, though nothing changes. */
   private void giveKeysToNotes() {
     session.keyboard().setKeysMode(KeysMode.PLAY);
-    session.notices().tell("Letter keys are notes. {keys-commands} gives them to commands");
+    session.notices().tell(AT_NOTES);
   }
 
   private void repeat() {

@@ -96,6 +96,9 @@ class NewcomerTest extends RollWindow {
     type(KeyCode.F2);
     type(KeyCode.F2);
     assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
+    assertThat(said()).startsWith("Letter keys are notes");
+    type(KeyCode.F3);
+    assertThat(said()).as("what holds no longer").doesNotContain("Letter keys are notes");
   }
 
   @Test

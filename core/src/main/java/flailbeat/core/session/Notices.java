@@ -58,6 +58,14 @@ public final class Notices {
     alongSinceNanos = System.nanoTime();
   }
 
+  /** Takes back what was told, where nothing else was since: it holds no longer. */
+  public void withdraw(String text) {
+    if (current.text().equals(text)) {
+      current = Notice.NONE;
+      changes.fire(Aspect.NOTICE);
+    }
+  }
+
   void tell(Optional<Notice> value) {
     value.ifPresent(this::tell);
   }
