@@ -15,12 +15,14 @@ import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -72,6 +74,63 @@ class NearestTest {
     assertThat(thrice).isEqualTo(twice);
     assertThat(plan(SIXTEENTHS.withStrength(0), List.of(once)).notes().get(0).onset())
         .isEqualTo(300);
+  }
+
+  @Test
+  void a_plan_is_seen_by_the_stretch_by_how_far_off_and_by_what_becomes_of_each() {
+    List<Note> notes =
+        List.of(
+            played(60, 220, 300),
+            played(60, 260, 350),
+            played(62, 480, 600),
+            played(64, 768, 900),
+            played(64, 2000, 2100));
+    QuantizePlan plan = plan(SIXTEENTHS, notes);
+    assertThat(plan.notesIn(new TickRange(220, 480)))
+        .extracting(p -> p.note().onset())
+        .containsExactly(220L, 260L);
+    assertThat(plan.notesIn(new TickRange(221, 481)))
+        .extracting(p -> p.note().onset())
+        .containsExactly(260L, 480L);
+    assertThat(plan.notesIn(TickRange.EVER)).hasSize(5);
+    assertThat(plan.notesIn(new TickRange(5000, 6000))).isEmpty();
+    // 48 ticks are 25 ms at 120 bpm.
+    assertThat(plan.deviating(0, 25)).extracting(Note::onset).containsExactly(260L, 480L, 768L);
+    assertThat(plan.deviating(0.1, 24.9)).extracting(Note::onset).containsExactly(260L);
+    assertThat(plan.deviationMs(3)).isCloseTo(25, within(1e-9));
+    assertThat(plan.count(Outcome.LINE_TAKEN)).isEqualTo(1);
+    assertThat(plan.count(Outcome.TO_LINE)).isEqualTo(4);
+  }
+
+  @Test
+  void each_note_is_found_by_its_name_however_far_apart_the_names_lie() {
+    List<Note> near = List.of(played(60, 250, 300), played(62, 490, 600));
+    Note stranger = played(64, 730, 800);
+    List<Note> far =
+        List.of(near.get(0), Note.asPlayed(new NoteId(900_000), 62, 80, new Played(490, 600)));
+    for (List<Note> notes : List.of(near, far)) {
+      UnaryOperator<Note> mover = plan(SIXTEENTHS, notes).mover();
+      assertThat(notes).extracting(n -> mover.apply(n).onset()).containsExactly(240L, 480L);
+      assertThat(mover.apply(stranger)).isSameAs(stranger);
+      Note before = Note.asPlayed(new NoteId(0), 60, 80, new Played(250, 300));
+      assertThat(mover.apply(before)).isSameAs(before);
+    }
+    assertThat(QuantizePlan.NONE.mover().apply(stranger)).isSameAs(stranger);
+  }
+
+  @Test
+  void other_ways_to_understand_the_whole_are_told_from_one_in_twenty_on() {
+    QuantizePlan plan =
+        new QuantizePlan(
+            new Drafts(List.of()),
+            Timing.of(new double[0]),
+            0,
+            List.of(
+                new QuantizePlan.WholeReading(0, 0.6, 0),
+                new QuantizePlan.WholeReading(60, 0.05, 1),
+                new QuantizePlan.WholeReading(-60, 0.049, -1)),
+            0);
+    assertThat(plan.otherReadings()).extracting(r -> r.slots()).containsExactly(1);
   }
 
   @Test

@@ -79,6 +79,19 @@ class PedalsAlongTest {
     assertThat(controls(after)).endsWith("64=127@490 64=0@900");
   }
 
+  /** At one tick the older point counts first. */
+  @Test
+  void ways_that_would_meet_at_the_song_s_start_keep_their_order() {
+    List<ControlPoint> younger = List.of(point(31, 85, 64, 127), point(30, 95, 64, 0));
+    List<ControlPoint> older = List.of(point(30, 85, 64, 127), point(31, 95, 64, 0));
+    List<Note> notes = List.of(note(10, 60, 110, 400));
+    Set<NoteId> all = Set.of(new NoteId(10));
+    assertThat(controls(quantized(song(clip(2, 0, BAR, Clip.NEVER, notes, younger)), all, 4)))
+        .isEqualTo("64=127@0 64=0@1");
+    assertThat(controls(quantized(song(clip(2, 0, BAR, Clip.NEVER, notes, older)), all, 4)))
+        .isEqualTo("64=127@0 64=0@0");
+  }
+
   @Test
   void over_random_pedalled_playing_the_pedal_never_turns_round_and_never_sticks() {
     for (int seed = 0; seed < 300; seed++) {
