@@ -14,7 +14,9 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Predicate;
@@ -241,5 +243,16 @@ public final class NoteEdits {
 
   private static Track withoutAny(Track track, Predicate<Note> gone) {
     return without(track, NoteIds.ofNotes(track.notes().stream().filter(gone).toList()));
+  }
+
+  /** How many notes are as they were though something else was asked of them: {@link OnePitch}. */
+  public static int stayed(List<Note> before, Song after, UnaryOperator<Note> asked) {
+    Map<NoteId, Note> now = new HashMap<>();
+    find(after, NoteIds.ofNotes(before)).forEach(n -> now.put(n.id(), n));
+    return (int)
+        before.stream()
+            .filter(n -> n.equals(now.get(n.id())))
+            .filter(n -> !asked.apply(n).equals(n))
+            .count();
   }
 }

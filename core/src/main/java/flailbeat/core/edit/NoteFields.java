@@ -3,9 +3,7 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
@@ -42,7 +40,7 @@ public final class NoteFields {
             ? (int) notes.stream().filter(n -> isBeyond(wanted(n, field, done), field, n)).count()
             : notes.size();
     Song changed = NoteEdits.changed(song, notes, asked);
-    return new Outcome(changed, stopped, stayed(notes, changed, asked));
+    return new Outcome(changed, stopped, NoteEdits.stayed(notes, changed, asked));
   }
 
   private static long wanted(Note note, NoteField field, Arithmetic what) {
@@ -51,17 +49,6 @@ public final class NoteFields {
 
   private static boolean isBeyond(long value, NoteField field, Note note) {
     return value < field.least(note) || value > field.most(note);
-  }
-
-  /** How many notes are as they were though something else was asked of them. */
-  public static int stayed(List<Note> before, Song after, UnaryOperator<Note> asked) {
-    Map<NoteId, Note> now = new HashMap<>();
-    NoteEdits.find(after, NoteIds.ofNotes(before)).forEach(n -> now.put(n.id(), n));
-    return (int)
-        before.stream()
-            .filter(n -> n.equals(now.get(n.id())))
-            .filter(n -> !asked.apply(n).equals(n))
-            .count();
   }
 
   private static Arithmetic within(List<Note> notes, NoteField field, Arithmetic added) {

@@ -3,7 +3,6 @@ package flailbeat.core.session;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteFields;
 import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
@@ -153,7 +152,7 @@ public final class EditDesk {
 
   private void tellStayed(NotesEdit edit, Song before) {
     tellStayed(
-        NoteFields.stayed(NoteEdits.find(before, edit.ids()), document.song(), edit.asked(before)));
+        NoteEdits.stayed(NoteEdits.find(before, edit.ids()), document.song(), edit.asked(before)));
   }
 
   /** Says how many notes stayed, since another of their pitch begins where they would have gone. */
