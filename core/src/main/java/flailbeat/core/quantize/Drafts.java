@@ -113,11 +113,15 @@ final class Drafts {
     outcome[i] = Outcome.TO_LINE;
   }
 
-  /** When each was struck, with its pitch: notes that are the same in these sound alike. */
+  /**
+   * When each was struck, with its pitch and whether it was put: notes that are the same in these
+   * are understood alike.
+   */
   long[] strokes() {
     long[] strokes = new long[size()];
     for (int i = 0; i < strokes.length; i++) {
-      strokes[i] = playedOnset[i] * (Pitch.HIGHEST + 1) + pitch[i];
+      long stroke = playedOnset[i] * (Pitch.HIGHEST + 1) + pitch[i];
+      strokes[i] = 2 * stroke + (isPut(i) ? 1 : 0);
     }
     return strokes;
   }

@@ -18,7 +18,8 @@ import java.util.Map;
  * sources and its cost. The lag is found from the notes, and follows a player who drifts; a lag
  * that is given in the settings, or off, is taken to be known to some {@value #KNOWN_MS} ms.
  *
- * <p>A note that was put rather than played is neither weighed nor moved.
+ * <p>A note that was put rather than played is neither weighed nor moved; where the rhythm of what
+ * was put foretells that of what was played, it helps to understand it.
  *
  * <p>Notes struck within {@value Events#CHORD_MS} ms are one event and go to one line, but for a
  * pitch that is struck again. Two notes of one pitch never come to stand on one line: where there
@@ -58,12 +59,11 @@ public final class Fit implements Quantizer {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
-    Drafts performed = drafts.performed();
-    if (performed.size() == 0) {
+    if (drafts.performed().size() == 0) {
       drafts.setDoubts(new double[drafts.size()]);
       return settled(drafts, decided, others, 0, List.of());
     }
-    FitMemory.Solution found = memory.solve(settings, tempos, meters, performed, progress);
+    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts, progress);
     Reading best = found.readings().get(0);
     double[] ofNotes = new double[drafts.size()];
     int next = 0;

@@ -19,14 +19,17 @@ public final class FitMemory {
 
   private record Answer(Question question, Solution solution) {}
 
-  /** What an answer depends on: times as played with their pitches, the lines, the lag. */
+  /** What an answer depends on: times with their pitches, as played or put, the lines, the lag. */
   private record Question(
       QuantizeSettings lines, TempoMap tempos, MeterMap meters, LongBuffer strokes) {}
 
   /** What was found. */
   record Solution(FitProblem problem, List<Reading> readings, Doubts doubts) {}
 
-  /** Understands a phrase of at least one note, or remembers it. Several threads may ask. */
+  /**
+   * Understands a phrase of at least one note that was played, or remembers it. Several threads may
+   * ask.
+   */
   Solution solve(
       QuantizeSettings settings,
       TempoMap tempos,

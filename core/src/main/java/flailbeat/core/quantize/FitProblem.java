@@ -6,20 +6,23 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
 
-/** Notes and a grid, as {@link FitSolver} wants them: events in time, and slots. */
+/**
+ * Notes and a grid, as {@link FitSolver} wants them: those that were played as events in time, and
+ * slots, those on which a note was put being anchors.
+ */
 final class FitProblem {
   private final QuantizeSettings settings;
   private final Events events;
   private final GridSlots grid;
 
-  /** Of at least one note. */
+  /** Of at least one note that was played. */
   FitProblem(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
     this.settings = settings;
-    events = new Events(drafts, tempos);
+    events = new Events(drafts.performed(), tempos);
     grid = new GridSlots(settings, tempos, meters, drafts);
   }
 
-  /** The event that a note, in the order of the drafts, belongs to. */
+  /** The event that a note belongs to, in the order of those that were played. */
   int event(int note) {
     return events.of(note);
   }

@@ -75,7 +75,25 @@ final class GridSlots {
       beats += bar.beats();
     }
     double[] weight = weights.stream().mapToDouble(Double::doubleValue).toArray();
-    slots = new Slots(ms, place, weight, barPlace, beat, family);
+    slots = new Slots(ms, place, weight, barPlace, beat, family, anchored(drafts));
+  }
+
+  /** Which slots a note was put on; a line may stand a tick beside where it is written. */
+  private boolean[] anchored(Drafts drafts) {
+    boolean[] result = new boolean[ticks.length];
+    int slot = 0;
+    for (int i = 0; i < drafts.size(); i++) {
+      if (drafts.isPut(i)) {
+        long onset = drafts.playedOnset(i);
+        while (slot < ticks.length && ticks[slot] < onset - 1) {
+          slot++;
+        }
+        if (slot < ticks.length && ticks[slot] <= onset + 1) {
+          result[slot] = true;
+        }
+      }
+    }
+    return result;
   }
 
   /** The bars with notes in them, two beats and more around, and those between that are not far. */

@@ -26,9 +26,12 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What was stepped in or drawn stands where it was put: it is neither early nor late. */
 class PutNotesTest {
+  private static final Grid SIXTEENTHS = Grid.of(NoteValue.straight(16));
+
   private static Note put(long id, int pitch, long onset) {
     return Note.placed(new NoteId(id), pitch, 90, onset, 200);
   }
@@ -97,6 +100,29 @@ class PutNotesTest {
     Song song = song(clip(2, 0, BAR, put(10, 60, 480), note(11, 60, 530, 100)));
     Song after = plan(song, settings(Method.NEAREST)).applyTo(song);
     assertThat(track(after).notes()).extracting(Note::onset).containsExactly(480L, 530L);
+  }
+
+  /** At 120 bpm 120 ticks are 62.5 ms: half of the way from one sixteenth to the next. */
+  @ParameterizedTest
+  @ValueSource(longs = {0, 240})
+  void what_could_be_early_or_late_is_understood_from_the_bars_that_were_put(long later) {
+    List<Note> notes = new ArrayList<>();
+    List<Long> meant = new ArrayList<>();
+    for (int bar = 0; bar < 4; bar++) {
+      for (int step : new int[] {0, 3, 4, 6, 8, 11, 12}) {
+        long line = bar * BAR + step * 240L + later;
+        if (bar < 2) {
+          notes.add(put(10 + line, 60, line));
+        } else {
+          notes.add(note(10 + line, 60, line - later + 120 + step % 3, 200));
+          meant.add(line);
+        }
+      }
+    }
+    Song song = song(clip(2, 0, 4 * BAR + 480, notes.toArray(Note[]::new)));
+    Song after = plan(song, settings(Method.FIT).withGrid(SIXTEENTHS)).applyTo(song);
+    assertThat(track(after).notes().stream().map(Note::onset).filter(t -> t >= 2 * BAR))
+        .isEqualTo(meant);
   }
 
   @Test

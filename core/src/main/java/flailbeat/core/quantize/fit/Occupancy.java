@@ -8,7 +8,9 @@ import java.util.List;
  * the neighbouring bars is, since bars are like those next to them, and as such places of the beat
  * are, under a weak prior: on the beat and half way anything may be, but a weak place is seldom
  * played on most of the time. With a prior by which strong places must be likely, off-beat playing
- * would be moved whole by a sixteenth. A slot never says anything of itself.
+ * would be moved whole by a sixteenth. A slot never says anything of itself. What was put in the
+ * same part ({@link Anchors}) is listened to where it foretells what was played: that is weighed
+ * with the rest.
  */
 final class Occupancy {
   /** How much the prior counts, over a plain one of the same shape. */
@@ -29,16 +31,14 @@ final class Occupancy {
   private static final List<Likeness> LIKENESSES =
       List.of(new Likeness(0.45, 1), new Likeness(0.7, 4), new Likeness(0.9, 16));
 
-  /** How probable it is, before anything is heard, that a part's beat is the song's off-beat. */
-  private static final double METRE_OFF_BEAT = 0.30;
-
-  /** How probable it is that its beat lies anywhere else; shared by all such places. */
-  private static final double METRE_ELSEWHERE = 0.06;
+  /** How probable it is that what was put in a part has the rhythm of what was played. */
+  private static final double AKIN = 0.5;
 
   private static final double LEAST = 0.004;
   private static final double MOST = 0.985;
 
   private final Slots slots;
+  private final Anchors anchors;
   private final double[] a;
   private final double[] b;
   private final double[] general;
@@ -52,6 +52,7 @@ final class Occupancy {
   private boolean priced;
   private Likeness likeness = LIKENESSES.get(1);
   private boolean likenessKnown;
+  private boolean listening;
   private int firstPlayed;
   private int lastPlayed;
   private int rotated;
@@ -60,6 +61,7 @@ final class Occupancy {
 
   Occupancy(Slots slots) {
     this.slots = slots;
+    this.anchors = new Anchors(slots);
     int places = slots.weight().length;
     a = new double[places];
     b = new double[places];
@@ -153,18 +155,8 @@ final class Occupancy {
     while (end < slots.size() && slots.beat()[end] == slots.beat()[end - 1]) {
       end++;
     }
-    Arrays.fill(counts, 0);
-    Arrays.fill(chances, 0);
-    for (int s = first; s < end; s++) {
-      counts[slots.place()[s]] += heard[s];
-      chances[slots.place()[s]]++;
-    }
-    for (int i = 0; i < a.length; i++) {
-      general[i] = mean(counts[i], chances[i], a[i], b[i]);
-    }
-    if (!likenessKnown) {
-      chooseLikeness();
-    }
+    choose();
+    countPlaces();
     for (int s = 0; s < played.length; s++) {
       played[s] = general[slots.place()[s]];
     }
@@ -172,45 +164,84 @@ final class Occupancy {
     priced = false;
   }
 
+  private void countPlaces() {
+    teachPlaces();
+    for (int s = first; s < end; s++) {
+      counts[slots.place()[s]] += heard[s];
+      chances[slots.place()[s]]++;
+    }
+    for (int i = 0; i < a.length; i++) {
+      general[i] = mean(counts[i], chances[i], a[i], b[i]);
+    }
+  }
+
+  /** What is known of places of the beat beforehand. */
+  private void teachPlaces() {
+    Arrays.fill(counts, 0);
+    Arrays.fill(chances, 0);
+    if (listening) {
+      anchors.count(counts, chances);
+    }
+  }
+
   private static double mean(double played, double chances, double a, double b) {
     return Math.clamp((played + a) / (chances + a + b), LEAST, MOST);
   }
 
-  /** How the bars resemble one another is seen from how well those before foretell them. */
-  private void chooseLikeness() {
+  /**
+   * How the bars resemble one another, and whether what was put says anything of what was played,
+   * is seen from how well the one is foretold by the other.
+   */
+  private void choose() {
     double best = Double.NEGATIVE_INFINITY;
     Likeness chosen = likeness;
-    for (Likeness candidate : LIKENESSES) {
-      likeness = candidate;
-      double evidence = evidence();
-      if (evidence > best) {
-        best = evidence;
-        chosen = candidate;
+    boolean listens = false;
+    List<Likeness> candidates = likenessKnown ? List.of(likeness) : LIKENESSES;
+    for (int l = 0; l < (anchors.any() ? 2 : 1); l++) {
+      for (Likeness candidate : candidates) {
+        listening = l == 1;
+        likeness = candidate;
+        double evidence = evidence();
+        if (evidence > best) {
+          best = evidence;
+          chosen = candidate;
+          listens = listening;
+        }
       }
     }
     likeness = chosen;
+    listening = listens;
   }
 
   /** Each slot as the same place is in the bars before and after it. */
   private void asNeighbours() {
-    double[] before = new double[end - first];
-    double[] weightBefore = new double[end - first];
+    int from = listening ? Math.min(first, anchors.first()) : first;
+    int to = listening ? Math.max(end, anchors.end()) : end;
+    double[] before = new double[to - from];
+    double[] weightBefore = new double[to - from];
     forget();
-    for (int s = first; s < end; s++) {
+    for (int s = from; s < to; s++) {
       int place = slots.barPlace()[s];
-      before[s - first] = sum[place];
-      weightBefore[s - first] = weight[place];
+      before[s - from] = sum[place];
+      weightBefore[s - from] = weight[place];
       remember(s, place);
     }
     forget();
-    for (int s = end - 1; s >= first; s--) {
+    for (int s = to - 1; s >= from; s--) {
       int place = slots.barPlace()[s];
-      double all = before[s - first] + sum[place] + likeness.trust() * played[s];
+      double own = ownWeight(s);
+      double all =
+          before[s - from] + sum[place] + likeness.trust() * played[s] + own * anchors.at(s);
       played[s] =
           Math.clamp(
-              all / (weightBefore[s - first] + weight[place] + likeness.trust()), LEAST, MOST);
+              all / (weightBefore[s - from] + weight[place] + likeness.trust() + own), LEAST, MOST);
       remember(s, place);
     }
+  }
+
+  /** What stands in the same bar says as much as what a neighbouring bar has there. */
+  private double ownWeight(int slot) {
+    return listening && anchors.tells(slot) ? likeness.memory() : 0;
   }
 
   private void forget() {
@@ -219,7 +250,8 @@ final class Occupancy {
   }
 
   private void remember(int slot, int place) {
-    sum[place] = likeness.memory() * (sum[place] + heard[slot]);
+    double there = listening ? Math.max(heard[slot], anchors.at(slot)) : heard[slot];
+    sum[place] = likeness.memory() * (sum[place] + there);
     weight[place] = likeness.memory() * (weight[place] + 1);
   }
 
@@ -231,7 +263,21 @@ final class Occupancy {
    * say, however long the phrase; see docs/quantizing.md for what is paid for them.
    */
   double comparedEvidence() {
-    double[] weights = metreWeights(a.length, slots.isMixed());
+    if (!anchors.any()) {
+      return overMetres();
+    }
+    boolean chosen = listening;
+    listening = false;
+    double alone = overMetres();
+    listening = true;
+    double told = overMetres();
+    listening = chosen;
+    double best = Math.max(alone, told);
+    return best + Math.log((1 - AKIN) * Math.exp(alone - best) + AKIN * Math.exp(told - best));
+  }
+
+  private double overMetres() {
+    double[] weights = Metres.weights(a.length, slots.isMixed());
     if (weights.length == 1) {
       return evidence();
     }
@@ -273,25 +319,6 @@ final class Occupancy {
     return to;
   }
 
-  /**
-   * How likely the metre is to lie so many places of the beat later than it is written: half a beat
-   * is usual in off-beat playing, anything else is rare.
-   */
-  static double[] metreWeights(int places, boolean mixed) {
-    if (mixed || places == 1) {
-      return new double[] {1};
-    }
-    double[] weights = new double[places];
-    boolean hasHalf = places % 2 == 0 && places > 2;
-    int others = places - (hasHalf ? 2 : 1);
-    Arrays.fill(weights, METRE_ELSEWHERE / others);
-    weights[0] = 1 - METRE_ELSEWHERE - (hasHalf ? METRE_OFF_BEAT : 0);
-    if (hasHalf) {
-      weights[places / 2] = METRE_OFF_BEAT;
-    }
-    return weights;
-  }
-
   private double bestEvidence() {
     double best = Double.NEGATIVE_INFINITY;
     for (Likeness candidate : LIKENESSES) {
@@ -305,22 +332,31 @@ final class Occupancy {
    * The logarithm of how probable what was learned is: each slot as what came before it foretells.
    */
   double evidence() {
-    forget();
-    Arrays.fill(counts, 0);
-    Arrays.fill(chances, 0);
-    double logSum = 0;
+    teachPlaces();
     int from = rotated == 0 ? first : rotatedFirst();
     int to = rotated == 0 ? end : rotatedEnd();
+    if (listening) {
+      anchors.lookAhead(from, to, likeness.memory());
+    }
+    forget();
+    if (listening) {
+      for (int s = anchors.first(); s < from; s++) {
+        remember(s, slots.barPlace()[s]);
+      }
+    }
+    double logSum = 0;
     for (int s = from; s < to; s++) {
       int place = slots.place()[s];
       int inBar = slots.barPlace()[s];
       int as = rotatedPlace(s);
       double such = (counts[place] + a[as]) / (chances[place] + a[as] + b[as]);
-      double p =
-          Math.clamp(
-              (sum[inBar] + likeness.trust() * such) / (weight[inBar] + likeness.trust()),
-              LEAST,
-              MOST);
+      double told = sum[inBar] + likeness.trust() * such;
+      double of = weight[inBar] + likeness.trust();
+      if (listening) {
+        told += anchors.ahead(s);
+        of += anchors.aheadWeight(s);
+      }
+      double p = Math.clamp(told / of, LEAST, MOST);
       logSum += heard[s] * Math.log(p) + (1 - heard[s]) * Math.log(1 - p);
       counts[place] += heard[s];
       chances[place]++;

@@ -12,9 +12,16 @@ import java.util.Arrays;
  * @param beat the number of the beat that each lies in
  * @param family what each belongs to alone: {@value #BOTH} to every division, {@value #STRAIGHT} to
  *     straight ones, {@value #TRIPLET} to triplets, and so on
+ * @param anchored whether a note stands there that was put and not played: that much is certain
  */
 public record Slots(
-    double[] ms, int[] place, double[] weight, int[] barPlace, int[] beat, byte[] family) {
+    double[] ms,
+    int[] place,
+    double[] weight,
+    int[] barPlace,
+    int[] beat,
+    byte[] family,
+    boolean[] anchored) {
   /** It belongs to every division. */
   public static final byte BOTH = 0;
 
@@ -29,6 +36,12 @@ public record Slots(
 
   /** It belongs to sevenths alone. */
   public static final byte SEVENTHS = 4;
+
+  /** With no anchors. */
+  public Slots(
+      double[] ms, int[] place, double[] weight, int[] barPlace, int[] beat, byte[] family) {
+    this(ms, place, weight, barPlace, beat, family, new boolean[ms.length]);
+  }
 
   int size() {
     return ms.length;
@@ -55,7 +68,8 @@ public record Slots(
         weight,
         Arrays.copyOf(barPlace, end),
         Arrays.copyOf(beat, end),
-        Arrays.copyOf(family, end));
+        Arrays.copyOf(family, end),
+        Arrays.copyOf(anchored, end));
   }
 
   /** The median time from one to the next, in ms. */

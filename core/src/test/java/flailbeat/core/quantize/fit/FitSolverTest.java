@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -187,10 +188,9 @@ class FitSolverTest {
   @Test
   void the_prior_over_where_the_metre_lies_sums_to_one_and_leaves_mixed_grids_alone() {
     for (int places : new int[] {1, 2, 3, 4, 5, 7, 8, 12}) {
-      assertThat(Arrays.stream(Occupancy.metreWeights(places, false)).sum())
-          .isCloseTo(1, within(1e-12));
+      assertThat(Arrays.stream(Metres.weights(places, false)).sum()).isCloseTo(1, within(1e-12));
     }
-    assertThat(Occupancy.metreWeights(6, true)).containsExactly(1);
+    assertThat(Metres.weights(6, true)).containsExactly(1);
   }
 
   @Test
@@ -221,5 +221,24 @@ class FitSolverTest {
     FitTrial doubled = trial(new Manner(Rhythm.DOUBLED, 120, 15, 10, 0, 0));
     assertThat(doubled.percent(doubled.fit)).isGreaterThan(99);
     assertThat(doubled.shifted).isZero();
+  }
+
+  /** In full in docs/quantizing.md. */
+  @Test
+  void bars_that_were_put_help_to_understand_those_that_were_played_and_never_harm() {
+    assertThat(moved(PutReport.Kind.IN_TURN, true))
+        .isLessThan(moved(PutReport.Kind.IN_TURN, false));
+    for (PutReport.Kind kind :
+        List.of(PutReport.Kind.BEATS, PutReport.Kind.OFF_BEATS_IN_TURN, PutReport.Kind.CHANCE)) {
+      assertThat(moved(kind, true)).as("%s", kind).isLessThanOrEqualTo(moved(kind, false));
+    }
+  }
+
+  /** How many of some phrases are moved whole. */
+  private static int moved(PutReport.Kind kind, boolean listening) {
+    return PutReport.parts(kind, 6).stream()
+        .map(p -> listening ? p : p.deaf())
+        .mapToInt(p -> p.tried().shifted)
+        .sum();
   }
 }

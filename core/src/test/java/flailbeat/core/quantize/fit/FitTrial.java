@@ -63,6 +63,10 @@ final class FitTrial {
   }
 
   void play(Generated g) {
+    play(g, g.slots());
+  }
+
+  void play(Generated g, Slots slots) {
     int n = g.notes.size();
     int[] eventOf = new int[n];
     List<double[]> events = new ArrayList<>();
@@ -89,7 +93,6 @@ final class FitTrial {
       Set<Double> both = new HashSet<>(pitches.get(e));
       shared[e] = both.removeAll(pitches.get(e - 1));
     }
-    Slots slots = g.slots();
     FitSolver solver = new FitSolver(times, shared, slots, prior);
     List<Reading> readings = solver.readings();
     count(g, slots, readings.get(0), solver.doubts(readings), eventOf);
