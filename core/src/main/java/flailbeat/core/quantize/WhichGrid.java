@@ -1,6 +1,7 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
 import flailbeat.core.time.Grid;
@@ -96,7 +97,12 @@ public final class WhichGrid {
     if (notes.size() < 2) {
       return List.of();
     }
-    List<Note> looked = notes.stream().sorted(Drafts::byPlaying).limit(MOST_NOTES).toList();
+    List<Note> looked =
+        notes.stream()
+            .sorted(Drafts::byPlaying)
+            .limit(MOST_NOTES)
+            .map(WhichGrid::asPlayed)
+            .toList();
     List<Match> found = new ArrayList<>();
     for (String grid : EVEN) {
       progress.at(found.size() / ALL);
@@ -114,6 +120,12 @@ public final class WhichGrid {
     double best = found.get(0).evidence();
     double sum = found.stream().mapToDouble(m -> Math.exp(m.evidence() - best)).sum();
     return found.stream().map(m -> m.withProbability(Math.exp(m.evidence() - best) / sum)).toList();
+  }
+
+  /** What was put tells of the grid as well, and is heard like the rest. */
+  private static Note asPlayed(Note note) {
+    Played played = Played.within(note.played().onset(), note.played().release());
+    return Note.asPlayed(note.id(), note.pitch(), note.velocity(), played);
   }
 
   /** The grid with the swing that explains the notes best: sought coarsely, then finely. */

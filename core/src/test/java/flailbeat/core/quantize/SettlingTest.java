@@ -27,6 +27,7 @@ import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -125,6 +126,124 @@ class SettlingTest {
     QuantizePlan trimmed = plan(ROUNDED);
     assertThat(trimmed.trimmed()).isEqualTo(1);
     assertThat(trimmed.notes().get(0).length()).isEqualTo(240);
+  }
+
+  /** As {@code outcome@onset+length} of each, in the order of the times as played. */
+  private static String told(QuantizePlan plan) {
+    return plan.notes().stream()
+        .map(p -> p.outcome() + "@" + p.onset() + "+" + p.length())
+        .collect(Collectors.joining(" "));
+  }
+
+  @Test
+  void the_first_has_a_line_unless_a_later_one_was_played_just_on_it() {
+    play(60, 220, 230);
+    play(60, 236, 239);
+    play(60, 240, 300);
+    play(60, 250, 330);
+    assertThat(told(plan(ROUNDED)))
+        .isEqualTo("LINE_TAKEN@220+10 LINE_TAKEN@236+3 TO_LINE@240+60 LINE_TAKEN@250+80");
+    notes.clear();
+    play(60, 240, 242);
+    play(60, 243, 300);
+    play(62, 239, 300);
+    play(62, 241, 300);
+    assertThat(told(plan(ROUNDED)))
+        .as("the first on its line keeps it; of two beside it, the first")
+        .isEqualTo("TO_LINE@240+1 TO_LINE@240+2 LINE_TAKEN@241+59 LINE_TAKEN@243+57");
+  }
+
+  /** The chord would go 10 earlier, and its lowest note to where one stands. */
+  @Test
+  void notes_of_chords_that_keep_their_spread_never_meet_on_one_place() {
+    play(60, 470, 475);
+    play(64, 490, 600);
+    play(67, 510, 600);
+    List<Note> others = List.of(Note.placed(new NoteId(90), 60, 90, 460, 5));
+    QuantizePlan plan =
+        new Nearest(ROUNDED.withChords(Chords.KEEP), TEMPO, METER).plan(notes, others);
+    assertThat(told(plan)).isEqualTo("LINE_TAKEN@470+5 TO_LINE@480+110 TO_LINE@500+90");
+  }
+
+  /** Played in the order 500, 700; decided so that they cross: each still ends by the next. */
+  @Test
+  void notes_that_a_decision_has_cross_are_kept_apart() {
+    Note first = play(60, 500, 690);
+    Note second = play(60, 700, 990);
+    QuantizePlan crossed =
+        new Nearest(ROUNDED, TEMPO, METER)
+            .plan(notes, List.of(), Map.of(first.id(), 960L, second.id(), 240L));
+    assertThat(told(crossed)).isEqualTo("TO_LINE@960+190 TO_LINE@240+290");
+    play(60, 1000, 1100);
+    QuantizePlan same =
+        new Nearest(ROUNDED, TEMPO, METER)
+            .plan(notes, List.of(), Map.of(first.id(), 960L, second.id(), 240L));
+    assertThat(told(same)).isEqualTo("TO_LINE@960+40 TO_LINE@240+290 LINE_TAKEN@1000+100");
+  }
+
+  @Test
+  void a_note_ends_where_one_that_keeps_its_place_begins() {
+    play(60, 250, 700);
+    play(62, 250, 700);
+    play(60, 1000, 1100);
+    List<Note> others =
+        List.of(
+            Note.placed(new NoteId(90), 60, 90, 600, 100),
+            Note.placed(new NoteId(91), 60, 90, 240 + 900, 100),
+            Note.placed(new NoteId(92), 62, 90, 690, 100),
+            Note.placed(new NoteId(93), 61, 90, 300, 100));
+    QuantizePlan plan = new Nearest(ROUNDED, TEMPO, METER).plan(notes, others);
+    assertThat(told(plan)).isEqualTo("TO_LINE@240+360 TO_LINE@240+450 TO_LINE@960+100");
+    assertThat(plan.trimmed()).as("the second ends before it anyway").isEqualTo(1);
+    others = List.of(Note.placed(new NoteId(90), 62, 90, 600, 100));
+    assertThat(new Nearest(ROUNDED, TEMPO, METER).plan(notes, others).trimmed()).isEqualTo(1);
+  }
+
+  @Test
+  void notes_that_overlapped_and_are_not_changed_are_left_alone() {
+    play(60, 240, 600);
+    play(60, 480, 700);
+    QuantizePlan plan = plan(ROUNDED);
+    assertThat(plan.trimmed()).isZero();
+    assertThat(told(plan)).isEqualTo("TO_LINE@240+360 TO_LINE@480+220");
+  }
+
+  /**
+   * Strength half: an end goes from 600 to 660 on the way to 720, a length from 350 to 295 on that
+   * to 240.
+   */
+  @ParameterizedTest
+  @CsvSource({"SNAP, 245, 415", "LENGTHS, 245, 295", "ONLY, 250, 410", "KEEP, 245, 350"})
+  void at_half_the_strength_ends_go_half_the_way(Ends ends, long onset, long length) {
+    play(60, 250, 600);
+    NotePlan plan = only(ROUNDED.withEnds(ends).withStrength(50));
+    assertThat(plan.onset()).isEqualTo(onset);
+    assertThat(plan.length()).isEqualTo(length);
+  }
+
+  /** 24 ticks are 12.5 ms exactly. */
+  @Test
+  void what_is_just_as_far_as_is_allowed_is_moved_and_a_decision_is_in_any_case() {
+    play(60, 240 - 24, 400);
+    play(62, 480 + 23, 700);
+    QuantizeSettings tight = ROUNDED.withFilter(NoteFilter.ALL.withTightMs(12.5));
+    assertThat(told(plan(tight))).isEqualTo("TO_LINE@240+184 TIGHT@503+197");
+    notes.clear();
+    Note near = play(60, 250, 400);
+    assertThat(
+            told(new Nearest(tight, TEMPO, METER).plan(notes, List.of(), Map.of(near.id(), 240L))))
+        .isEqualTo("TO_LINE@240+150");
+  }
+
+  /** Three notes at 300, 310 and 332 lie 314 in the mean: half of the way to 240 is 37 earlier. */
+  @Test
+  void a_chord_that_keeps_its_spread_goes_half_the_way_as_one_and_the_next_by_itself() {
+    play(60, 300, 500);
+    play(64, 310, 500);
+    play(67, 332, 500);
+    play(69, 500, 600);
+    QuantizePlan plan = plan(ROUNDED.withChords(Chords.KEEP).withStrength(50));
+    assertThat(plan.notes()).extracting(NotePlan::onset).containsExactly(263L, 273L, 295L, 490L);
   }
 
   @Test

@@ -8,18 +8,26 @@ import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.PhraseBeat.Taking;
 import flailbeat.core.quantize.beat.BeatFinder;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.Stroke;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
 /** An empty song is at 120 bpm: a beat is 500 ms there, and a millisecond 1.92 ticks. */
@@ -116,5 +124,89 @@ class PhraseBeatTest {
     }
     assertThat(new BeatFinder(three, 4).guesses()).isEmpty();
     assertThat(new PhraseBeat(Song.empty(), List.of()).guesses()).isEmpty();
+  }
+
+  /**
+   * Four beats of 480 and then 600 ms from 2.1 s on; the song changes its tempo before and after.
+   */
+  private static final BeatGuess HEARD =
+      new BeatGuess(new double[] {2100, 2580, 3180, 3780, 4380}, 4, 1);
+
+  private static final TempoMap CHANGING =
+      TempoMap.of(
+          List.of(
+              new TempoMap.Change(0, Tempo.ofBpm(120)),
+              new TempoMap.Change(1920, Tempo.ofBpm(121)),
+              new TempoMap.Change(3840, Tempo.ofBpm(122)),
+              new TempoMap.Change(7680, Tempo.ofBpm(123)),
+              new TempoMap.Change(11520, Tempo.ofBpm(124))));
+
+  private static String tempos(Song song) {
+    return song.tempos().changes().stream()
+        .map(c -> c.tick() + "=" + Math.round(c.tempo().bpm() * 10) / 10.0)
+        .collect(Collectors.joining(" "));
+  }
+
+  /** 2.1 s is nearer to the second bar line, at 1.99 s, than to the third. */
+  @Test
+  void the_song_keeps_its_tempos_before_and_after_the_phrase() {
+    Song song = phrase().withTempos(CHANGING);
+    TrackId track = song.tracks().get(0).id();
+    PhraseBeat phrase = new PhraseBeat(song, song.tracks().get(0).notes());
+    assertThat(phrase.anchor(HEARD)).isEqualTo(3840);
+    assertThat(tempos(phrase.take(track, HEARD, Taking.TEMPO_MAP)))
+        .isEqualTo(
+            "0=120.0 1920=121.0 3840=125.0 4800=100.0 5760=100.0 6720=100.0 7680=105.3"
+                + " 11520=124.0");
+    assertThat(tempos(phrase.take(track, HEARD, Taking.AVERAGE_TEMPO)))
+        .isEqualTo("0=120.0 1920=121.0 3840=105.3 7680=123.0 11520=124.0");
+    assertThat(tempos(phrase.take(track, HEARD, Taking.PHRASE_FITS))).isEqualTo(tempos(song));
+    assertThat(
+            tempos(
+                new PhraseBeat(phrase(), phrase().tracks().get(0).notes())
+                    .take(track, HEARD, Taking.AVERAGE_TEMPO)))
+        .as("a song of one tempo takes it as its one")
+        .isEqualTo("0=105.3");
+  }
+
+  /** At 120 bpm a bar lasts 2000 ms; 3000 lies half way, and goes on. */
+  @Test
+  void the_first_bar_line_goes_to_the_songs_that_is_nearest() {
+    PhraseBeat phrase = new PhraseBeat(Song.empty(), List.of());
+    for (double[] atAndBar :
+        new double[][] {{900, 0}, {1100, 1}, {2990, 1}, {3000, 2}, {-300, 0}}) {
+      BeatGuess guess = new BeatGuess(new double[] {atAndBar[0], atAndBar[0] + 500}, 4, 1);
+      assertThat(phrase.anchor(guess)).as("%s", atAndBar[0]).isEqualTo((long) atAndBar[1] * 3840);
+    }
+    assertThat(phrase.beatTicks(HEARD)).containsExactly(4032, 4954, 6106, 7258, 8410);
+  }
+
+  /** The phrase begins at 1920 and its last note ends at 1920 + 15 * 1152 + 538 = 19738. */
+  @Test
+  void controllers_far_from_the_phrase_stay_where_they_are() {
+    Song song = phrase();
+    TrackId track = song.tracks().get(0).id();
+    List<NewControl> around =
+        LongStream.of(1799, 1800, 19858, 19859)
+            .mapToObj(tick -> new NewControl(tick, Control.controller(1, (int) (tick % 127))))
+            .toList();
+    Song with = SongEdits.addControls(song, track, around);
+    BeatGuess later = new BeatGuess(new double[] {1000, 1600, 2200}, 4, 1);
+    Song taken =
+        new PhraseBeat(with, song.tracks().get(0).notes()).take(track, later, Taking.PHRASE_FITS);
+    assertThat(
+            taken.track(track).orElseThrow().controls().stream()
+                .filter(c -> c.control().number() == 1)
+                .map(ControlPoint::tick))
+        .containsExactly(1799L, 3740L, 18788L, 19859L);
+  }
+
+  @Test
+  void the_busiest_track_is_heard_and_each_way_has_a_name() {
+    Song song = SongEdits.addTrack(phrase(), Instrument.melodic(0));
+    assertThat(PhraseBeat.busiest(song)).isEqualTo(song.tracks().get(0));
+    assertThat(Arrays.stream(Taking.values()).map(Taking::title))
+        .doesNotHaveDuplicates()
+        .allMatch(title -> title.contains("song"));
   }
 }

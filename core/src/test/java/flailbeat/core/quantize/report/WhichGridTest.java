@@ -1,11 +1,13 @@
 package flailbeat.core.quantize.report;
 
+import static java.util.Comparator.comparingDouble;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -51,6 +53,31 @@ class WhichGridTest {
     assertThat(first.toString()).isEqualTo("1/8");
     assertThat(ASKED.rank(notes).stream().mapToDouble(WhichGrid.Match::probability).sum())
         .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  /** Seven even grids, four rare ones, two swung. */
+  @Test
+  void every_grid_is_ranked_once_and_swing_is_found_to_a_per_cent() {
+    List<Note> notes = new ArrayList<>();
+    for (int eighth = 0; eighth < 40; eighth++) {
+      if (eighth % 8 != 3 && eighth % 8 != 6) {
+        long late = eighth % 2 * 134L + (eighth * 7 % 5 - 2) * 6L;
+        Played played = new Played(eighth * 480L + late, eighth * 480L + late + 200);
+        notes.add(Note.asPlayed(new NoteId(eighth + 1L), 60, 80, played));
+      }
+    }
+    List<Double> told = new ArrayList<>();
+    List<WhichGrid.Match> ranked = ASKED.rank(notes, told::add);
+    assertThat(ranked).hasSize(13);
+    assertThat(ranked.stream().map(m -> m.grid() + (m.swing() > 50 ? " swung" : "")))
+        .doesNotHaveDuplicates();
+    assertThat(ranked.get(0).grid()).hasToString("1/8");
+    assertThat(ranked.get(0).swing()).as("614 of 960 is 64 %").isBetween(63.0, 65.0);
+    assertThat(ranked.get(0).toString()).matches("1/8, 6[345] % swing");
+    assertThat(told).isSorted().hasSize(13).allMatch(share -> share >= 0 && share < 1);
+    assertThat(told.getLast()).isGreaterThan(0.9);
+    assertThat(ranked).isSortedAccordingTo(comparingDouble(WhichGrid.Match::evidence).reversed());
+    assertThat(ASKED.rank(notes.subList(0, 2))).as("two are enough").hasSize(13);
   }
 
   @Test
