@@ -11,6 +11,7 @@ import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -146,5 +147,36 @@ class FitTest {
     }
     QuantizeSettings swung = FIT.withGrid(Grid.parse("1/8")).withSwing(66);
     assertThat(lines(new Fit(swung, tempos, meters).plan(notes, List.of()))).isEqualTo(meant);
+  }
+
+  @Test
+  void readings_that_put_the_whole_in_one_place_are_one_and_their_weights_are_all_there() {
+    for (int i = 0; i < 16; i++) {
+      play(60, i * 240L, 84);
+    }
+    QuantizePlan plan = plan(FIT);
+    assertThat(plan.readings().stream().map(QuantizePlan.WholeReading::slots))
+        .doesNotHaveDuplicates()
+        .contains(0);
+    assertThat(plan.readings().stream().mapToDouble(QuantizePlan.WholeReading::weight).sum())
+        .isCloseTo(1, within(0.01));
+  }
+
+  @Test
+  void what_was_understood_is_remembered_until_the_question_is_another() {
+    playLate();
+    FitMemory memory = new FitMemory();
+    FitMemory.Solution first = memory.solve(FIT, TEMPO, METER, new Drafts(notes), Progress.NONE);
+    assertThat(memory.solve(FIT.withStrength(50), TEMPO, METER, new Drafts(notes), Progress.NONE))
+        .isSameAs(first);
+    List<Note> put = new ArrayList<>(notes);
+    Note last = put.removeLast();
+    put.add(Note.placed(last.id(), last.pitch(), 90, last.played().onset(), 200));
+    assertThat(memory.solve(FIT, TEMPO, METER, new Drafts(put), Progress.NONE))
+        .as("the last is put now, and not played")
+        .isNotSameAs(first);
+    FitMemory.Solution swung =
+        memory.solve(FIT.withSwing(60), TEMPO, METER, new Drafts(notes), Progress.NONE);
+    assertThat(swung).isNotSameAs(first);
   }
 }

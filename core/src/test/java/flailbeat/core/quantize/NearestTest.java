@@ -316,4 +316,26 @@ class NearestTest {
       assertThat(Timing.of(values).lagMs()).isEqualTo((sorted[(n - 1) / 2] + sorted[n / 2]) / 2);
     }
   }
+
+  /** The notes of a chord at 340, 345 and 380 lie 355 in the mean: before half way, 360. */
+  @Test
+  void a_chord_that_keeps_its_spread_goes_where_its_mean_does_and_what_was_put_for_itself() {
+    List<Note> notes =
+        List.of(
+            played(60, 340, 500),
+            played(64, 345, 500),
+            played(67, 380, 500),
+            Note.placed(new NoteId(900), 72, 90, 370, 100));
+    QuantizeSettings keep = SIXTEENTHS.withChords(Chords.KEEP);
+    assertThat(plan(keep, notes).notes())
+        .extracting(NotePlan::line)
+        .containsExactly(240L, 240L, 480L, 240L);
+    assertThat(plan(keep.withLag(new Lag.Millis(-25)), notes).notes())
+        .as("48 ticks early as a whole; what was put is not")
+        .extracting(NotePlan::line)
+        .containsExactly(480L, 480L, 480L, 480L);
+    assertThat(plan(keep.withLag(new Lag.Millis(25)), notes).notes())
+        .extracting(NotePlan::line)
+        .containsExactly(240L, 240L, 480L, 240L);
+  }
 }

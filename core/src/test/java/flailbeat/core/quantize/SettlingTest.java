@@ -282,6 +282,47 @@ class SettlingTest {
         .hasMessageContaining("needs notes");
   }
 
+  /** Of lines at 0 (24 late, 100 hard) and 480 (6 early, 60) in the first of two bars. */
+  @Test
+  void a_groove_of_two_bars_weighs_the_notes_on_its_lines_and_no_others() {
+    Groove groove =
+        new Groove(
+            "Two bars",
+            2,
+            100,
+            List.of(new Groove.Slot(0, 0, 24, 100), new Groove.Slot(1, 480, -6, 60)));
+    assertThat(groove.isNone()).isFalse();
+    assertThat(Groove.NONE.isNone()).isTrue();
+    assertThat(groove.ticks(0, 1)).as("a tick beside is on it").isEqualTo(24);
+    assertThat(groove.ticks(0, 2)).isZero();
+    assertThat(groove.ticks(1, 0)).isZero();
+    assertThat(groove.velocity(80, 24, METER)).isEqualTo(100);
+    assertThat(groove.velocity(80, 7680 + 24, METER)).isEqualTo(100);
+    assertThat(groove.velocity(80, 3840 + 24, METER)).as("not in the second bar").isEqualTo(80);
+    assertThat(groove.velocity(80, 3840 + 474, METER)).isEqualTo(60);
+    assertThat(groove.velocity(80, 480, METER)).isEqualTo(80);
+    assertThat(groove.withVelocityShare(25).velocity(80, 24, METER)).isEqualTo(85);
+    assertThat(groove.withVelocityShare(0).velocity(80, 24, METER)).isEqualTo(80);
+  }
+
+  @Test
+  void a_groove_of_two_bars_is_taken_bar_by_bar() {
+    for (int bar = 0; bar < 4; bar++) {
+      notes.add(Note.placed(new NoteId(100 + bar), 42, 90, bar * 3840L + bar % 2 * 30, 100));
+    }
+    assertThat(Groove.from(notes, Grid.parse("1/4"), METER, 2, "").slots())
+        .containsExactly(new Groove.Slot(0, 0, 0, 90), new Groove.Slot(1, 0, 30, 90));
+  }
+
+  @Test
+  void decisions_hold_while_the_lines_are_the_same() {
+    Groove groove = new Groove("A", 1, 0, List.of(new Groove.Slot(0, 0, 24, 100)));
+    assertThat(ROUNDED.hasSameLines(ROUNDED.withStrength(50).withEnds(Ends.SNAP))).isTrue();
+    assertThat(ROUNDED.hasSameLines(ROUNDED.withGrid(Grid.parse("1/8")))).isFalse();
+    assertThat(ROUNDED.hasSameLines(ROUNDED.withSwing(60))).isFalse();
+    assertThat(ROUNDED.hasSameLines(ROUNDED.withGroove(groove))).isFalse();
+  }
+
   @Test
   void the_sustain_pedal_moves_with_the_notes_it_belongs_to() {
     Song song = SongEdits.addTrack(Song.empty(), Instrument.melodic(0));
