@@ -67,8 +67,8 @@ public final class MidiInputChoice {
     device.ifPresent(this::open);
   }
 
-  /** Listens to the device that was chosen at another time, if it is there and none was since. */
-  void openRemembered() {
+  /** Listens to the device that was chosen at another time, unless one was chosen since. */
+  public void openRemembered() {
     int before = choice;
     session
         .performer()
@@ -76,11 +76,25 @@ public final class MidiInputChoice {
         .ifPresent(
             name ->
                 lookFor(
-                    found ->
-                        found.stream()
-                            .filter(d -> before == choice && d.name().equals(name))
-                            .findFirst()
-                            .ifPresent(this::open)));
+                    found -> {
+                      if (before == choice) {
+                        open(name, found);
+                      }
+                    }));
+  }
+
+  private void open(String name, List<MidiInput> found) {
+    found.stream()
+        .filter(d -> d.name().equals(name))
+        .findFirst()
+        .ifPresentOrElse(
+            this::open,
+            () ->
+                session
+                    .notices()
+                    .tell(
+                        new Notice(
+                            name + ", which was listened to last, is not plugged in", false)));
   }
 
   private void open(MidiInput device) {

@@ -209,6 +209,26 @@ class CaptureWindowTest extends HeadlessWindow {
   }
 
   @Test
+  void the_midi_input_that_was_chosen_last_is_listened_to_again_and_one_that_is_missing_is_told()
+      throws Exception {
+    ui.run(
+        () -> {
+          ui.session.performer().chooseDevice(Optional.of("Simulated keyboard"));
+          ui.window.midi().openRemembered();
+        });
+    ui.await(() -> !ui.session.performer().hands().soundingPitches().isEmpty());
+    ui.run(() -> ui.window.midi().choose(Optional.empty()));
+    assertThat(sounding()).isEmpty();
+    ui.run(
+        () -> {
+          ui.session.performer().chooseDevice(Optional.of("Harbour keys"));
+          ui.window.midi().openRemembered();
+        });
+    ui.await(() -> ui.session.notices().current().text().contains("Harbour keys"));
+    ui.run(() -> ui.session.performer().chooseDevice(Optional.empty()));
+  }
+
+  @Test
   void note_repeat_goes_on_while_the_key_is_held_and_what_it_strikes_is_recorded()
       throws Exception {
     ui.run(

@@ -207,6 +207,7 @@ class EditingWindowTest extends RollWindow {
     assertThat(ui.get(() -> ui.session.amounts().of("split-parts", 2))).isEqualTo(3);
     type2(KeyCode.F4);
     words("split equal 99");
+    assertThat(found()).anyMatch(title -> title.endsWith(": from 2 to 16"));
     type2(KeyCode.ENTER);
     assertThat(notes()).as("2 to 16").hasSize(3);
     type2(KeyCode.ESCAPE);

@@ -33,6 +33,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -55,6 +56,7 @@ class SettingsTest {
     before.performer().arrange(ArrangementKind.SCALE, 2, Scale.DORIAN);
     before.performer().setTouch(new Touch(40, 100, 8, 30, 5, 12));
     before.performer().setBend(new BendSettings(12, 400));
+    before.performer().chooseDevice(Optional.of("Harbour keys"));
     before
         .transportControl()
         .setSettings(
@@ -105,6 +107,7 @@ class SettingsTest {
     SettingsFile.read(file).orElseThrow().settings().applyTo(after);
     assertThat(Settings.of(after)).isEqualTo(Settings.of(before));
     assertThat(after.timing().settings()).isEqualTo(own);
+    assertThat(after.performer().chosenDevice()).contains("Harbour keys");
     Files.writeString(file, Files.readString(file).replace("\"filter\"", "\"reach\""));
     assertThat(SettingsFile.read(file).orElseThrow().settings().quantize())
         .as("as earlier files call it")
