@@ -14,7 +14,7 @@ class FitSolverTest {
   private static final double SPREAD = 22;
 
   /** Twelve sixteenths at 120 bpm, 125 ms apart, four to a beat. */
-  private static Slots slots() {
+  private static Slots slots(boolean mixed) {
     int n = 12;
     double[] ms = new double[n];
     int[] place = new int[n];
@@ -24,7 +24,7 @@ class FitSolverTest {
       place[s] = s % 4;
       beat[s] = s / 4;
     }
-    byte[] family = {0, 1, 1, 1, 0, 2, 2, 1, 0, 1, 2, 1};
+    byte[] family = mixed ? new byte[] {0, 1, 1, 1, 0, 2, 2, 1, 0, 1, 2, 1} : new byte[n];
     return new Slots(ms, place, new double[] {1, 0.25, 0.6, 0.25}, place, beat, family);
   }
 
@@ -67,9 +67,9 @@ class FitSolverTest {
   @Test
   void the_path_found_is_the_cheapest_of_all() {
     Random random = new Random(1);
-    Slots slots = slots();
-    Occupancy occupancy = new Occupancy(slots);
     for (int round = 0; round < 300; round++) {
+      Slots slots = slots(round % 2 == 0);
+      Occupancy occupancy = new Occupancy(slots);
       int n = 1 + random.nextInt(4);
       Lattice lattice = aimed(random, n, slots);
       double least =
@@ -85,9 +85,9 @@ class FitSolverTest {
   @Test
   void forward_backward_gives_what_summing_over_all_paths_gives() {
     Random random = new Random(2);
-    Slots slots = slots();
-    Occupancy occupancy = new Occupancy(slots);
     for (int round = 0; round < 100; round++) {
+      Slots slots = slots(round % 2 == 0);
+      Occupancy occupancy = new Occupancy(slots);
       int n = 1 + random.nextInt(4);
       Lattice lattice = aimed(random, n, slots);
       Posterior found = lattice.posterior(occupancy);
@@ -104,6 +104,33 @@ class FitSolverTest {
         assertThat(found.probability()[j]).isCloseTo(summed[j] / all, within(1e-9));
       }
       assertThat(found.evidence()).isCloseTo(Math.log(all) - n * Math.log(SPREAD), within(1e-9));
+    }
+  }
+
+  /** What is disturbed between two events is mended as if it had been sought there at once. */
+  @Test
+  void a_path_is_mended_between_two_events_that_stay() {
+    Random random = new Random(5);
+    for (int round = 0; round < 200; round++) {
+      Slots slots = slots(round % 2 == 0);
+      Occupancy occupancy = new Occupancy(slots);
+      int n = 3 + random.nextInt(4);
+      Lattice lattice = aimed(random, n, slots);
+      int[] best = lattice.viterbi(occupancy);
+      int from = random.nextInt(n - 1);
+      int to = from + 1 + random.nextInt(n - from - 1);
+      int[] path = best.clone();
+      for (int i = from + 1; i < to; i++) {
+        path[i] = lattice.first()[i] + random.nextInt(lattice.near());
+      }
+      lattice.mend(path, from, to, occupancy);
+      assertThat(lattice.cost(path, occupancy))
+          .isCloseTo(lattice.cost(best, occupancy), within(1e-9));
+      for (int i = 0; i < n; i++) {
+        if (i <= from || i >= to) {
+          assertThat(path[i]).isEqualTo(best[i]);
+        }
+      }
     }
   }
 
