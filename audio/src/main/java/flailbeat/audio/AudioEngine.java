@@ -222,25 +222,36 @@ public final class AudioEngine implements Player, AutoCloseable {
     }
   }
 
+  private void wake() {
+    AudioThread current = thread;
+    if (current != null) {
+      current.wake();
+    }
+  }
+
   @Override
   public void noteOn(int part, int pitch, int velocity) {
     feed.live().offer(PlaybackPlan.noteOn(part, pitch, velocity));
+    wake();
   }
 
   @Override
   public void noteOff(int part, int pitch) {
     feed.live().offer(PlaybackPlan.noteOff(part, pitch));
+    wake();
   }
 
   @Override
   public void control(int part, Control control) {
     int status = control.kind().status();
     feed.live().offer(PlaybackPlan.message(part, status, control.data1(), control.data2()));
+    wake();
   }
 
   @Override
   public void allNotesOff() {
     feed.silence();
+    wake();
   }
 
   @Override
@@ -276,6 +287,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   @Override
   public void cue(PlaybackPlan plan, long songNanos, long clockNanos, Optional<Loop> loop) {
     feed.setRun(new Run(Plans.always(plan), songNanos, clockNanos, loop));
+    wake();
   }
 
   @Override
@@ -289,6 +301,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   @Override
   public void repeat(Repeats repeats) {
     feed.setRepeats(repeats);
+    wake();
   }
 
   @Override

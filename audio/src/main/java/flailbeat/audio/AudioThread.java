@@ -14,7 +14,7 @@ import org.slf4j.LoggerFactory;
 
 /** Renders block after block and hands each to the line, which paces it. */
 public final class AudioThread {
-  private static final long REST_NANOS = 20_000_000;
+  private static final long REST_NANOS = 250_000_000;
 
   /** Sees each block after it was rendered, on the audio thread. */
   @FunctionalInterface
@@ -145,9 +145,14 @@ public final class AudioThread {
     }
   }
 
+  /** There is something to be done: it rests no longer. */
+  void wake() {
+    LockSupport.unpark(thread);
+  }
+
   /** Without a device nothing is heard: what is made good later costs fewer wakings. */
   private void restIfNobodyListens() {
-    if (renderer.isResting() && !line.isDevice()) {
+    if (!line.isDevice() && renderer.isResting()) {
       LockSupport.parkNanos(REST_NANOS);
     }
   }
