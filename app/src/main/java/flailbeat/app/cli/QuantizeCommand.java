@@ -1,5 +1,8 @@
 package flailbeat.app.cli;
 
+import java.util.Map;
+import flailbeat.core.quantize.ProgramBounds;
+
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.edit.NoteEdits;
@@ -148,7 +151,7 @@ final class QuantizeCommand implements Callable<Integer> {
     List<QuantizePlan> plans = new ArrayList<>();
     for (int index : chosen) {
       Track t = song.tracks().get(index);
-      plans.add(Quantizer.of(settings, song.tempos(), song.meters()).plan(t.notes(), List.of()));
+      plans.add(Quantizer.of(settings, song.tempos(), song.meters()).plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);

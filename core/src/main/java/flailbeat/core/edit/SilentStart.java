@@ -90,10 +90,7 @@ public final class SilentStart {
   }
 
   private static List<CarriedEvent> earlier(List<CarriedEvent> events, long ticks) {
-    return events.stream()
-        .map(
-            c -> new CarriedEvent(Math.max(0, c.tick() - ticks), c.status(), c.type(), c.payload()))
-        .toList();
+    return events.stream().map(c -> c.earlier(ticks)).toList();
   }
 
   /** A clip that now starts the song, without so much of its beginning. */
@@ -133,6 +130,7 @@ public final class SilentStart {
             .toList();
     return song.withTempos(TempoMap.of(tempos))
         .withMeters(MeterMap.of(meters))
-        .withCarried(earlier(song.carried(), by));
+        .withCarried(earlier(song.carried(), by))
+        .withOrigin(song.origin().earlier(by));
   }
 }

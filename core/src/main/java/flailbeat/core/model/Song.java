@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
  * @param resolution the PPQ that a MIDI file written from it gets: that of the file it came from,
  *     or {@link Ticks#PPQ}; 1 to 32767
  * @param carried events of the whole song that are handed on, such as markers
+ * @param origin of which file it was made, so that it goes out as it came in
  * @param nextId larger than every id in it and every id that was ever given out in it
  */
 public record Song(
@@ -26,6 +27,7 @@ public record Song(
     List<Track> tracks,
     List<CarriedEvent> carried,
     int resolution,
+    MidiOrigin origin,
     long nextId) {
   public Song {
     tracks = List.copyOf(tracks);
@@ -33,6 +35,18 @@ public record Song(
     if (resolution < 1 || resolution > 0x7FFF) {
       throw new IllegalArgumentException("A resolution of " + resolution + " PPQ does not exist");
     }
+  }
+
+  /** Made here, and of no file. */
+  public Song(
+      String title,
+      TempoMap tempos,
+      MeterMap meters,
+      List<Track> tracks,
+      List<CarriedEvent> carried,
+      int resolution,
+      long nextId) {
+    this(title, tempos, meters, tracks, carried, resolution, MidiOrigin.NONE, nextId);
   }
 
   /** No notes: one track with a piano, 120 bpm, 4/4 (common practice). */
@@ -83,27 +97,31 @@ public record Song(
   }
 
   public Song withTitle(String value) {
-    return new Song(value, tempos, meters, tracks, carried, resolution, nextId);
+    return new Song(value, tempos, meters, tracks, carried, resolution, origin, nextId);
   }
 
   public Song withTempos(TempoMap value) {
-    return new Song(title, value, meters, tracks, carried, resolution, nextId);
+    return new Song(title, value, meters, tracks, carried, resolution, origin, nextId);
   }
 
   public Song withMeters(MeterMap value) {
-    return new Song(title, tempos, value, tracks, carried, resolution, nextId);
+    return new Song(title, tempos, value, tracks, carried, resolution, origin, nextId);
   }
 
   public Song withTracks(List<Track> value) {
-    return new Song(title, tempos, meters, value, carried, resolution, nextId);
+    return new Song(title, tempos, meters, value, carried, resolution, origin, nextId);
   }
 
   public Song withCarried(List<CarriedEvent> value) {
-    return new Song(title, tempos, meters, tracks, value, resolution, nextId);
+    return new Song(title, tempos, meters, tracks, value, resolution, origin, nextId);
+  }
+
+  public Song withOrigin(MidiOrigin value) {
+    return new Song(title, tempos, meters, tracks, carried, resolution, value, nextId);
   }
 
   public Song withNextId(long value) {
-    return new Song(title, tempos, meters, tracks, carried, resolution, value);
+    return new Song(title, tempos, meters, tracks, carried, resolution, origin, value);
   }
 
   /** With one track changed; unchanged when there is no such track. */

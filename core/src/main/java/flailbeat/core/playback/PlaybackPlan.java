@@ -5,6 +5,7 @@ import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
@@ -97,7 +98,7 @@ public final class PlaybackPlan {
    * @param startNanos song time before which only clicks sound: a count-in
    */
   public static PlaybackPlan of(Song song, ClickTrack clicks, long startNanos) {
-    Builder builder = new Builder();
+    Builder builder = new Builder(song.origin().orders());
     for (int part = 0; part < Parts.count(song); part++) {
       Track track = song.tracks().get(part);
       if (song.isAudible(track)) {
@@ -189,7 +190,13 @@ public final class PlaybackPlan {
   private static final class Builder {
     private long[] keys = new long[1024];
     private int[] unsorted = new int[1024];
+    private final TickOrders orders;
+    private long[] refs = {};
     private int size;
+
+    Builder(TickOrders orders) {
+      this.orders = orders;
+    }
 
     void add(Track track, int part, List<Integer> moved) {
       long[] lastOnset = new long[128];
@@ -199,14 +206,16 @@ public final class PlaybackPlan {
       for (int i = 0; i < notes.size(); i++) {
         Note note = notes.get(i);
         int pitch = note.pitch();
-        put(note.onset(), 2, noteOn(part, pitch, note.velocity()));
-        put(Math.min(note.end(), cutAt[i]), 0, noteOff(part, pitch));
+        long id = note.id().value();
+        put(note.onset(), 2, noteOn(part, pitch, note.velocity()), TickOrders.start(id));
+        put(Math.min(note.end(), cutAt[i]), 0, noteOff(part, pitch), TickOrders.end(id));
       }
       for (ControlPoint point : placed.soundingControls()) {
         Control control = point.control();
         for (int to : moved) {
           int status = control.kind().status();
-          put(point.tick(), 1, message(to, status, control.data1(), control.data2()));
+          int message = message(to, status, control.data1(), control.data2());
+          put(point.tick(), 1, message, TickOrders.control(point.id().value()));
         }
       }
     }
@@ -224,17 +233,41 @@ public final class PlaybackPlan {
       return result;
     }
 
-    private void put(long tick, int rank, int message) {
+    private void put(long tick, int rank, int message, long ref) {
       if (size == keys.length) {
         keys = Arrays.copyOf(keys, size * 2);
         unsorted = Arrays.copyOf(unsorted, size * 2);
+      }
+      if (!orders.isEmpty()) {
+        refs = refs.length < keys.length ? Arrays.copyOf(refs, keys.length) : refs;
+        refs[size] = ref;
       }
       keys[size] = (tick << 2 | rank) << INDEX_BITS | size;
       unsorted[size++] = message;
     }
 
+    /** What a file had in an order of its own at one tick is played in it. */
+    private void arrange() {
+      int from = 0;
+      for (int i = 1; i <= size; i++) {
+        if (i == size || tick(keys[i]) != tick(keys[from])) {
+          if (i - from > 1) {
+            orders.arrange(-1, tick(keys[from]), keys, from, i, k -> refs[(int) (k & INDEX_MASK)]);
+          }
+          from = i;
+        }
+      }
+    }
+
+    private static long tick(long key) {
+      return key >>> INDEX_BITS + 2;
+    }
+
     PlaybackPlan build(TempoMap tempos, ClickTrack clicks, long startNanos) {
       Arrays.sort(keys, 0, size);
+      if (!orders.isEmpty()) {
+        arrange();
+      }
       long[] nanos = new long[size];
       int[] messages = new int[size];
       for (int i = 0; i < size; i++) {

@@ -26,6 +26,7 @@ final class Drafts {
   private final double[] fromLineMs;
   private final double[] fromOtherMs;
   private final Outcome[] outcome;
+  private ProgramBounds bounds = ProgramBounds.NONE;
   private int[] velocity = {};
   private double[] doubts = {};
   private boolean[] decided = {};
@@ -162,9 +163,14 @@ final class Drafts {
     return outcome[i] == Outcome.TO_LINE;
   }
 
+  /** Each note is to keep the program that it sounds with. */
+  void keepWithin(ProgramBounds value) {
+    bounds = value;
+  }
+
   /** Where it would stand, not before the song's start. */
   long onset(int i) {
-    return Math.max(0, onset[i]);
+    return bounds.within(notes.get(i).onset(), Math.max(0, onset[i]));
   }
 
   long length(int i) {

@@ -54,11 +54,13 @@ public final class Fit implements Quantizer {
   }
 
   @Override
-  public QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
+  public QuantizePlan plan(
+      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
+    drafts.keepWithin(bounds);
     if (drafts.performed().size() == 0) {
       drafts.setDoubts(new double[drafts.size()]);
       return settled(drafts, decided, others, 0, List.of());

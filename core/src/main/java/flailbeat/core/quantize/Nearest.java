@@ -40,11 +40,13 @@ public final class Nearest implements Quantizer {
   }
 
   @Override
-  public QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
+  public QuantizePlan plan(
+      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
     Drafts drafts = Drafts.inOrder(notes);
+    drafts.keepWithin(bounds);
     double lagMs = lagMs(drafts);
     chooseLines(drafts, lagMs);
     drafts.decide(decided);

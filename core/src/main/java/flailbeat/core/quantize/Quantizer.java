@@ -27,7 +27,20 @@ public interface Quantizer {
    * @param others the track's other notes, which keep their places
    * @param decided the lines, as ticks, of those that were decided on
    */
-  QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided);
+  default QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
+    return plan(notes, others, decided, ProgramBounds.NONE);
+  }
+
+  /**
+   * Plans where notes of one track go.
+   *
+   * @param notes those to quantize, in any order
+   * @param others the track's other notes, which keep their places
+   * @param decided the lines, as ticks, of those that were decided on
+   * @param bounds where a note may go and still sound as it does
+   */
+  QuantizePlan plan(
+      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds);
 
   /** The one that the settings ask for. */
   static Quantizer of(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {

@@ -10,6 +10,7 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.FitMemory;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
+import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
@@ -254,7 +255,7 @@ public final class TimingDesk {
     Song song = document.song();
     Scope scope = document.scope();
     return Quantizer.of(how, song.tempos(), song.meters())
-        .plan(scope.notesOf(track), scope.othersOf(track));
+        .plan(scope.notesOf(track), scope.othersOf(track), Map.of(), ProgramBounds.of(track));
   }
 
   /** What would be done to the notes of a track that are in scope. */
@@ -263,12 +264,13 @@ public final class TimingDesk {
     return track.equals(document.track())
         ? plan()
         : quantizer(document.song(), track.id())
-            .plan(scope.notesOf(track), scope.othersOf(track), decided);
+            .plan(scope.notesOf(track), scope.othersOf(track), decided, ProgramBounds.of(track));
   }
 
   /** What would be done to all notes of a track. */
   QuantizePlan planFor(Track track) {
-    return quantizer(document.song(), track.id()).plan(track.notes(), List.of(), decided);
+    return quantizer(document.song(), track.id())
+        .plan(track.notes(), List.of(), decided, ProgramBounds.of(track));
   }
 
   /** Asks which grid explains the notes in scope best. */
@@ -316,12 +318,16 @@ public final class TimingDesk {
 
   /** A song of whose notes on a track some are quantized as the settings say. */
   Song quantized(Song song, TrackId track, Set<NoteId> some) {
+    ProgramBounds bounds = song.track(track).map(ProgramBounds::of).orElse(ProgramBounds.NONE);
     List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
     Map<Boolean, List<Note>> chosen =
         all.stream().collect(Collectors.partitioningBy(n -> some.contains(n.id())));
     return chosen.get(true).isEmpty()
         ? song
-        : carriedOut(quantizer(song, track).plan(chosen.get(true), chosen.get(false)), song, track);
+        : carriedOut(
+            quantizer(song, track).plan(chosen.get(true), chosen.get(false), Map.of(), bounds),
+            song,
+            track);
   }
 
   private Quantizer quantizer(Song song, TrackId track) {
@@ -349,7 +355,11 @@ public final class TimingDesk {
 
   private QuantizePlan planned(Request r, Progress progress) {
     return Quantizer.of(r.settings(), r.song().tempos(), r.song().meters(), memory, progress)
-        .plan(r.scope().notes(), r.scope().othersOf(r.track()), r.decided());
+        .plan(
+            r.scope().notes(),
+            r.scope().othersOf(r.track()),
+            r.decided(),
+            ProgramBounds.of(r.track()));
   }
 
   /** What a ranking of grids is made of. */

@@ -14,6 +14,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
@@ -280,6 +281,29 @@ class SettlingTest {
     assertThat(fitted.notes()).extracting(NotePlan::line).containsExactly(3840L + 504, 11526L);
     assertThatThrownBy(() -> Groove.from(List.of(), Grid.parse("1/8"), METER, 1, "Nothing"))
         .hasMessageContaining("needs notes");
+  }
+
+  /** Programs change at 250 and 479: a note at 260 may not go to 240, nor one at 470 to 480. */
+  @Test
+  void a_note_keeps_the_program_that_it_sounds_with() {
+    play(60, 260, 300);
+    play(62, 470, 485);
+    play(64, 491, 600);
+    play(65, 130, 200);
+    Song song = Song.empty();
+    TrackId id = song.tracks().get(0).id();
+    Song with =
+        SongEdits.addControls(
+            song,
+            id,
+            List.of(
+                new NewControl(250, Control.of(0xC0, 5, 0)),
+                new NewControl(479, Control.of(0xC0, 6, 0))));
+    ProgramBounds bounds = ProgramBounds.of(with.tracks().get(0));
+    QuantizePlan plan = new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Map.of(), bounds);
+    assertThat(plan.notes()).extracting(NotePlan::onset).containsExactly(240L, 250L, 478L, 480L);
+    assertThat(bounds.within(479, 0)).as("at the change is behind it").isEqualTo(479);
+    assertThat(ProgramBounds.of(song.tracks().get(0))).isSameAs(ProgramBounds.NONE);
   }
 
   /** Of lines at 0 (24 late, 100 hard) and 480 (6 early, 60) in the first of two bars. */

@@ -14,7 +14,8 @@ record ProjectDto(
     List<TempoDto> tempos,
     List<MeterDto> meters,
     List<TrackDto> tracks,
-    List<CarriedDto> carried) {
+    List<CarriedDto> carried,
+    @JsonInclude(JsonInclude.Include.NON_NULL) OriginDto origin) {
 
   record TempoDto(long tick, int microsPerQuarter) {}
 
@@ -70,5 +71,25 @@ record ProjectDto(
   /** A take that is not heard. */
   record TakeDto(int number, List<long[]> notes, List<long[]> controls) {}
 
-  record CarriedDto(long tick, int status, int type, String hex) {}
+  record CarriedDto(
+      long tick,
+      int status,
+      int type,
+      String hex,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) int fileTrack) {}
+
+  /** How the MIDI file was made up that it came from; each order as {@code 1@960 c12 n5 e4}. */
+  record OriginDto(
+      int type,
+      boolean saysTempo,
+      boolean saysMeter,
+      List<FileTrackDto> tracks,
+      List<String> orders) {}
+
+  /** A track of that file; {@code parts} are the numbers of tracks. */
+  record FileTrackDto(
+      @JsonInclude(JsonInclude.Include.NON_NULL) CarriedDto name,
+      String shown,
+      List<Long> parts,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick) {}
 }

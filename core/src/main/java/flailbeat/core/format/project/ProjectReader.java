@@ -4,7 +4,9 @@ import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Ids;
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
+import flailbeat.core.format.project.ProjectDto.FileTrackDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
+import flailbeat.core.format.project.ProjectDto.OriginDto;
 import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TrackDto;
 import flailbeat.core.model.CarriedEvent;
@@ -16,6 +18,7 @@ import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.MidiOrigin;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.NoteStart;
@@ -26,6 +29,7 @@ import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
+import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
@@ -98,6 +102,7 @@ final class ProjectReader {
         tracks,
         read("carried event", dto.carried(), ProjectReader::toCarried),
         dto.resolution(),
+        toOrigin(dto.origin()),
         ids.next());
   }
 
@@ -311,7 +316,26 @@ final class ProjectReader {
 
   private static CarriedEvent toCarried(CarriedDto e) {
     return new CarriedEvent(
-        e.tick(), e.status(), e.type(), Payload.ofHex(require(e.hex(), "bytes")));
+        e.tick(), e.status(), e.type(), Payload.ofHex(require(e.hex(), "bytes")), e.fileTrack());
+  }
+
+  private static MidiOrigin toOrigin(OriginDto origin) {
+    return origin == null
+        ? MidiOrigin.NONE
+        : new MidiOrigin(
+            origin.type(),
+            origin.saysTempo(),
+            origin.saysMeter(),
+            read("track of the MIDI file", origin.tracks(), ProjectReader::toFileTrack),
+            TickOrders.ofWords(orEmpty(origin.orders())));
+  }
+
+  private static MidiOrigin.FileTrack toFileTrack(FileTrackDto t) {
+    return new MidiOrigin.FileTrack(
+        Optional.ofNullable(t.name()).map(ProjectReader::toCarried),
+        t.shown() == null ? "" : t.shown(),
+        read("part", t.parts(), TrackId::new),
+        t.endTick());
   }
 
   private static void requireFields(long[] row, int count, String what) {

@@ -2,8 +2,10 @@ package flailbeat.core.format.project;
 
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
+import flailbeat.core.format.project.ProjectDto.FileTrackDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
 import flailbeat.core.format.project.ProjectDto.NewNotesDto;
+import flailbeat.core.format.project.ProjectDto.OriginDto;
 import flailbeat.core.format.project.ProjectDto.RowsDto;
 import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TempoDto;
@@ -12,12 +14,14 @@ import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.MidiOrigin;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.time.MeterMap;
 import java.util.Arrays;
 import java.util.List;
@@ -42,7 +46,24 @@ final class ProjectWriter {
         map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
         map(song.meters().changes(), ProjectWriter::toDto),
         map(song.tracks(), ProjectWriter::toDto),
-        map(song.carried(), ProjectWriter::toDto));
+        map(song.carried(), ProjectWriter::toDto),
+        song.origin().isNone() ? null : toDto(song.origin()));
+  }
+
+  private static OriginDto toDto(MidiOrigin origin) {
+    return new OriginDto(
+        origin.type(),
+        origin.saysTempo(),
+        origin.saysMeter(),
+        map(
+            origin.tracks(),
+            t ->
+                new FileTrackDto(
+                    t.name().map(ProjectWriter::toDto).orElse(null),
+                    t.shown(),
+                    map(t.parts(), TrackId::value),
+                    t.endTick())),
+        List.of(origin.orders().words()));
   }
 
   private static MeterDto toDto(MeterMap.Change c) {
@@ -121,7 +142,7 @@ final class ProjectWriter {
   }
 
   private static CarriedDto toDto(CarriedEvent e) {
-    return new CarriedDto(e.tick(), e.status(), e.type(), e.payload().hex());
+    return new CarriedDto(e.tick(), e.status(), e.type(), e.payload().hex(), e.fileTrack());
   }
 
   private static <A, B> List<B> map(List<A> list, Function<A, B> function) {

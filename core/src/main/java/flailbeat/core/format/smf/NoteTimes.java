@@ -1,28 +1,55 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Placed;
+import flailbeat.core.model.TickOrders;
+import flailbeat.core.model.Track;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.LongUnaryOperator;
 
-/** Notes with where they begin and end in a file's ticks. */
+/** The notes of one track of a file, in order, with where they begin and end in its ticks. */
 final class NoteTimes {
-  static final NoteTimes NONE = new NoteTimes(List.of(), t -> t);
+  /** Channels times pitches. */
+  private static final int KEYS = 16 << 7;
+
+  private static final Comparator<Note> ORDER =
+      Comparator.comparingLong(Note::onset).thenComparingLong(n -> n.id().value());
 
   private final Note[] notes;
+  private final byte[] channels;
   private final long[] on;
   private final long[] off;
+
+  private record OnChannel(Note note, int channel) {}
 
   /**
    * Notes as they will be written, each at least a tick long.
    *
+   * @param placed what sounds of each part
    * @param scaled gives the file's tick for a song's
    */
-  NoteTimes(List<Note> all, LongUnaryOperator scaled) {
-    notes = all.toArray(Note[]::new);
-    sortByOnset();
+  NoteTimes(List<Track> parts, List<Placed> placed, LongUnaryOperator scaled) {
+    if (parts.size() == 1) {
+      notes = placed.get(0).sounding().toArray(Note[]::new);
+      sort(notes);
+      channels = new byte[notes.length];
+      Arrays.fill(channels, (byte) parts.get(0).channel());
+    } else {
+      List<OnChannel> all = new ArrayList<>();
+      for (int i = 0; i < parts.size(); i++) {
+        int channel = parts.get(i).channel();
+        placed.get(i).sounding().forEach(n -> all.add(new OnChannel(n, channel)));
+      }
+      all.sort(Comparator.comparing(OnChannel::note, ORDER));
+      notes = all.stream().map(OnChannel::note).toArray(Note[]::new);
+      channels = new byte[notes.length];
+      for (int i = 0; i < channels.length; i++) {
+        channels[i] = (byte) all.get(i).channel();
+      }
+    }
     on = new long[notes.length];
     off = new long[notes.length];
     for (int i = 0; i < notes.length; i++) {
@@ -31,10 +58,11 @@ final class NoteTimes {
     }
   }
 
-  private void sortByOnset() {
+  /** In the order in which they came, which is that of their ids, where they begin together. */
+  private static void sort(Note[] notes) {
     for (int i = 1; i < notes.length; i++) {
-      if (notes[i - 1].onset() > notes[i].onset()) {
-        Arrays.sort(notes, Comparator.comparingLong(Note::onset));
+      if (ORDER.compare(notes[i - 1], notes[i]) > 0) {
+        Arrays.sort(notes, ORDER);
         return;
       }
     }
@@ -53,34 +81,45 @@ final class NoteTimes {
   }
 
   /** The note-on (even) or note-off (odd) of a note. */
-  SmfEvent event(int index, int channel) {
-    Note note = notes[index >> 1];
+  SmfEvent event(int index) {
+    int i = index >> 1;
+    Note note = notes[i];
     return (index & 1) == 0
-        ? SmfEvent.channel(on[index >> 1], 0x90 | channel, note.pitch(), note.velocity())
-        : SmfEvent.channel(off[index >> 1], 0x80 | channel, note.pitch(), note.releaseVelocity());
+        ? SmfEvent.channel(on[i], 0x90 | channels[i], note.pitch(), note.velocity())
+        : SmfEvent.channel(off[i], 0x80 | channels[i], note.pitch(), note.releaseVelocity());
   }
 
-  /** Ends sooner what would be read back with another's end, pitch by pitch; says how many. */
+  /** What the same is in an order of events. */
+  long ref(int index) {
+    long id = notes[index >> 1].id().value();
+    return (index & 1) == 0 ? TickOrders.start(id) : TickOrders.end(id);
+  }
+
+  private int key(int i) {
+    return channels[i] << 7 | notes[i].pitch();
+  }
+
+  /** Ends sooner what would be read back with another's end, key by key; says how many. */
   int trim() {
-    boolean[] crossed = new boolean[128];
-    long[] soonestEnd = new long[128];
+    boolean[] crossed = new boolean[KEYS];
+    long[] soonestEnd = new long[KEYS];
     Arrays.fill(soonestEnd, Long.MAX_VALUE);
     for (int i = notes.length - 1; i >= 0; i--) {
-      int pitch = notes[i].pitch();
-      crossed[pitch] |= off[i] > soonestEnd[pitch];
-      soonestEnd[pitch] = Math.min(soonestEnd[pitch], off[i]);
+      int key = key(i);
+      crossed[key] |= off[i] > soonestEnd[key];
+      soonestEnd[key] = Math.min(soonestEnd[key], off[i]);
     }
     int trimmed = 0;
-    for (int pitch = 0; pitch < 128; pitch++) {
-      trimmed += crossed[pitch] ? trim(pitch) : 0;
+    for (int key = 0; key < KEYS; key++) {
+      trimmed += crossed[key] ? trim(key) : 0;
     }
     return trimmed;
   }
 
-  private int trim(int pitch) {
+  private int trim(int key) {
     List<Integer> places = new ArrayList<>();
     for (int i = 0; i < notes.length; i++) {
-      if (notes[i].pitch() == pitch) {
+      if (key(i) == key) {
         places.add(i);
       }
     }

@@ -2,22 +2,30 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
-import flailbeat.core.model.Control;
-import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.MidiOrigin.FileTrack;
+import flailbeat.core.model.Payload;
 import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 
 /**
- * A MIDI file of type 1 made of a song: a first track with title, tempos, meters and what belongs
- * to the whole, then one for each part. Muted parts are written too. The resolution is the song's;
- * where it is coarser than 960, times go to its nearest tick.
+ * A MIDI file made of a song. A song that came from a file goes out as that was made up: the same
+ * tracks with the same names, and what is new in tracks of its own behind them. Else it is of type
+ * 1: a first track with title, tempos, meters and what belongs to the whole, then one for each
+ * part. Muted parts are written too. The resolution is the song's; where it is coarser than 960,
+ * times go to its nearest tick.
  *
  * @param remarks what a MIDI file can't hold of the song, a line each
  */
@@ -29,25 +37,26 @@ public record SmfExport(SmfFile file, List<String> remarks) {
 
   /** Makes the file, and says what it can't hold. */
   public static SmfExport from(Song song) {
-    Builder builder = new Builder(song.resolution());
-    List<SmfTrack> tracks = new ArrayList<>();
-    tracks.add(builder.transportControl(song));
-    song.tracks().forEach(t -> tracks.add(builder.part(t)));
-    return new SmfExport(new SmfFile(1, song.resolution(), tracks), builder.remarks(song));
+    Builder builder = new Builder(song);
+    List<SmfTrack> tracks = builder.tracks();
+    int type = song.origin().type() == 0 && tracks.size() == 1 ? 0 : 1;
+    return new SmfExport(new SmfFile(type, song.resolution(), tracks), builder.remarks());
   }
 
   private static final class Builder {
-    private static final int INDEX_BITS = 29;
-    private static final long INDEX = (1L << INDEX_BITS) - 1;
+    private static final TempoMap.Change FIRST_TEMPO = new TempoMap.Change(0, TempoMap.DEFAULT);
+    private static final MeterMap.Change FIRST_METER = new MeterMap.Change(0, Meter.COMMON);
 
+    private final Song song;
     private final int ppq;
     private int trimmed;
 
-    Builder(int ppq) {
-      this.ppq = ppq;
+    Builder(Song song) {
+      this.song = song;
+      this.ppq = song.resolution();
     }
 
-    List<String> remarks(Song song) {
+    List<String> remarks() {
       List<String> result = new ArrayList<>();
       if (trimmed > 0) {
         result.add(Overlaps.told(trimmed));
@@ -72,112 +81,55 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       return result;
     }
 
-    SmfTrack transportControl(Song song) {
-      List<SmfEvent> events = new ArrayList<>();
-      events.add(name(song.title(), song.carried()));
-      for (TempoMap.Change c : song.tempos().changes()) {
-        int micros = c.tempo().microsPerQuarter();
-        events.add(
-            SmfEvent.meta(
-                scaled(c.tick()),
-                SmfEvent.TEMPO,
-                (byte) (micros >> 16),
-                (byte) (micros >> 8),
-                (byte) micros));
-      }
-      for (MeterMap.Change c : song.meters().changes()) {
-        events.add(
-            SmfEvent.meta(
-                scaled(c.tick()),
-                SmfEvent.TIME_SIGNATURE,
-                (byte) c.meter().beats(),
-                (byte) Integer.numberOfTrailingZeros(c.meter().unit()),
-                (byte) c.clocks(),
-                (byte) c.thirtySeconds()));
-      }
-      carried(song.carried(), song.title(), events);
-      return track(events, 0);
-    }
-
-    SmfTrack part(Track track) {
-      int channel = track.channel();
-      Placed placed = track.placed();
-      List<SmfEvent> events = new ArrayList<>();
-      events.add(name(track.name(), track.carried()));
-      if (!track.traits().statesProgram()) {
-        events.add(SmfEvent.channel(0, 0xC0 | channel, track.instrument().program(), 0));
-      }
-      carried(track.carried(), track.name(), events);
-      for (ControlPoint p : placed.soundingControls()) {
-        Control c = p.control();
-        events.add(
-            SmfEvent.channel(scaled(p.tick()), c.kind().status() | channel, c.data1(), c.data2()));
-      }
-      return track(events, times(placed), channel, scaled(track.traits().endTick()));
-    }
-
-    /**
-     * A part's notes with their ends in the file's ticks; those to be read back wrongly are
-     * trimmed.
-     */
-    private NoteTimes times(Placed placed) {
-      NoteTimes times = new NoteTimes(placed.sounding(), this::scaled);
-      trimmed += times.trim();
-      return times;
-    }
-
-    private static SmfTrack track(List<SmfEvent> events, long endTick) {
-      return track(events, NoteTimes.NONE, 0, endTick);
-    }
-
-    /**
-     * Events and notes by tick; at one tick ends come before everything, starts after. O(n log n).
-     */
-    private static SmfTrack track(
-        List<SmfEvent> events, NoteTimes notes, int channel, long endTick) {
-      int others = events.size();
-      long[] keys = new long[others + 2 * notes.size()];
-      for (int i = 0; i < others; i++) {
-        keys[i] = key(events.get(i).tick(), events.get(i).isChannelMessage() ? 2 : 1, i);
-      }
-      int size = others;
-      for (int i = 0; i < notes.size(); i++) {
-        keys[size++] = key(notes.on(i), 3, others + 2 * i);
-        keys[size++] = key(notes.off(i), 0, others + 2 * i + 1);
-      }
-      Arrays.sort(keys);
-      List<SmfEvent> sorted = new ArrayList<>(size);
-      for (long key : keys) {
-        int index = (int) (key & INDEX);
-        sorted.add(index < others ? events.get(index) : notes.event(index - others, channel));
-      }
-      return new SmfTrack(sorted, Math.max(endTick, sorted.getLast().tick()));
-    }
-
-    private static long key(long tick, int rank, int index) {
-      return (tick << 2 | rank) << INDEX_BITS | index;
-    }
-
-    /** What is carried, without the name, which stands at the beginning already. */
-    private void carried(List<CarriedEvent> carried, String name, List<SmfEvent> events) {
-      boolean nameSeen = false;
-      for (CarriedEvent e : carried) {
-        boolean isName = !nameSeen && isNameInItsBytes(e, name);
-        nameSeen |= isName;
-        if (!isName) {
-          events.add(new SmfEvent(scaled(e.tick()), e.status(), e.type(), 0, e.payload()));
+    List<SmfTrack> tracks() {
+      Map<TrackId, Track> left = new HashMap<>();
+      song.tracks().forEach(t -> left.put(t.id(), t));
+      List<SmfTrack> result = new ArrayList<>();
+      List<FileTrack> sources = song.origin().tracks();
+      for (int i = 0; i < sources.size(); i++) {
+        FileTrack source = sources.get(i);
+        List<Track> parts =
+            source.parts().stream().map(left::remove).filter(Objects::nonNull).toList();
+        if (i == 0 || !parts.isEmpty() || source.parts().isEmpty()) {
+          result.add(track(i, name(i, source, parts), parts, source.endTick()));
         }
       }
+      if (sources.isEmpty()) {
+        Optional<CarriedEvent> title = Optional.of(name(song.title(), song.carried()));
+        result.add(track(0, title, List.of(), 0));
+      }
+      for (Track part : song.tracks()) {
+        if (left.containsKey(part.id())) {
+          result.add(track(-1, Optional.of(name(part.name(), part.carried())), List.of(part), 0));
+        }
+      }
+      return result;
+    }
+
+    /** The name that a track of the file had, unless what it names is called otherwise by now. */
+    private Optional<CarriedEvent> name(int index, FileTrack source, List<Track> parts) {
+      if (parts.isEmpty() && index > 0 || parts.size() > 1) {
+        return source.name();
+      }
+      String now = parts.isEmpty() ? song.title() : parts.get(0).name();
+      boolean same = now.equals(source.shown()) || source.parts().size() > 1;
+      return same || parts.isEmpty() && source.name().isEmpty()
+          ? source.name()
+          : Optional.of(named(source.name().map(CarriedEvent::tick).orElse(0L), now));
     }
 
     /** A name in the bytes in which it came, where those are not ours. */
-    private static SmfEvent name(String name, List<CarriedEvent> carried) {
+    private static CarriedEvent name(String name, List<CarriedEvent> carried) {
       return carried.stream()
           .filter(e -> isNameInItsBytes(e, name))
           .findFirst()
-          .map(e -> new SmfEvent(0, SmfEvent.META, SmfEvent.TRACK_NAME, 0, e.payload()))
-          .orElseGet(
-              () -> SmfEvent.meta(0, SmfEvent.TRACK_NAME, name.getBytes(StandardCharsets.UTF_8)));
+          .map(e -> e.at(0))
+          .orElseGet(() -> named(0, name));
+    }
+
+    private static CarriedEvent named(long tick, String name) {
+      byte[] bytes = name.getBytes(StandardCharsets.UTF_8);
+      return new CarriedEvent(tick, SmfEvent.META, SmfEvent.TRACK_NAME, Payload.of(bytes));
     }
 
     private static boolean isNameInItsBytes(CarriedEvent e, String name) {
@@ -185,6 +137,94 @@ public record SmfExport(SmfFile file, List<String> remarks) {
           && e.type() == SmfEvent.TRACK_NAME
           && SmfText.isForeign(e.payload())
           && SmfText.of(e.payload()).equals(name);
+    }
+
+    /**
+     * One track of the file.
+     *
+     * @param index which of the tracks that it came from; -1 for none
+     */
+    private SmfTrack track(
+        int index, Optional<CarriedEvent> name, List<Track> parts, long endTick) {
+      FileTrackEvents events = new FileTrackEvents(index, song.origin().orders(), ppq);
+      name.ifPresent(n -> events.add(event(n), TickOrders.NAME));
+      if (index == 0) {
+        maps(events);
+      }
+      List<CarriedEvent> carried = new ArrayList<>();
+      if (index >= 0) {
+        song.carried().stream().filter(e -> e.fileTrack() == index).forEach(carried::add);
+      }
+      parts.forEach(p -> carried.addAll(p.carried()));
+      carry(carried, name, events);
+      long end = parts.isEmpty() ? endTick : 0;
+      for (Track part : parts) {
+        end = Math.max(end, part.traits().endTick());
+        if (!part.traits().statesProgram()) {
+          int status = 0xC0 | part.channel();
+          events.add(
+              SmfEvent.channel(0, status, part.instrument().program(), 0), TickOrders.UNKNOWN);
+        }
+      }
+      List<Placed> placed = parts.stream().map(Track::placed).toList();
+      events.addControls(parts, placed, this::scaled);
+      NoteTimes notes = new NoteTimes(parts, placed, this::scaled);
+      trimmed += notes.trim();
+      return events.inOrder(notes, scaled(end));
+    }
+
+    private void maps(FileTrackEvents events) {
+      for (TempoMap.Change c : song.tempos().changes()) {
+        if (!song.origin().saysTempo() && c.equals(FIRST_TEMPO)) {
+          continue;
+        }
+        int micros = c.tempo().microsPerQuarter();
+        events.add(
+            SmfEvent.meta(
+                scaled(c.tick()),
+                SmfEvent.TEMPO,
+                (byte) (micros >> 16),
+                (byte) (micros >> 8),
+                (byte) micros),
+            TickOrders.tempo());
+      }
+      for (MeterMap.Change c : song.meters().changes()) {
+        if (!song.origin().saysMeter() && c.equals(FIRST_METER)) {
+          continue;
+        }
+        events.add(
+            SmfEvent.meta(
+                scaled(c.tick()),
+                SmfEvent.TIME_SIGNATURE,
+                (byte) c.meter().beats(),
+                (byte) Integer.numberOfTrailingZeros(c.meter().unit()),
+                (byte) c.clocks(),
+                (byte) c.thirtySeconds()),
+            TickOrders.meter());
+      }
+    }
+
+    /** What is carried, each numbered at its tick; a name that is written already is left out. */
+    private void carry(
+        List<CarriedEvent> carried, Optional<CarriedEvent> name, FileTrackEvents events) {
+      Map<Long, Integer> at = new HashMap<>();
+      boolean nameSeen = false;
+      for (CarriedEvent e : carried) {
+        boolean isName =
+            !nameSeen
+                && song.origin().isNone()
+                && name.filter(n -> n.payload().equals(e.payload()) && n.type() == e.type())
+                    .isPresent();
+        nameSeen |= isName;
+        if (!isName) {
+          int index = at.merge(e.tick(), 1, Integer::sum) - 1;
+          events.add(event(e), TickOrders.carried(index));
+        }
+      }
+    }
+
+    private SmfEvent event(CarriedEvent e) {
+      return new SmfEvent(scaled(e.tick()), e.status(), e.type(), 0, e.payload());
     }
 
     private long scaled(long tick) {

@@ -8,10 +8,14 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.MidiOrigin;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
@@ -22,11 +26,14 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
  * Makes a song of a MIDI file. Each channel of each track becomes a track of its own; ticks are
- * brought to 960 to a quarter, to the nearest. Events that are not edited here are carried along.
+ * brought to 960 to a quarter, to the nearest. Events that are not edited here are carried along,
+ * and how the file was made up is kept: see {@link MidiOrigin}. The patterns of a file of type 2
+ * come one after another.
  *
  * @param song the song
  * @param remarks what had to be mended on the way, each one line
@@ -44,6 +51,7 @@ public record SmfImport(Song song, List<String> remarks) {
   private static final class Builder {
     private final SmfFile file;
     private final String title;
+    private final boolean isOfPatterns;
     private final List<Track> tracks = new ArrayList<>();
     private final List<CarriedEvent> carried = new ArrayList<>();
     private final List<TempoMap.Change> tempos = new ArrayList<>();
@@ -58,46 +66,84 @@ public record SmfImport(Song song, List<String> remarks) {
     private int strangeTempos;
     private int strangeMeters;
     private int beyond;
+    private int elsewhere;
+    private int outdone;
+    private final List<MidiOrigin.FileTrack> sources = new ArrayList<>();
+    private final TickOrders.Builder orders = new TickOrders.Builder();
 
     Builder(SmfFile file, String title) {
-      this.file = file;
+      this.file = file.format() == 2 ? Patterns.inARow(file) : file;
       this.title = title;
+      this.isOfPatterns = file.format() == 2;
     }
 
     SmfImport build() {
-      for (SmfTrack track : file.tracks()) {
-        readMaps(track);
+      for (int i = 0; i < file.tracks().size(); i++) {
+        readMaps(file.tracks().get(i), i);
       }
       tempos.sort(Comparator.comparingLong(TempoMap.Change::tick));
       meters.sort(Comparator.comparingLong(MeterMap.Change::tick));
+      outdone +=
+          (int) (tempos.size() - tempos.stream().mapToLong(c -> c.tick()).distinct().count());
+      outdone +=
+          (int) (meters.size() - meters.stream().mapToLong(c -> c.tick()).distinct().count());
       MeterMap meterMap = MeterMap.of(meters);
-      String name = title;
       for (int i = 0; i < file.tracks().size(); i++) {
-        SmfTrack track = file.tracks().get(i);
-        String trackName = nameOf(track);
-        if (i == 0 && file.format() == 1 && !hasNotes(track) && !trackName.isBlank()) {
-          name = trackName;
-        }
-        readTrack(track, i, trackName, meterMap);
+        readTrack(file.tracks().get(i), i, meterMap);
       }
       remarkAll();
-      Song empty = Song.empty();
+      String songTitle = songTitle();
+      if (tracks.isEmpty()) {
+        addEmptyTrack();
+      }
+      MidiOrigin origin =
+          new MidiOrigin(
+              file.format() == 0 ? 0 : 1,
+              tempos.stream().anyMatch(c -> c.tick() == 0),
+              meters.stream().anyMatch(c -> c.tick() == 0),
+              sources,
+              orders.build());
       Song song =
           new Song(
-              name,
+              songTitle,
               TempoMap.of(tempos),
               meterMap,
-              tracks.isEmpty() ? empty.tracks() : tracks,
+              tracks,
               carried.stream().sorted(Comparator.comparingLong(CarriedEvent::tick)).toList(),
               file.ppq(),
-              Math.max(ids.next(), empty.nextId()));
+              origin,
+              ids.next());
       return new SmfImport(song, List.copyOf(remarks));
     }
 
+    private String songTitle() {
+      MidiOrigin.FileTrack first = sources.get(0);
+      return first.parts().isEmpty() ? first.shown() : title;
+    }
+
+    /** A song has a track; this one is nothing of the file's. */
+    private void addEmptyTrack() {
+      Track made = Song.empty().tracks().get(0);
+      MidiOrigin.FileTrack last = sources.removeLast();
+      tracks.add(
+          Track.empty(ids.track(), made.name(), made.instrument(), made.channel())
+              .withTraits(new FileTraits(true, last.endTick())));
+      TrackId id = tracks.get(0).id();
+      sources.add(new MidiOrigin.FileTrack(last.name(), made.name(), List.of(id), last.endTick()));
+    }
+
     private void remarkAll() {
-      if (file.format() == 2) {
-        remarks.add("type 2: its patterns stand side by side, as tracks");
+      if (isOfPatterns) {
+        remarks.add("type 2: its patterns come one after another, each with its tempo");
       }
+      remark(
+          outdone,
+          "tempo or time signature is outdone by a later one at the same time, and left out",
+          "tempos and time signatures are outdone by later ones at the same times, and left out");
+      remark(
+          elsewhere,
+          "tempo or time signature stood in another track than the first, and stands there now",
+          "tempos and time signatures stood in other tracks than the first, and stand there now");
       remark(
           file.others().size(),
           "chunk of an unknown kind is left out",
@@ -136,7 +182,7 @@ public record SmfImport(Song song, List<String> remarks) {
       }
     }
 
-    private void readMaps(SmfTrack track) {
+    private void readMaps(SmfTrack track, int index) {
       for (SmfEvent e : track.events()) {
         if (e.isChannelMessage()) {
           readProgram(e);
@@ -144,6 +190,7 @@ public record SmfImport(Song song, List<String> remarks) {
         }
         byte[] b = e.payload().bytes();
         if (e.isMeta(SmfEvent.TEMPO)) {
+          elsewhere += index > 0 ? 1 : 0;
           int micros = b.length == 3 ? (b[0] & 255) << 16 | (b[1] & 255) << 8 | b[2] & 255 : 0;
           if (micros == 0) {
             strangeTempos++;
@@ -151,6 +198,7 @@ public record SmfImport(Song song, List<String> remarks) {
             tempos.add(new TempoMap.Change(scaled(e.tick()), new Tempo(micros)));
           }
         } else if (e.isMeta(SmfEvent.TIME_SIGNATURE)) {
+          elsewhere += index > 0 ? 1 : 0;
           readMeter(e.tick(), b);
         }
       }
@@ -178,86 +226,81 @@ public record SmfImport(Song song, List<String> remarks) {
       }
     }
 
-    private static boolean hasNotes(SmfTrack track) {
-      return track.events().stream().anyMatch(SmfEvent::isNoteOn);
-    }
-
-    private static String nameOf(SmfTrack track) {
-      return track.events().stream()
-          .filter(e -> e.isMeta(SmfEvent.TRACK_NAME))
-          .findFirst()
-          .map(e -> SmfText.of(e.payload()))
-          .orElse("");
-    }
-
-    private void readTrack(SmfTrack source, int index, String name, MeterMap meterMap) {
+    private void readTrack(SmfTrack source, int index, MeterMap meterMap) {
       Part[] parts = new Part[16];
-      readNotes(source, parts);
+      FileOrder order = new FileOrder(index, orders, source.events().size());
+      readNotes(source, parts, order);
       List<CarriedEvent> others = new ArrayList<>();
-      boolean nameSeen = false;
-      for (SmfEvent e : source.events()) {
-        if (!e.isChannelMessage()) {
-          boolean isName = !nameSeen && e.isMeta(SmfEvent.TRACK_NAME);
-          nameSeen |= isName;
-          carry(e, isName, others);
-        } else if (!e.isNoteOn() && !e.isNoteOff()) {
-          part(parts, e.channel())
-              .controls
-              .add(
-                  new ControlPoint(
-                      ids.control(),
-                      scaled(e.tick()),
-                      Control.of(e.status(), e.data1(), e.data2())));
+      Optional<CarriedEvent> name = Optional.empty();
+      for (int i = 0; i < source.events().size(); i++) {
+        SmfEvent e = source.events().get(i);
+        long tick = scaled(e.tick());
+        if (e.isNoteOn() || e.isNoteOff()) {
+          continue;
+        }
+        if (e.isChannelMessage()) {
+          Control control = Control.of(e.status(), e.data1(), e.data2());
+          ControlPoint point = new ControlPoint(ids.control(), tick, control);
+          part(parts, e.channel()).controls.add(point);
+          order.put(i, TickOrders.control(point.id().value()));
+        } else if (e.isMeta(SmfEvent.TEMPO)) {
+          order.put(i, TickOrders.tempo());
+        } else if (e.isMeta(SmfEvent.TIME_SIGNATURE)) {
+          order.put(i, TickOrders.meter());
+        } else {
+          CarriedEvent event = new CarriedEvent(tick, e.status(), e.data1(), e.payload());
+          if (name.isEmpty() && e.isMeta(SmfEvent.TRACK_NAME)) {
+            name = Optional.of(event);
+            order.put(i, TickOrders.NAME);
+          } else {
+            others.add(event);
+            order.putCarried(i, tick);
+          }
         }
       }
-      if (Arrays.stream(parts).allMatch(Objects::isNull)) {
-        if (index > 0 && !name.isEmpty()) {
-          others.addFirst(nameOfNoPart(source));
-        }
-        carried.addAll(others);
-        return;
-      }
-      addParts(source, name, parts, others, meterMap);
-    }
-
-    private CarriedEvent nameOfNoPart(SmfTrack source) {
-      SmfEvent e =
-          source.events().stream()
-              .filter(x -> x.isMeta(SmfEvent.TRACK_NAME))
-              .findFirst()
-              .orElseThrow();
-      return new CarriedEvent(scaled(e.tick()), e.status(), e.data1(), e.payload());
+      order.take(source.events(), this::scaled);
+      addParts(source, index, name, parts, others, meterMap);
     }
 
     private void addParts(
-        SmfTrack source, String name, Part[] parts, List<CarriedEvent> others, MeterMap meterMap) {
-      boolean several = Arrays.stream(parts).filter(Objects::nonNull).count() > 1;
-      List<CarriedEvent> ports =
-          others.stream()
-              .filter(e -> e.status() == SmfEvent.META && e.type() == SmfEvent.PORT)
-              .toList();
-      boolean firstPart = true;
+        SmfTrack source,
+        int index,
+        Optional<CarriedEvent> name,
+        Part[] parts,
+        List<CarriedEvent> others,
+        MeterMap meterMap) {
+      long several = Arrays.stream(parts).filter(Objects::nonNull).count();
+      String named = name.map(n -> SmfText.of(n.payload())).orElse("");
+      String shown = named;
+      if (named.isBlank()) {
+        shown = several == 0 ? title : "Track " + (tracks.size() + 1);
+      }
+      List<TrackId> made = new ArrayList<>();
+      boolean ofSong = index == 0 || several == 0;
       for (int channel = 0; channel < parts.length; channel++) {
         if (parts[channel] == null) {
           continue;
         }
-        String base = name.isBlank() ? "Track " + (tracks.size() + 1) : name;
-        String partName = several ? base + " (channel " + (channel + 1) + ")" : base;
         SmfEvent program = programs[channel];
         Track track =
             parts[channel].track(
                 ids,
-                partName,
+                several > 1 ? shown + " (channel " + (channel + 1) + ")" : shown,
                 channel,
                 parts[channel].ownProgram().orElse(program == null ? 0 : program.data1()),
                 scaled(source.endTick()),
                 meterMap);
-        tracks.add(track.withCarried(firstPart ? others : ports));
-        firstPart = false;
+        tracks.add(made.isEmpty() && !ofSong ? track.withCarried(others) : track);
+        made.add(track.id());
       }
+      if (ofSong) {
+        others.forEach(e -> carried.add(e.inFileTrack(index)));
+      }
+      sources.add(
+          new MidiOrigin.FileTrack(name, shown, made, several == 0 ? scaled(source.endTick()) : 0));
     }
 
-    private void readNotes(SmfTrack source, Part[] parts) {
+    private void readNotes(SmfTrack source, Part[] parts, FileOrder order) {
       NotePairs pairs = NotePairs.of(source);
       withoutEnd += pairs.withoutEnd();
       withoutStart += pairs.withoutStart();
@@ -269,11 +312,16 @@ public record SmfImport(Song song, List<String> remarks) {
         long onset = scaled(on.tick());
         long length = Math.max(1, scaled(end) - onset);
         boolean released = off != null && (off.status() & 0xF0) == 0x80;
+        NoteId id = ids.note();
+        order.put(pair.on(), TickOrders.start(id.value()));
+        if (off != null) {
+          order.put(pair.off(), TickOrders.end(id.value()));
+        }
         part(parts, on.channel())
             .notes
             .add(
                 new Note(
-                    ids.note(),
+                    id,
                     on.data1(),
                     on.data2(),
                     onset,
@@ -290,24 +338,11 @@ public record SmfImport(Song song, List<String> remarks) {
       return parts[channel];
     }
 
-    /**
-     * A first name becomes the part's; its bytes are carried where they would come out otherwise.
-     */
-    private void carry(SmfEvent e, boolean isName, List<CarriedEvent> others) {
-      boolean known =
-          e.isMeta(SmfEvent.TEMPO)
-              || e.isMeta(SmfEvent.TIME_SIGNATURE)
-              || isName && !SmfText.isForeign(e.payload());
-      if (!known) {
-        others.add(new CarriedEvent(scaled(e.tick()), e.status(), e.data1(), e.payload()));
-      }
-    }
-
     private long scaled(long tick) {
       if (file.ppq() == Ticks.PPQ && tick < Ticks.LAST) {
         return tick;
       }
-      long scaled = (2 * tick * Ticks.PPQ + file.ppq()) / (2 * file.ppq());
+      long scaled = SmfPatch.toSong(tick, file.ppq());
       between += tick * Ticks.PPQ % file.ppq() == 0 ? 0 : 1;
       if (scaled >= Ticks.LAST) {
         beyond++;

@@ -34,10 +34,12 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     int moved = 0;
     int trimmed = 0;
     int next = 0;
+    long start = 0;
     for (SmfTrack track : file.tracks()) {
       List<NotePairs.Pair> pairs = NotePairs.of(track).pairs();
       int end = next + pairs.size();
-      OneTrack one = new OneTrack(track, file.ppq(), pairs);
+      OneTrack one = new OneTrack(track, file.ppq(), pairs, start);
+      start += file.format() == 2 ? track.endTick() : 0;
       for (int i = 0; i < pairs.size(); i++) {
         Note was = notes.get(next + i);
         one.move(i, was, mover.apply(was));
@@ -61,6 +63,11 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     return (2 * tick * ppq + Ticks.PPQ) / (2L * Ticks.PPQ);
   }
 
+  /** A tick of a file of some resolution in the ticks of a song, to the nearest. */
+  static long toSong(long tick, int ppq) {
+    return (2 * tick * Ticks.PPQ + ppq) / (2L * ppq);
+  }
+
   /** Names were given out in the order of the file's note-ons, so they tell it. */
   private static List<Note> inFileOrder(Song song) {
     return song.tracks().stream()
@@ -75,10 +82,15 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     private final List<NotePairs.Pair> pairs;
     private final Overlaps.Span[] spans;
     private final boolean[] moves;
+
+    /** Where in the song, in the file's ticks, it begins: patterns come one after another. */
+    private final long start;
+
     private int moved;
     private int trimmed;
 
-    OneTrack(SmfTrack track, int ppq, List<NotePairs.Pair> pairs) {
+    OneTrack(SmfTrack track, int ppq, List<NotePairs.Pair> pairs, long start) {
+      this.start = start;
       this.track = track;
       this.ppq = ppq;
       this.pairs = pairs;
@@ -96,18 +108,22 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     }
 
     void move(int i, Note was, Note is) {
-      long on = was.onset() == is.onset() ? on(i) : toFile(is.onset(), ppq);
+      long on = was.onset() == is.onset() ? on(i) : inTrack(is.onset());
       long off;
       if (was.length() == is.length()) {
         off = on + off(i) - on(i);
       } else if (was.end() == is.end()) {
         off = Math.max(on + 1, off(i));
       } else {
-        off = Math.max(on + 1, toFile(is.end(), ppq));
+        off = Math.max(on + 1, inTrack(is.end()));
       }
       spans[i] = new Overlaps.Span(on, off);
       moves[i] = on != on(i) || off != off(i);
       moved += moves[i] ? 1 : 0;
+    }
+
+    private long inTrack(long songTick) {
+      return Math.max(0, toFile(songTick, ppq) - start);
     }
 
     SmfTrack patched() {

@@ -34,6 +34,7 @@ public final class SmfReader {
   private final byte[] bytes;
   private final List<Damage> damage = new ArrayList<>();
   private final List<OtherChunk> others = new ArrayList<>();
+  private final List<Integer> otherOffsets = new ArrayList<>();
   private long lostBytes;
   private int cutTracks;
   private int announced;
@@ -88,6 +89,7 @@ public final class SmfReader {
       throw new FileFault("it says that a quarter note has no ticks");
     }
     List<SmfTrack> tracks = tracks(firstChunk());
+    lookForMissing(tracks);
     if (tracks.isEmpty()) {
       throw new FileFault("it holds no track that can be read");
     }
@@ -172,6 +174,7 @@ public final class SmfReader {
                 "the file ends inside a chunk of an unknown kind", at, tracks.size() < announced));
       }
       byte[] content = Arrays.copyOfRange(bytes, from, from + there);
+      otherOffsets.add(at);
       others.add(new OtherChunk(tag, tracks.size(), Payload.of(content)));
       return from + there;
     }
@@ -181,6 +184,40 @@ public final class SmfReader {
       cutTracks++;
     }
     return track(tracks, from, from + there, cut);
+  }
+
+  /**
+   * Where tracks are missing that the header announces, a chunk of an unknown kind is one of them,
+   * or may be: it is read as one if it can be, and is a loss in any case.
+   */
+  private void lookForMissing(List<SmfTrack> tracks) {
+    int adopted = 0;
+    for (int i = 0; i < others.size(); i++) {
+      OtherChunk chunk = others.get(i);
+      int after = chunk.after() + adopted;
+      others.set(i, new OtherChunk(chunk.tag(), after, chunk.bytes()));
+      if (tracks.size() >= announced) {
+        continue;
+      }
+      int from = otherOffsets.get(i) + CHUNK_HEADER;
+      SmfTrackReader reader = new SmfTrackReader(bytes, from, from + chunk.bytes().length());
+      SmfTrack track = reader.read();
+      boolean isTrack = reader.fault() == null && reader.sawEnd();
+      String what = "a chunk of the unknown kind \"" + chunk.tag() + "\" ";
+      if (isTrack) {
+        tracks.add(after, track);
+        adopted++;
+        others.remove(i);
+        otherOffsets.remove(i--);
+      } else {
+        lostBytes += chunk.bytes().length();
+      }
+      damage.add(
+          new Damage(
+              what + (isTrack ? "reads as a track that is missing" : "stands for a missing track"),
+              from - CHUNK_HEADER,
+              true));
+    }
   }
 
   /** Reads one track and returns where the next chunk begins. */

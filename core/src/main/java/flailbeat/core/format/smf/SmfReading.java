@@ -45,7 +45,10 @@ public record SmfReading(SmfFile file, List<Damage> damage, int cutTracks, long 
     if (cutTracks > 0) {
       parts.add("the end of " + cutTracks + (cutTracks == 1 ? " track" : " tracks"));
     }
-    if (lostBytes > 0 || cutTracks == 0) {
+    if (cutTracks == 0 && lostBytes == 0) {
+      return "lost: nothing that can be counted";
+    }
+    if (lostBytes > 0) {
       parts.add(lostBytes + (lostBytes == 1 ? " byte" : " bytes") + " of track data");
     }
     return "lost: " + String.join(", ", parts);

@@ -18,8 +18,8 @@ abstract class MidiTableRig {
   /** Through a project, a file's part with the events that it had, in their order. */
   static void assertComesThrough(SmfTrack track) {
     SmfFile back = throughSong(file(960, track));
-    assertThat(words(back.tracks().get(1))).isEqualTo(words(track));
-    assertThat(back.tracks().get(1).endTick()).isEqualTo(track.endTick());
+    assertThat(words(back.tracks().get(0))).isEqualTo(words(track));
+    assertThat(back.tracks().get(0).endTick()).isEqualTo(track.endTick());
   }
 
   static boolean isEmptyAt(List<Overlaps.Span> spans, long tick) {

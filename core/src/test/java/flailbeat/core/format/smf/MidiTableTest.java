@@ -57,10 +57,10 @@ class MidiTableTest extends MidiTableRig {
     Song song = imported(file).song();
     assertThat(song.tracks()).extracting(Track::instrument).containsOnly(Instrument.melodic(48));
     SmfFile back = SmfExport.of(song);
-    assertThat(words(back.tracks().get(1))).containsExactly("0 C0 48 0");
-    assertThat(words(back.tracks().get(2))).noneMatch(w -> w.contains(" C0 "));
+    assertThat(words(back.tracks().get(0))).containsExactly("0 C0 48 0");
+    assertThat(words(back.tracks().get(1))).noneMatch(w -> w.contains(" C0 "));
     Song changed = SongEdits.setInstrument(song, song.tracks().get(0).id(), Instrument.melodic(11));
-    assertThat(words(SmfExport.of(changed).tracks().get(1)))
+    assertThat(words(SmfExport.of(changed).tracks().get(0)))
         .as("a sound that is chosen takes the first program's place")
         .containsExactly("0 C0 11 0");
   }
@@ -88,7 +88,7 @@ class MidiTableTest extends MidiTableRig {
   }
 
   @Test
-  void each_channel_of_a_track_keeps_its_port() {
+  void a_track_of_several_channels_stays_one_with_its_port() {
     SmfTrack both =
         track(
             meta(0, 0x21, "02"),
@@ -97,8 +97,8 @@ class MidiTableTest extends MidiTableRig {
             off(9, 60, 64),
             SmfEvent.channel(9, 0x81, 62, 64));
     SmfFile back = throughSong(file(960, both));
-    assertThat(words(back.tracks().get(1))).contains("0 FF 21 02");
-    assertThat(words(back.tracks().get(2))).contains("0 FF 21 02");
+    assertThat(words(back.tracks().get(0))).isEqualTo(words(both));
+    assertThat(back.tracks()).hasSize(1);
   }
 
   /** Latin-1 for "Möwe", which is no UTF-8. */
@@ -202,12 +202,25 @@ class MidiTableTest extends MidiTableRig {
   }
 
   @Test
-  void patterns_of_type_2_stand_side_by_side_and_it_is_said() throws Exception {
+  void patterns_of_type_2_come_one_after_another_each_with_its_tempo() throws Exception {
     SmfReading reading =
-        SmfReader.read(raw(2, 480, "00903C4060803C4000FF2F00", "00903E4060803E4000FF2F00"));
+        SmfReader.read(
+            raw(
+                2,
+                480,
+                "00FF510307A120 00903C40 8360803C40 00FF2F00",
+                "00FF51030927C0 00903E40 60803E40 00FF2F00",
+                "00904040 60804040 00FF2F00"));
     SmfImport made = imported(reading.file());
-    assertThat(made.song().tracks()).hasSize(2);
-    assertThat(made.remarks()).contains("type 2: its patterns stand side by side, as tracks");
+    assertThat(notes(made.song())).containsExactly("0-960 60", "960-1152 62", "1152-1344 64");
+    assertThat(made.song().tempos().tempoAt(959).bpm()).isEqualTo(120);
+    assertThat(made.song().tempos().tempoAt(960).bpm()).isEqualTo(100);
+    assertThat(made.song().tempos().tempoAt(1152).bpm()).as("it says none").isEqualTo(120);
+    assertThat(made.remarks())
+        .contains("type 2: its patterns come one after another, each with its tempo");
+    SmfFile moved =
+        SmfPatch.apply(reading.file(), made.song(), n -> n.standingAt(n.onset() + 48, 96)).file();
+    assertThat(words(moved.tracks().get(1))).as("in its own pattern").contains("24 90 62 64");
   }
 
   /** 25 frames a second of 40 ticks each: a tick is a millisecond, 1.92 ticks of 960 at 120 bpm. */
@@ -237,6 +250,29 @@ class MidiTableTest extends MidiTableRig {
     assertThat(moved.others()).isEqualTo(reading.file().others()).hasSize(2);
     assertThat(imported(reading.file()).remarks())
         .containsExactly("2 chunks of unknown kinds are left out");
+  }
+
+  @Test
+  void a_track_whose_tag_is_spoilt_is_a_loss_and_is_saved_where_it_reads_as_one() throws Exception {
+    byte[] bytes =
+        raw(1, 480, "00FF2F00", "00903C40 60803C40 00FF2F00", "00903E40 60803E40 00FF2F00");
+    for (int bit = 0; bit < 5; bit++) {
+      byte[] spoilt = bytes.clone();
+      int second = 14 + 12;
+      assertThat(spoilt[second + 3]).isEqualTo((byte) 'k');
+      spoilt[second + 3] ^= (byte) (1 << bit);
+      SmfReading reading = SmfReader.read(spoilt);
+      assertThat(reading.isWhole()).as("bit %d", bit).isFalse();
+      assertThat(notes(imported(reading.file()).song())).containsExactly("0-192 60", "0-192 62");
+      assertThat(reading.file().others()).isEmpty();
+    }
+    byte[] unreadable = bytes.clone();
+    unreadable[14 + 12 + 3] = 'j';
+    unreadable[14 + 12 + 9] = 0x7F;
+    SmfReading lost = SmfReader.read(unreadable);
+    assertThat(lost.isWhole()).isFalse();
+    assertThat(lost.describeDamage()).contains("stands for a missing track");
+    assertThat(lost.describeLoss()).isEqualTo("lost: 12 bytes of track data");
   }
 
   @Test

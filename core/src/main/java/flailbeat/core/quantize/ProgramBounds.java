@@ -1,0 +1,51 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.Control;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.Ticks;
+import java.util.Arrays;
+
+/**
+ * Between which ticks a note has to stay, so that it goes on sounding with the program that it has:
+ * not before the last program change ahead of it, and not as late as the next.
+ */
+public final class ProgramBounds {
+  /** Nothing changes the program. */
+  public static final ProgramBounds NONE = new ProgramBounds(new long[0]);
+
+  private final long[] changes;
+
+  private ProgramBounds(long[] changes) {
+    this.changes = changes;
+  }
+
+  /** Those of a track. */
+  public static ProgramBounds of(Track track) {
+    long[] changes =
+        track.placed().soundingControls().stream()
+            .filter(p -> p.control().kind() == Control.Kind.PROGRAM)
+            .mapToLong(p -> p.tick())
+            .sorted()
+            .toArray();
+    return changes.length == 0 ? NONE : new ProgramBounds(changes);
+  }
+
+  /** A tick that a note goes to, kept within its bounds. */
+  long within(long standing, long wanted) {
+    if (changes.length == 0) {
+      return wanted;
+    }
+    int next = firstAfter(standing);
+    long first = next == 0 ? 0 : changes[next - 1];
+    long last = next == changes.length ? Ticks.LAST : changes[next] - 1;
+    return Math.clamp(wanted, first, last);
+  }
+
+  private int firstAfter(long tick) {
+    int at = Arrays.binarySearch(changes, tick + 1);
+    while (at > 0 && changes[at - 1] > tick) {
+      at--;
+    }
+    return at < 0 ? -at - 1 : at;
+  }
+}
