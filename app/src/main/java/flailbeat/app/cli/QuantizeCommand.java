@@ -178,7 +178,8 @@ final class QuantizeCommand implements Callable<Integer> {
   private Input onItsBeat(Input read, Progress progress) throws CommandFault {
     progress.now("Looking for the beat");
     Song song = read.opened().song();
-    List<BeatGuess> guesses = new PhraseBeat(song, PhraseBeat.busiest(song).notes()).guesses();
+    PhraseBeat phrase = new PhraseBeat(song, PhraseBeat.busiest(song).notes());
+    List<BeatGuess> guesses = phrase.guesses();
     if (guesses.isEmpty()) {
       throw new CommandFault(
           CommandLineApp.shown(in) + ": no beat was found; leave out --beat to use its own tempo");
@@ -193,14 +194,8 @@ final class QuantizeCommand implements Callable<Integer> {
             best.variationPercent(),
             best.beatMs()[0] / 1000,
             100 * best.probability());
-    Song result = song;
-    for (Track t : song.tracks()) {
-      Song one = new PhraseBeat(song, t.notes()).take(t.id(), best, PhraseBeat.Taking.TEMPO_MAP);
-      result =
-          result.withTrack(t.id(), x -> one.track(t.id()).orElseThrow()).withTempos(one.tempos());
-    }
     Opened o = read.opened();
-    return new Input(new Opened(result, o.damage(), o.loss(), o.remarks()), Optional.empty());
+    return new Input(new Opened(phrase.takeWhole(best), o.damage(), o.loss(), o.remarks()), Optional.empty());
   }
 
   /** The grid that explains the notes best, with its swing unless one was given. */

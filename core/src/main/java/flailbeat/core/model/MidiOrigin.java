@@ -3,6 +3,7 @@ package flailbeat.core.model;
 import flailbeat.core.time.Ticks;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.LongUnaryOperator;
 
 /**
  * How the MIDI file was made up that a song came from, so that it goes out as it came in.
@@ -49,6 +50,19 @@ public record MidiOrigin(
 
   public boolean isNone() {
     return tracks.isEmpty();
+  }
+
+  /** With the ends of tracks that have no parts elsewhere. */
+  public MidiOrigin mapEnds(LongUnaryOperator change) {
+    return new MidiOrigin(
+        type,
+        saysTempo,
+        saysMeter,
+        tracks.stream()
+            .map(
+                t -> new FileTrack(t.name(), t.shown(), t.parts(), change.applyAsLong(t.endTick())))
+            .toList(),
+        orders);
   }
 
   /** As after so many ticks were taken away at the start. */

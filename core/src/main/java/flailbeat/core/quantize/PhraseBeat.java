@@ -2,7 +2,9 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
@@ -22,7 +24,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
-import java.util.function.LongUnaryOperator;
+import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 
 /**
@@ -120,16 +122,99 @@ public final class PhraseBeat {
   public Song take(TrackId track, BeatGuess guess, Taking taking) {
     long anchor = anchor(guess);
     long beat = song.meters().meterAt(anchor).ticksPerBeat();
-    LongUnaryOperator placed = tick -> anchor + Math.round(beatsAt(tick, guess, taking) * beat);
+    Placing placing = new Placing(anchor, beat, guess, taking);
     Set<NoteId> ids = notes.stream().map(Note::id).collect(Collectors.toSet());
-    Song moved = NoteEdits.change(song, ids, n -> placed(n, placed));
-    return ClipEdits.put(moved, List.of(), controls(moved.track(track).orElseThrow(), placed))
-        .withTempos(
-            switch (taking) {
-              case PHRASE_FITS -> song.tempos();
-              case AVERAGE_TEMPO -> average(anchor, beat, guess);
-              case TEMPO_MAP -> following(anchor, beat, guess);
-            });
+    LongPredicate isAround = around();
+    Song moved = NoteEdits.change(song, ids, n -> placed(n, placing));
+    return moved(moved, track, isAround, placing).withTempos(placing.tempos());
+  }
+
+  /**
+   * The song with all of its tracks on the beats of the phrase, and its tempo following: notes,
+   * controllers, lyrics and markers keep their times from one another.
+   */
+  public Song takeWhole(BeatGuess guess) {
+    long anchor = anchor(guess);
+    long beat = song.meters().meterAt(anchor).ticksPerBeat();
+    Placing placing = new Placing(anchor, beat, guess, Taking.TEMPO_MAP);
+    Song result = NoteEdits.mapAll(song, n -> placed(n, placing));
+    for (Track track : song.tracks()) {
+      result = moved(result, track.id(), tick -> true, placing);
+    }
+    return result
+        .mapTracks(
+            t ->
+                t.withTraits(
+                    new FileTraits(t.traits().statesProgram(), end(t.traits().endTick(), placing))))
+        .withCarried(song.carried().stream().map(e -> placed(e, placing)).toList())
+        .withOrigin(song.origin().mapEnds(end -> end(end, placing)))
+        .withTempos(placing.tempos());
+  }
+
+  /** 0 is where the last event stands, and stays so. */
+  private static long end(long tick, Placing placing) {
+    return tick == 0 ? 0 : placing.inSong(tick);
+  }
+
+  /** What controllers do and what is carried on a track, where it belongs to what has moved. */
+  private Song moved(Song from, TrackId track, LongPredicate moves, Placing placing) {
+    Track was = from.track(track).orElseThrow();
+    List<ControlPoint> points =
+        was.controls().stream()
+            .filter(c -> moves.test(c.tick()))
+            .map(c -> c.at(placing.inSong(c.tick())))
+            .toList();
+    return ClipEdits.put(from, List.of(), points)
+        .withTrack(
+            track,
+            t ->
+                t.withCarried(
+                    t.carried().stream()
+                        .map(e -> moves.test(e.tick()) ? placed(e, placing) : e)
+                        .sorted(Comparator.comparingLong(CarriedEvent::tick))
+                        .toList()));
+  }
+
+  private static CarriedEvent placed(CarriedEvent event, Placing placing) {
+    return event.at(placing.inSong(event.tick()));
+  }
+
+  /** What lies in the phrase, or nearly. */
+  private LongPredicate around() {
+    long first = notes.stream().mapToLong(Note::onset).min().orElse(0) - AROUND;
+    long last = notes.stream().mapToLong(Note::end).max().orElse(0) + AROUND;
+    return tick -> tick >= first && tick <= last;
+  }
+
+  /** Where what was played comes to stand, and the tempos by which it does. */
+  private final class Placing {
+    private final long anchor;
+    private final long beat;
+    private final BeatGuess guess;
+    private final Taking taking;
+
+    Placing(long anchor, long beat, BeatGuess guess, Taking taking) {
+      this.anchor = anchor;
+      this.beat = beat;
+      this.guess = guess;
+      this.taking = taking;
+    }
+
+    long at(long tick) {
+      return anchor + Math.round(beatsAt(tick, guess, taking) * beat);
+    }
+
+    long inSong(long tick) {
+      return Math.clamp(at(tick), 0, Ticks.LAST);
+    }
+
+    TempoMap tempos() {
+      return switch (taking) {
+        case PHRASE_FITS -> song.tempos();
+        case AVERAGE_TEMPO -> average(anchor, beat, guess);
+        case TEMPO_MAP -> following(anchor, beat, guess);
+      };
+    }
   }
 
   private double beatsAt(long tick, BeatGuess guess, Taking taking) {
@@ -139,21 +224,11 @@ public final class PhraseBeat {
         : guess.beatsAt(ms);
   }
 
-  private static Note placed(Note note, LongUnaryOperator placed) {
-    long onset = placed.applyAsLong(note.played().onset());
-    long release = placed.applyAsLong(note.played().release());
+  private static Note placed(Note note, Placing placing) {
+    long onset = placing.at(note.played().onset());
+    long release = placing.at(note.played().release());
     return Note.asPlayed(note.id(), note.pitch(), note.velocity(), Played.within(onset, release))
         .withReleaseVelocity(note.releaseVelocity());
-  }
-
-  /** What controllers did around the notes, as it will stand. */
-  private List<ControlPoint> controls(Track track, LongUnaryOperator placed) {
-    long first = notes.stream().mapToLong(Note::onset).min().orElse(0) - AROUND;
-    long last = notes.stream().mapToLong(Note::end).max().orElse(0) + AROUND;
-    return track.controls().stream()
-        .filter(c -> c.tick() >= first && c.tick() <= last)
-        .map(c -> c.at(Math.clamp(placed.applyAsLong(c.tick()), 0, Ticks.LAST)))
-        .toList();
   }
 
   private TempoMap average(long anchor, long beat, BeatGuess guess) {

@@ -5,13 +5,16 @@ import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
+import flailbeat.core.model.Payload;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -199,6 +202,33 @@ class PhraseBeatTest {
                 .filter(c -> c.control().number() == 1)
                 .map(ControlPoint::tick))
         .containsExactly(1799L, 3740L, 18788L, 19859L);
+  }
+
+  /** At the song's tempo before and at the phrase's after, all comes at the same times. */
+  @Test
+  void lyrics_markers_and_controllers_keep_their_times_from_the_notes_of_the_whole_song() {
+    Song song = phrase();
+    TrackId track = song.tracks().get(0).id();
+    Payload text = Payload.ofHex("6C61");
+    CarriedEvent lyric = new CarriedEvent(Math.round(6016 * TICKS_PER_MS), 0xFF, 5, text);
+    CarriedEvent marker = new CarriedEvent(Math.round(4000 * TICKS_PER_MS), 0xFF, 6, text);
+    Song with =
+        song.withCarried(List.of(marker))
+            .withTrack(
+                track,
+                t ->
+                    t.withCarried(List.of(lyric))
+                        .withTraits(new FileTraits(true, Math.round(15_000 * TICKS_PER_MS))));
+    Song taken = new PhraseBeat(with, song.tracks().get(0).notes()).takeWhole(likeliest(song));
+    long first = taken.tracks().get(0).notes().get(0).onset();
+    assertThat(taken.tempos().millisBetween(first, taken.tracks().get(0).carried().get(0).tick()))
+        .isCloseTo(5016, within(4.0));
+    assertThat(taken.tempos().millisBetween(first, taken.carried().get(0).tick()))
+        .isCloseTo(3000, within(4.0));
+    assertThat(taken.tempos().millisBetween(first, taken.tracks().get(0).controls().get(0).tick()))
+        .isCloseTo(600, within(4.0));
+    assertThat(taken.tempos().millisBetween(first, taken.tracks().get(0).traits().endTick()))
+        .isCloseTo(14_000, within(20.0));
   }
 
   @Test
