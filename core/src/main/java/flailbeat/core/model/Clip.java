@@ -34,8 +34,8 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
   /** The shortest period: a sixty-fourth note. */
   public static final long SHORTEST_PERIOD = Ticks.WHOLE / 64;
 
-  /** How many notes a clip that loops may sound in all. */
-  private static final long MOST_SOUNDING = 4_000_000;
+  /** How many notes and values of controllers the loops of a song may sound in all. */
+  static final long MOST_SOUNDING = 4_000_000;
 
   public Clip {
     Ticks.require(start);
@@ -48,11 +48,20 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
     }
     requireInSong(start, content);
     takes.others().forEach(t -> requireInSong(start, t.content()));
-    long sounding = Math.ceilDiv(length, period) * (content.notes().size() + 1L);
-    if (period < NEVER && sounding > MOST_SOUNDING) {
+    if (soundingInLoop(length, period, content) > MOST_SOUNDING) {
       throw new IllegalArgumentException(
           "A clip that loops every " + period + " ticks cannot be " + length + " ticks long");
     }
+  }
+
+  /** How many notes and values sound in a loop; 0 without one. */
+  long soundingInLoop() {
+    return soundingInLoop(length, period, content);
+  }
+
+  private static long soundingInLoop(long length, long period, Content content) {
+    long once = content.notes().size() + content.controls().size() + 1L;
+    return period < NEVER ? Math.ceilDiv(length, period) * once : 0;
   }
 
   private static void requireInSong(long start, Content content) {

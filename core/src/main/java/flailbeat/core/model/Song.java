@@ -35,6 +35,20 @@ public record Song(
     if (resolution < 1 || resolution > 0x7FFF) {
       throw new IllegalArgumentException("A resolution of " + resolution + " PPQ does not exist");
     }
+    long inLoops = 0;
+    for (Track track : tracks) {
+      for (Clip clip : track.clips()) {
+        inLoops += clip.soundingInLoop();
+      }
+    }
+    if (inLoops > Clip.MOST_SOUNDING) {
+      throw new IllegalArgumentException(
+          "The loops of this song would sound "
+              + inLoops
+              + " notes and values in all, where "
+              + Clip.MOST_SOUNDING
+              + " are the most");
+    }
   }
 
   /** Made here, and of no file. */

@@ -3,6 +3,7 @@ package flailbeat.core.format.project;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.TestSongs;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.SongEdits;
@@ -16,6 +17,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.FileTraits;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.NoteStart;
@@ -23,6 +25,8 @@ import flailbeat.core.model.Payload;
 import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -32,6 +36,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -41,6 +46,34 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class ProjectFileTest {
+  /** Twelve clips that would each be within bounds: three kilobytes that would take gigabytes. */
+  @Test
+  void loops_that_no_machine_could_hold_are_refused_however_small_the_file() throws Exception {
+    Song song = TestSongs.song();
+    List<Track> tracks = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      Clip loop =
+          TestSongs.clip(
+              100 + 2L * i,
+              0,
+              Clip.SHORTEST_PERIOD,
+              Clip.SHORTEST_PERIOD,
+              List.of(TestSongs.note(101 + 2L * i, 60, 0, 10)),
+              List.of());
+      tracks.add(
+          Track.empty(new TrackId(50 + i), "Part " + i, Instrument.melodic(0), i % 9)
+              .withClips(List.of(loop)));
+    }
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ProjectFile.write(song.withTracks(tracks), out);
+    String text = out.toString(StandardCharsets.UTF_8);
+    String longer = text.replaceAll("\"length\" *: *60\\b", "\"length\" : 114000000");
+    assertThat(longer).isNotEqualTo(text).hasSizeLessThan(6000);
+    assertThatThrownBy(() -> read(longer))
+        .isInstanceOf(FileFault.class)
+        .hasMessageContaining("notes and values in all");
+  }
+
   @TempDir private Path folder;
 
   private static String json(Song song) throws IOException {
