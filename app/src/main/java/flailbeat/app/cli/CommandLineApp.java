@@ -43,7 +43,13 @@ public final class CommandLineApp {
     line.setExecutionExceptionHandler(CommandLineApp::report);
     line.setParameterExceptionHandler(CommandLineApp::reportWords);
     try {
-      return line.execute(args);
+      int status = line.execute(args);
+      if (System.out.checkError()) {
+        line.getErr().println("not all of what was found could be written");
+        line.getErr().flush();
+        return FAILED;
+      }
+      return status;
     } catch (OutOfMemoryError e) {
       return failed(line, "there is not enough memory for this", e);
     } catch (Error e) {
@@ -93,7 +99,7 @@ public final class CommandLineApp {
   }
 
   private static CommandLine commandLine() {
-    return new CommandLine(new CommandLineApp()).setCaseInsensitiveEnumValuesAllowed(true);
+    return Words.of(new CommandLine(new CommandLineApp()));
   }
 
   /** One line for what could not be done; the stack trace only where it was asked for. */

@@ -1,8 +1,5 @@
 package flailbeat.app.cli;
 
-import java.util.Map;
-import flailbeat.core.quantize.ProgramBounds;
-
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.edit.NoteEdits;
@@ -20,6 +17,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.PhraseBeat;
+import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
@@ -35,6 +33,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.UnaryOperator;
@@ -74,7 +73,8 @@ final class QuantizeCommand implements Callable<Integer> {
       required = true,
       paramLabel = "G",
       description =
-          "1/16, 1/8T (triplet), 1/8D (dotted), 1/16+1/8T (both), or auto, which finds it and says so.")
+          "1/16, 1/8T (triplet), 1/8D (dotted), 1/4:5 (five in a quarter) or 1/4:7, 1/16+1/8T (both), or"
+              + " auto, which finds it and says so.")
   private String grid;
 
   @Option(
@@ -83,7 +83,7 @@ final class QuantizeCommand implements Callable<Integer> {
   private Optional<Beat> beat;
 
   /** What is done about the beat. */
-  private enum Beat {
+  enum Beat {
     FIND
   }
 
@@ -128,7 +128,11 @@ final class QuantizeCommand implements Callable<Integer> {
   private record Result(SafeFile.Contents contents, int ppq, int moved, List<String> remarks) {}
 
   /** A song with the MIDI file it came from, if it came from one. */
-  private record Input(Opened opened, Optional<SmfFile> source) {}
+  private record Input(Opened opened, Optional<SmfFile> source, List<String> departures) {
+    Input(Opened opened) {
+      this(opened, Optional.empty(), List.of());
+    }
+  }
 
   @Override
   public Integer call() throws CommandFault {
@@ -151,7 +155,9 @@ final class QuantizeCommand implements Callable<Integer> {
     List<QuantizePlan> plans = new ArrayList<>();
     for (int index : chosen) {
       Track t = song.tracks().get(index);
-      plans.add(Quantizer.of(settings, song.tempos(), song.meters()).plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
+      plans.add(
+          Quantizer.of(settings, song.tempos(), song.meters())
+              .plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
@@ -159,7 +165,8 @@ final class QuantizeCommand implements Callable<Integer> {
     write(result, settings.grid(), chosen, plans);
     tellReadings(song, chosen, plans);
     long written = System.nanoTime();
-    SoundInput.tell(source.opened(), spec.commandLine().getErr());
+    SoundInput.tell(told(source), spec.commandLine().getErr());
+    tellIdleSwing(settings);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
       spec.commandLine()
@@ -195,7 +202,28 @@ final class QuantizeCommand implements Callable<Integer> {
             best.beatMs()[0] / 1000,
             100 * best.probability());
     Opened o = read.opened();
-    return new Input(new Opened(phrase.takeWhole(best), o.damage(), o.loss(), o.remarks()), Optional.empty());
+    return new Input(new Opened(phrase.takeWhole(best), o.damage(), o.loss(), o.remarks()));
+  }
+
+  /** What goes from file to file is not changed by what a song cannot hold. */
+  private Opened told(Input source) throws CommandFault {
+    Opened o = source.opened();
+    try {
+      boolean toMidi = SongFiles.kindOf(out) == SongFiles.Kind.MIDI;
+      return toMidi && source.source().isPresent()
+          ? new Opened(o.song(), o.damage(), o.loss(), source.departures())
+          : o;
+    } catch (IOException e) {
+      throw CommandLineApp.fault(out, e);
+    }
+  }
+
+  private void tellIdleSwing(QuantizeSettings settings) {
+    if (settings.swing() != GridLines.EVEN && !settings.grid().hasStraight()) {
+      spec.commandLine()
+          .getErr()
+          .println("--swing does nothing on " + settings.grid() + ": it has no straight values");
+    }
   }
 
   /** The grid that explains the notes best, with its swing unless one was given. */
@@ -282,12 +310,12 @@ final class QuantizeCommand implements Callable<Integer> {
   private Input read() throws CommandFault {
     try {
       if (SongFiles.kindOf(in) == SongFiles.Kind.PROJECT) {
-        return new Input(SongFiles.read(in), Optional.empty());
+        return new Input(SongFiles.read(in));
       }
       SmfReading reading = SmfReader.read(in);
       Opened opened = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
       input.requireWhole(in, opened);
-      return new Input(opened, Optional.of(reading.file()));
+      return new Input(opened, Optional.of(reading.file()), reading.departures());
     } catch (IOException e) {
       throw CommandLineApp.fault(in, e);
     }

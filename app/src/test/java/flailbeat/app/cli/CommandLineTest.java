@@ -14,6 +14,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -29,6 +30,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class CommandLineTest {
@@ -37,6 +39,8 @@ class CommandLineTest {
   private final ByteArrayOutputStream err = new ByteArrayOutputStream();
   private final PrintStream realOut = System.out;
   private final PrintStream realErr = System.err;
+  private static final String NEW_LINE = System.lineSeparator();
+
   private Path flail;
   private Path midi;
 
@@ -437,6 +441,60 @@ class CommandLineTest {
     assertThat(run("convert", quantized, folder.resolve("told.mid"))).isZero();
     assertThat(err.toString(StandardCharsets.UTF_8))
         .contains("when notes were played stays in the project alone");
+  }
+
+  /** Drums of no length and a chunk of another kind, both of which stay as they are. */
+  @Test
+  void what_stays_in_the_file_is_not_called_changed() throws Exception {
+    Path drums = folder.resolve("drums.mid");
+    Files.write(
+        drums,
+        HexFormat.of()
+            .parseHex(
+                "4D546864000000060000000101E0"
+                    + "4D54726B00000014"
+                    + "0A992440008924400099264060892640"
+                    + "00FF2F00"
+                    + "58464B4D0000000107"));
+    Path result = folder.resolve("out.mid");
+    assertThat(run("quantize", drums, result, "--grid", "1/8T", "--swing", 60)).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .isEqualTo("--swing does nothing on 1/8T: it has no straight values" + NEW_LINE);
+    err.reset();
+    assertThat(run("convert", drums, folder.resolve("drums.flail"))).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("1 note of no length is one tick long here", "unknown kind is left out");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "--strength 50%|\"50%\" is no number; write digits alone, such as 50",
+        "--beat seek|\"seek\" is none of: find",
+        "--method best|\"best\" is none of: nearest, fit",
+        "--track one|\"one\" is no whole number"
+      })
+  void a_word_that_is_none_is_told_in_plain_words(String words, String told) {
+    Path result = folder.resolve("out.mid");
+    String[] more = words.split(" ");
+    assertThat(run("quantize", midi, result, "--grid", "1/16", more[0], more[1])).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains(told);
+    assertThat(result).doesNotExist();
+  }
+
+  @Test
+  void what_cannot_be_said_is_a_failure() {
+    System.setOut(
+        new PrintStream(
+            new OutputStream() {
+              @Override
+              public void write(int b) throws IOException {
+                throw new IOException("No space left on device");
+              }
+            }));
+    assertThat(run("info", midi)).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("could be written");
   }
 
   @Test

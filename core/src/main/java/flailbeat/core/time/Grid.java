@@ -31,6 +31,11 @@ public record Grid(List<NoteValue> values) {
     return new Grid(Arrays.stream(text.split("\\+", -1)).map(NoteValue::parse).toList());
   }
 
+  /** Whether it has straight values, which alone can swing. */
+  public boolean hasStraight() {
+    return values.stream().anyMatch(v -> v.division() == NoteValue.Division.STRAIGHT);
+  }
+
   /** The shortest of its note values, in ticks. */
   public long finestTicks() {
     return values.stream().mapToLong(NoteValue::ticks).min().orElseThrow();
@@ -50,7 +55,8 @@ public record Grid(List<NoteValue> values) {
                 + value
                 + " is finer than this file can hold: it has only "
                 + ppq
-                + " ticks to a quarter note. Choose a coarser grid");
+                + (ppq == 1 ? " tick" : " ticks")
+                + " to a quarter note. Choose a coarser grid");
       }
     }
     return this;
