@@ -2,6 +2,7 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
 import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.MidiOrigin.FileTrack;
 import flailbeat.core.model.Payload;
 import flailbeat.core.model.Placed;
@@ -12,6 +13,7 @@ import flailbeat.core.model.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.Ticks;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -40,7 +42,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
     Builder builder = new Builder(song);
     List<SmfTrack> tracks = builder.tracks();
     int type = song.origin().type() == 0 && tracks.size() == 1 ? 0 : 1;
-    return new SmfExport(new SmfFile(type, song.resolution(), tracks), builder.remarks());
+    return new SmfExport(new SmfFile(type, builder.ppq, tracks), builder.remarks());
   }
 
   private static final class Builder {
@@ -53,11 +55,41 @@ public record SmfExport(SmfFile file, List<String> remarks) {
 
     Builder(Song song) {
       this.song = song;
-      this.ppq = song.resolution();
+      boolean fits = SmfPatch.toFile(lastTick(song), song.resolution()) <= Ticks.LAST;
+      this.ppq = fits ? song.resolution() : Ticks.PPQ;
+    }
+
+    /** Nothing of a song comes later, as far as it can be seen without looking at each event. */
+    private static long lastTick(Song song) {
+      long last = song.tempos().changes().getLast().tick();
+      last = Math.max(last, song.meters().changes().getLast().tick());
+      for (CarriedEvent e : song.carried()) {
+        last = Math.max(last, e.tick());
+      }
+      for (FileTrack t : song.origin().tracks()) {
+        last = Math.max(last, t.endTick());
+      }
+      for (Track t : song.tracks()) {
+        last = Math.max(last, Math.max(t.end(), t.traits().endTick()));
+        for (CarriedEvent e : t.carried()) {
+          last = Math.max(last, e.tick());
+        }
+        for (Clip clip : t.clips()) {
+          last = Math.max(last, Math.min(Ticks.LAST, clip.end()));
+        }
+      }
+      return last;
     }
 
     List<String> remarks() {
       List<String> result = new ArrayList<>();
+      if (ppq != song.resolution()) {
+        result.add(
+            "times so late do not go with "
+                + song.resolution()
+                + " ticks to a quarter note: it is written with "
+                + ppq);
+      }
       if (trimmed > 0) {
         result.add(Overlaps.told(trimmed));
       }
