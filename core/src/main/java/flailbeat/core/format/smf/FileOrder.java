@@ -12,8 +12,6 @@ import java.util.function.LongUnaryOperator;
  * one: see {@link TickOrders}.
  */
 final class FileOrder {
-  private static final long[] NONE = {};
-
   private final int fileTrack;
   private final TickOrders.Builder orders;
   private final long[] refs;
@@ -36,28 +34,34 @@ final class FileOrder {
     refs[index] = TickOrders.carried(carriedAt.merge(tick, 1, Integer::sum) - 1);
   }
 
-  /** Takes down the orders that are not the usual ones. O(n), and O(k log k) for k at one tick. */
-  void take(List<SmfEvent> events, LongUnaryOperator scaled) {
-    int from = 0;
-    for (int i = 1; i <= events.size(); i++) {
-      if (i == events.size() || events.get(i).tick() != events.get(from).tick()) {
-        long[] known = i - from > 1 ? known(from, i) : NONE;
-        if (!isUsual(known)) {
-          orders.add(fileTrack, scaled.applyAsLong(events.get(from).tick()), known);
-        }
-        from = i;
+  /**
+   * Takes down the orders that are not the usual ones. O(k) for k events with others at their tick.
+   *
+   * @param together the events that have another one behind them at their tick
+   */
+  void take(List<SmfEvent> events, int[] together, LongUnaryOperator scaled) {
+    for (int i = 0; i < together.length; ) {
+      int from = together[i];
+      int to = from + 1;
+      while (i < together.length && together[i] == to - 1) {
+        i++;
+        to++;
+      }
+      if (!isUsual(from, to)) {
+        long[] known = Arrays.stream(refs, from, to).filter(r -> r != TickOrders.UNKNOWN).toArray();
+        orders.add(fileTrack, scaled.applyAsLong(events.get(from).tick()), known);
       }
     }
   }
 
-  private long[] known(int from, int to) {
-    return Arrays.stream(refs, from, to).filter(r -> r != TickOrders.UNKNOWN).toArray();
-  }
-
-  private static boolean isUsual(long[] refs) {
-    for (int i = 1; i < refs.length; i++) {
-      if (TickOrders.comesBefore(refs[i], refs[i - 1])) {
-        return false;
+  private boolean isUsual(int from, int to) {
+    long before = TickOrders.UNKNOWN;
+    for (int i = from; i < to; i++) {
+      if (refs[i] != TickOrders.UNKNOWN) {
+        if (before != TickOrders.UNKNOWN && TickOrders.comesBefore(refs[i], before)) {
+          return false;
+        }
+        before = refs[i];
       }
     }
     return true;

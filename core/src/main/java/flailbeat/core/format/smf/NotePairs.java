@@ -1,23 +1,23 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
 /**
  * Which note-on belongs to which note-off in a track: the first to begin is the first to end, for
- * each channel and pitch. A note that no event ends is ended at the track's end.
+ * each channel and pitch. A note that no event ends is ended at the track's end. What is no note,
+ * and where several events stand at one tick, is found on the way. O(n).
  */
 final class NotePairs {
-  /**
-   * A note's two events, by their index in the track.
-   *
-   * @param off -1 where no event ends it
-   */
-  record Pair(int on, int off) {}
+  private static final int KEYS = 16 << 7;
 
-  private final List<Pair> pairs = new ArrayList<>();
+  private int[] on = new int[64];
+  private int[] off = new int[64];
+  private final int[] inChannel = new int[16];
+  private final Indices others = new Indices();
+  private final Indices together = new Indices();
+  private int size;
   private int withoutEnd;
   private int withoutStart;
 
@@ -29,9 +29,33 @@ final class NotePairs {
     return result;
   }
 
-  /** In order of their note-ons. */
-  List<Pair> pairs() {
-    return pairs;
+  int size() {
+    return size;
+  }
+
+  /** Where in the track a note begins; notes are in the order in which they do. */
+  int on(int note) {
+    return on[note];
+  }
+
+  /** Where in the track it ends; -1 where no event ends it. */
+  int off(int note) {
+    return off[note];
+  }
+
+  /** How many notes a channel has. */
+  int inChannel(int channel) {
+    return inChannel[channel];
+  }
+
+  /** Where in the track the events are that neither begin nor end a note. */
+  int[] others() {
+    return others.toArray();
+  }
+
+  /** Where in the track events stand that have another one behind them at their tick. */
+  int[] together() {
+    return together.toArray();
   }
 
   /** Notes that no event ends. */
@@ -46,40 +70,66 @@ final class NotePairs {
 
   private void read(List<SmfEvent> events) {
     // For each channel and pitch, the sounding notes as a queue linked through "next".
-    int[] first = new int[16 * 128];
-    int[] last = new int[16 * 128];
+    int[] first = new int[KEYS];
+    int[] last = new int[KEYS];
     Arrays.fill(first, -1);
-    int[] next = new int[events.size()];
-    int[] offs = new int[events.size()];
-    Arrays.fill(offs, -1);
-    for (int i = 0; i < events.size(); i++) {
-      SmfEvent e = events.get(i);
-      if (!e.isChannelMessage()) {
-        continue;
+    int[] next = new int[on.length];
+    int index = 0;
+    long tick = -1;
+    for (SmfEvent e : events) {
+      if (e.tick() == tick) {
+        together.add(index - 1);
       }
-      int key = e.channel() << 7 | e.data1();
-      if (e.isNoteOn()) {
-        next[i] = -1;
-        if (first[key] < 0) {
-          first[key] = i;
-        } else {
-          next[last[key]] = i;
+      tick = e.tick();
+      int kind = e.status() & 0xF0;
+      if (kind == 0x90 && e.data2() > 0) {
+        if (size == on.length) {
+          on = Arrays.copyOf(on, 2 * size);
+          off = Arrays.copyOf(off, 2 * size);
+          next = Arrays.copyOf(next, 2 * size);
         }
-        last[key] = i;
-      } else if (e.isNoteOff()) {
+        int key = e.channel() << 7 | e.data1();
+        on[size] = index;
+        off[size] = -1;
+        next[size] = -1;
+        if (first[key] < 0) {
+          first[key] = size;
+        } else {
+          next[last[key]] = size;
+        }
+        last[key] = size++;
+        inChannel[e.channel()]++;
+        withoutEnd++;
+      } else if (kind == 0x80 || kind == 0x90) {
+        int key = e.channel() << 7 | e.data1();
         if (first[key] < 0) {
           withoutStart++;
         } else {
-          offs[first[key]] = i;
+          off[first[key]] = index;
           first[key] = next[first[key]];
+          withoutEnd--;
         }
+      } else {
+        others.add(index);
       }
+      index++;
     }
-    for (int i = 0; i < events.size(); i++) {
-      if (events.get(i).isNoteOn()) {
-        pairs.add(new Pair(i, offs[i]));
-        withoutEnd += offs[i] < 0 ? 1 : 0;
+  }
+
+  /** Numbers in a row. */
+  private static final class Indices {
+    private int[] values = new int[64];
+    private int size;
+
+    void add(int value) {
+      if (size == values.length) {
+        values = Arrays.copyOf(values, 2 * size);
       }
+      values[size++] = value;
+    }
+
+    int[] toArray() {
+      return Arrays.copyOf(values, size);
     }
   }
 }

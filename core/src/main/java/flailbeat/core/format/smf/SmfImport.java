@@ -78,8 +78,9 @@ public record SmfImport(Song song, List<String> remarks) {
     }
 
     SmfImport build() {
+      List<NotePairs> pairs = file.tracks().stream().map(NotePairs::of).toList();
       for (int i = 0; i < file.tracks().size(); i++) {
-        readMaps(file.tracks().get(i), i);
+        readMaps(file.tracks().get(i), pairs.get(i), i);
       }
       tempos.sort(Comparator.comparingLong(TempoMap.Change::tick));
       meters.sort(Comparator.comparingLong(MeterMap.Change::tick));
@@ -89,7 +90,7 @@ public record SmfImport(Song song, List<String> remarks) {
           (int) (meters.size() - meters.stream().mapToLong(c -> c.tick()).distinct().count());
       MeterMap meterMap = MeterMap.of(meters);
       for (int i = 0; i < file.tracks().size(); i++) {
-        readTrack(file.tracks().get(i), i, meterMap);
+        readTrack(file.tracks().get(i), pairs.get(i), i, meterMap);
       }
       remarkAll();
       String songTitle = songTitle();
@@ -182,8 +183,9 @@ public record SmfImport(Song song, List<String> remarks) {
       }
     }
 
-    private void readMaps(SmfTrack track, int index) {
-      for (SmfEvent e : track.events()) {
+    private void readMaps(SmfTrack track, NotePairs pairs, int index) {
+      for (int i : pairs.others()) {
+        SmfEvent e = track.events().get(i);
         if (e.isChannelMessage()) {
           readProgram(e);
           continue;
@@ -226,18 +228,15 @@ public record SmfImport(Song song, List<String> remarks) {
       }
     }
 
-    private void readTrack(SmfTrack source, int index, MeterMap meterMap) {
+    private void readTrack(SmfTrack source, NotePairs pairs, int index, MeterMap meterMap) {
       Part[] parts = new Part[16];
       FileOrder order = new FileOrder(index, orders, source.events().size());
-      readNotes(source, parts, order);
+      readNotes(source, pairs, parts, order);
       List<CarriedEvent> others = new ArrayList<>();
       Optional<CarriedEvent> name = Optional.empty();
-      for (int i = 0; i < source.events().size(); i++) {
+      for (int i : pairs.others()) {
         SmfEvent e = source.events().get(i);
         long tick = scaled(e.tick());
-        if (e.isNoteOn() || e.isNoteOff()) {
-          continue;
-        }
         if (e.isChannelMessage()) {
           Control control = Control.of(e.status(), e.data1(), e.data2());
           ControlPoint point = new ControlPoint(ids.control(), tick, control);
@@ -258,7 +257,7 @@ public record SmfImport(Song song, List<String> remarks) {
           }
         }
       }
-      order.take(source.events(), this::scaled);
+      order.take(source.events(), pairs.together(), this::scaled);
       addParts(source, index, name, parts, others, meterMap);
     }
 
@@ -300,22 +299,26 @@ public record SmfImport(Song song, List<String> remarks) {
           new MidiOrigin.FileTrack(name, shown, made, several == 0 ? scaled(source.endTick()) : 0));
     }
 
-    private void readNotes(SmfTrack source, Part[] parts, FileOrder order) {
-      NotePairs pairs = NotePairs.of(source);
+    private void readNotes(SmfTrack source, NotePairs pairs, Part[] parts, FileOrder order) {
       withoutEnd += pairs.withoutEnd();
       withoutStart += pairs.withoutStart();
-      for (NotePairs.Pair pair : pairs.pairs()) {
-        SmfEvent on = source.events().get(pair.on());
-        SmfEvent off = pair.off() < 0 ? null : source.events().get(pair.off());
+      for (int channel = 0; channel < parts.length; channel++) {
+        if (pairs.inChannel(channel) > 0) {
+          part(parts, channel).notes.ensureCapacity(pairs.inChannel(channel));
+        }
+      }
+      for (int i = 0; i < pairs.size(); i++) {
+        SmfEvent on = source.events().get(pairs.on(i));
+        SmfEvent off = pairs.off(i) < 0 ? null : source.events().get(pairs.off(i));
         long end = off == null ? source.endTick() : off.tick();
         withoutLength += end == on.tick() ? 1 : 0;
         long onset = scaled(on.tick());
         long length = Math.max(1, scaled(end) - onset);
         boolean released = off != null && (off.status() & 0xF0) == 0x80;
         NoteId id = ids.note();
-        order.put(pair.on(), TickOrders.start(id.value()));
+        order.put(pairs.on(i), TickOrders.start(id.value()));
         if (off != null) {
-          order.put(pair.off(), TickOrders.end(id.value()));
+          order.put(pairs.off(i), TickOrders.end(id.value()));
         }
         part(parts, on.channel())
             .notes
@@ -353,7 +356,7 @@ public record SmfImport(Song song, List<String> remarks) {
 
   /** One channel of a track on its way to a track of its own. */
   private static final class Part {
-    private final List<Note> notes = new ArrayList<>();
+    private final ArrayList<Note> notes = new ArrayList<>();
     private final List<ControlPoint> controls = new ArrayList<>();
 
     /**

@@ -36,7 +36,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     int next = 0;
     long start = 0;
     for (SmfTrack track : file.tracks()) {
-      List<NotePairs.Pair> pairs = NotePairs.of(track).pairs();
+      NotePairs pairs = NotePairs.of(track);
       int end = next + pairs.size();
       OneTrack one = new OneTrack(track, file.ppq(), pairs, start);
       start += file.format() == 2 ? track.endTick() : 0;
@@ -79,7 +79,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
   private static final class OneTrack {
     private final SmfTrack track;
     private final int ppq;
-    private final List<NotePairs.Pair> pairs;
+    private final NotePairs pairs;
     private final Overlaps.Span[] spans;
     private final boolean[] moves;
 
@@ -89,7 +89,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     private int moved;
     private int trimmed;
 
-    OneTrack(SmfTrack track, int ppq, List<NotePairs.Pair> pairs, long start) {
+    OneTrack(SmfTrack track, int ppq, NotePairs pairs, long start) {
       this.start = start;
       this.track = track;
       this.ppq = ppq;
@@ -99,11 +99,11 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
     }
 
     private long on(int i) {
-      return track.events().get(pairs.get(i).on()).tick();
+      return track.events().get(pairs.on(i)).tick();
     }
 
     private long off(int i) {
-      int off = pairs.get(i).off();
+      int off = pairs.off(i);
       return off < 0 ? track.endTick() : track.events().get(off).tick();
     }
 
@@ -139,7 +139,7 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
       Map<Integer, List<Overlaps.Span>> ofPitch = new HashMap<>();
       Map<Integer, Boolean> touched = new HashMap<>();
       for (int i = 0; i < spans.length; i++) {
-        SmfEvent event = track.events().get(pairs.get(i).on());
+        SmfEvent event = track.events().get(pairs.on(i));
         int key = event.channel() << 7 | event.data1();
         ofPitch.computeIfAbsent(key, k -> new ArrayList<>()).add(spans[i]);
         touched.merge(key, moves[i], Boolean::logicalOr);
@@ -163,11 +163,10 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
         boolean[] gone = new boolean[events.size()];
         for (int i = 0; i < spans.length; i++) {
           if (moves[i]) {
-            NotePairs.Pair pair = pairs.get(i);
-            take(events, pair, spans[i]);
-            gone[pair.on()] = true;
-            if (pair.off() >= 0) {
-              gone[pair.off()] = true;
+            take(events, i, spans[i]);
+            gone[pairs.on(i)] = true;
+            if (pairs.off(i) >= 0) {
+              gone[pairs.off(i)] = true;
             }
           }
         }
@@ -176,11 +175,11 @@ public record SmfPatch(SmfFile file, int moved, int trimmed) {
         return merged(events, gone);
       }
 
-      private void take(List<SmfEvent> events, NotePairs.Pair pair, Overlaps.Span span) {
-        SmfEvent on = events.get(pair.on());
+      private void take(List<SmfEvent> events, int note, Overlaps.Span span) {
+        SmfEvent on = events.get(pairs.on(note));
         SmfEvent off =
-            pair.off() >= 0
-                ? events.get(pair.off())
+            pairs.off(note) >= 0
+                ? events.get(pairs.off(note))
                 : SmfEvent.channel(0, 0x80 | on.channel(), on.data1(), Note.RELEASE);
         starts.add(on.at(span.on()));
         // A note of no length ends after it has begun.

@@ -9,9 +9,15 @@ import java.util.List;
 
 /** Reads the events of one track chunk, up to its end mark or the first thing that is wrong. */
 final class SmfTrackReader {
+  /** A time of one byte, a status and two bytes of data. */
+  private static final int PLAIN_BYTES = 4;
+
+  /** An event with its time. */
+  private static final int USUAL_BYTES = 4;
+
   private final byte[] bytes;
   private final int end;
-  private final List<SmfEvent> events = new ArrayList<>();
+  private final List<SmfEvent> events;
   private int at;
   private long tick;
   private int runningStatus;
@@ -27,11 +33,15 @@ final class SmfTrackReader {
     this.bytes = bytes;
     this.at = from;
     this.end = end;
+    this.events = new ArrayList<>(Math.max(16, (end - from) / USUAL_BYTES));
   }
 
   /** Reads what can be read. */
   SmfTrack read() {
     while (fault == null && !sawEnd && at < end) {
+      if (plainEvent()) {
+        continue;
+      }
       int start = at;
       try {
         event();
@@ -60,6 +70,38 @@ final class SmfTrackReader {
   /** Where reading stopped: behind the last whole event. */
   int position() {
     return at;
+  }
+
+  /**
+   * Reads a channel message soon after the one before, as nearly all events are; anything else is
+   * left as it is.
+   */
+  private boolean plainEvent() {
+    if (end - at < PLAIN_BYTES || bytes[at] < 0) {
+      return false;
+    }
+    int next = at + 1;
+    int status = bytes[next] & 0xFF;
+    if (status >= 0x80) {
+      next++;
+    } else {
+      status = runningStatus;
+    }
+    if (status < 0x80 || status >= 0xF0) {
+      return false;
+    }
+    int data1 = bytes[next++];
+    int data2 = (status & 0xE0) == 0xC0 ? 0 : bytes[next++];
+    long time = tick + bytes[at];
+    if (data1 < 0 || data2 < 0 || time > Ticks.LAST) {
+      return false;
+    }
+    events.add(SmfEvent.channel(time, status, data1, data2));
+    runningStatus = status;
+    lastStatus = status;
+    tick = time;
+    at = next;
+    return true;
   }
 
   private void event() throws Broken {
