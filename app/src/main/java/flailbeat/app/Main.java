@@ -1,5 +1,7 @@
 package flailbeat.app;
 
+import flailbeat.core.format.SafeFile;
+
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.app.shell.FlailbeatApp;
 import java.io.File;
@@ -48,6 +50,7 @@ public final class Main {
   public static void main(String[] args) {
     System.setProperty("java.util.logging.SimpleFormatter.format", LINE);
     ALL.setLevel(Level.WARNING);
+    Runtime.getRuntime().addShutdownHook(new Thread(SafeFile::abandonAll, "part-files"));
     if (args.length > 0 && COMMANDS.contains(args[0])) {
       System.exit(CommandLineApp.run(args));
     }

@@ -17,18 +17,13 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Files that are written beside their targets until they are whole. They go when the program ends,
- * from outside too; those of one that was killed go when the next file is written there.
+ * Files that are written beside their targets until they are whole. Those of a program that was
+ * killed go when the next file is written there.
  */
 final class PartFiles {
   private static final Logger LOG = LoggerFactory.getLogger(PartFiles.class);
   private static final Pattern NAME = Pattern.compile("\\.flailbeat-(\\d+)-[0-9a-f-]+\\.part");
   private static final Set<Path> OPEN = ConcurrentHashMap.newKeySet();
-
-  static {
-    Runtime.getRuntime()
-        .addShutdownHook(new Thread(() -> OPEN.forEach(PartFiles::remove), "part-files"));
-  }
 
   private PartFiles() {}
 
@@ -45,6 +40,10 @@ final class PartFiles {
   static void done(Path part) {
     remove(part);
     OPEN.remove(part);
+  }
+
+  static void removeAll() {
+    OPEN.forEach(PartFiles::remove);
   }
 
   private static void remove(Path part) {

@@ -33,6 +33,11 @@ public final class SafeFile {
 
   private SafeFile() {}
 
+  /** Removes whatever is being written: called when the program is ended from outside. */
+  public static void abandonAll() {
+    PartFiles.removeAll();
+  }
+
   /**
    * A file to be written.
    *

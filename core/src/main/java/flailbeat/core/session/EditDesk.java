@@ -96,7 +96,25 @@ public final class EditDesk {
   public void addTrack(Instrument instrument) {
     edit("Add track", s -> SongEdits.addTrack(s, instrument));
     document.chooseTrack(document.song().tracks().getLast().id());
-    silentTracks().ifPresent(text -> notices.tell(new Notice(text, true)));
+    silentTracks().or(this::sharedChannel).ifPresent(text -> notices.tell(new Notice(text, true)));
+  }
+
+  /** A MIDI file has sixteen channels: whoever adds a track beyond them is told. */
+  private Optional<String> sharedChannel() {
+    Track added = document.track();
+    return document.song().tracks().stream()
+        .filter(t -> t.channel() == added.channel() && !t.id().equals(added.id()))
+        .filter(t -> !added.instrument().kit())
+        .findFirst()
+        .map(
+            t ->
+                "All channels of a MIDI file are taken: exported, "
+                    + added.name()
+                    + " shares channel "
+                    + (added.channel() + 1)
+                    + " with "
+                    + t.name()
+                    + ". Here each has its own sound");
   }
 
   /** Takes the chosen track away; the one beside it is chosen then. The last one stays. */

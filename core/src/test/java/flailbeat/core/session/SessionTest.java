@@ -251,4 +251,17 @@ class SessionTest extends RecordingRig {
     assertThat(session.notices().current().text())
         .contains("a picture failed", "Your song is still here");
   }
+
+  /** Fifteen melodic channels, beside the one for drums. */
+  @Test
+  void a_track_beyond_the_channels_of_a_midi_file_is_told_as_it_is_added() {
+    for (int i = 2; i <= 15; i++) {
+      session.editing().addTrack(Instrument.melodic(i));
+    }
+    assertThat(session.notices().current().text()).doesNotContain("channel");
+    session.editing().addTrack(Instrument.kit(0));
+    assertThat(session.notices().current().text()).doesNotContain("channel");
+    session.editing().addTrack(Instrument.melodic(20));
+    assertThat(session.notices().current().text()).contains("shares channel 1 with Track 1");
+  }
 }

@@ -135,8 +135,21 @@ public final class MutationReport {
     return result;
   }
 
+  /** What a header announces and is not there must not be among what is passed over in silence. */
+  private static void requireLossesTold(byte[] bytes, SmfReading reading) {
+    int announced = (bytes[10] & 0xFF) << 8 | bytes[11] & 0xFF;
+    int missing = announced - reading.file().tracks().size();
+    if (reading.isWhole() && missing > 0 && !reading.file().others().isEmpty()) {
+      throw new IllegalStateException(missing + " tracks are missing, and it is not told");
+    }
+    if (reading.isSound() && missing != 0) {
+      throw new IllegalStateException("another number of tracks, and nothing is said");
+    }
+  }
+
   private void readMidi(byte[] bytes) throws IOException {
     SmfReading reading = SmfReader.read(bytes);
+    requireLossesTold(bytes, reading);
     Song song = SongFiles.fromMidi(reading, "x").song();
     List<QuantizePlan> plans = new ArrayList<>();
     for (var track : song.tracks()) {
