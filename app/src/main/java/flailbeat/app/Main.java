@@ -1,9 +1,8 @@
 package flailbeat.app;
 
-import flailbeat.core.format.SafeFile;
-
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.app.shell.FlailbeatApp;
+import flailbeat.core.format.SafeFile;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
