@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongToIntFunction;
 import java.util.function.LongUnaryOperator;
 
 /**
@@ -27,6 +28,9 @@ public final class TickOrders {
   public static final long NAME = Kind.NAME.ordinal();
 
   private static final int BITS = 3;
+
+  /** Among so many it is quicker to look at each. */
+  private static final int FEW = 32;
 
   /** Kinds of events; those up to controllers have ids. */
   private enum Kind {
@@ -147,16 +151,14 @@ public final class TickOrders {
     if (found < 0) {
       return;
     }
-    Map<Long, Integer> places = new HashMap<>();
-    for (long ref : groups[found].refs) {
-      places.putIfAbsent(ref, places.size());
-    }
+    long[] group = groups[found].refs;
+    LongToIntFunction placeOf = placesIn(group);
     long[] ranks = new long[refs.length];
     int known = 0;
     for (int i = 0; i < refs.length; i++) {
-      Integer place = places.get(refs[i]);
-      known += place == null ? 0 : 1;
-      long rank = place != null ? place + 1 : rankOfStranger(refs[i], places.size());
+      int place = placeOf.applyAsInt(refs[i]);
+      known += place < 0 ? 0 : 1;
+      long rank = place < 0 ? rankOfStranger(refs[i], group.length) : place + 1;
       ranks[i] = rank << 32 | i;
     }
     if (known > 1) {
@@ -165,6 +167,24 @@ public final class TickOrders {
         events[from + i] = here[(int) ranks[i]];
       }
     }
+  }
+
+  /** Where in a group each event stands; -1 for one that is not in it. */
+  private static LongToIntFunction placesIn(long[] group) {
+    if (group.length <= FEW) {
+      return ref -> {
+        int at = 0;
+        while (at < group.length && group[at] != ref) {
+          at++;
+        }
+        return at < group.length ? at : -1;
+      };
+    }
+    Map<Long, Integer> places = new HashMap<>();
+    for (int i = 0; i < group.length; i++) {
+      places.putIfAbsent(group[i], i);
+    }
+    return ref -> places.getOrDefault(ref, -1);
   }
 
   /** Ends and whatever sets a sound come first, starts last. */

@@ -185,7 +185,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       }
       List<CarriedEvent> carried = new ArrayList<>();
       if (index >= 0) {
-        song.carried().stream().filter(e -> e.fileTrack() == index).forEach(carried::add);
+        song.carried().stream().filter(e -> fileTrackOf(e) == index).forEach(carried::add);
       }
       parts.forEach(p -> carried.addAll(p.carried()));
       carry(carried, name, events);
@@ -203,6 +203,14 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       NoteTimes notes = new NoteTimes(parts, placed, this::scaled);
       trimmed += notes.trim();
       return events.inOrder(notes, scaled(end));
+    }
+
+    /** What would stand in a track that is not written stands in the first. */
+    private int fileTrackOf(CarriedEvent event) {
+      List<FileTrack> tracks = song.origin().tracks();
+      return event.fileTrack() < tracks.size() && tracks.get(event.fileTrack()).parts().isEmpty()
+          ? event.fileTrack()
+          : 0;
     }
 
     private void maps(FileTrackEvents events) {

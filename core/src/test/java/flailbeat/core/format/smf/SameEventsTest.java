@@ -13,8 +13,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.TestSongs;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
+import flailbeat.core.model.CarriedEvent;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Payload;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
@@ -162,6 +166,22 @@ class SameEventsTest {
     Song moved = NoteEdits.move(song, Set.of(first.id()), 960, 0);
     assertThat(said(SmfExport.of(moved)).stream().filter(w -> w.startsWith("1: 960")))
         .containsExactly("1: 960 C0 5 0 ", "1: 960 90 60 90 ", "1: 960 90 62 90 ");
+  }
+
+  @Test
+  void what_is_added_goes_behind_and_what_is_taken_away_takes_nothing_else_along() {
+    SmfTrack one = track(meta(0, 0x03, "41"), on(0, 60, 90), off(9, 60, 64));
+    SmfTrack two = track(on(0, 62, 90), meta(4, 0x05, "6C61"), off(9, 62, 64));
+    Song song = imported(new SmfFile(0, 960, List.of(one))).song();
+    Song more = SongEdits.addTrack(song, Instrument.melodic(4));
+    SmfFile file = SmfExport.of(more);
+    assertThat(file.format()).as("it has two tracks now").isEqualTo(1);
+    assertThat(said(file).subList(0, 4)).isEqualTo(said(SmfExport.of(song)));
+    Song both = imported(file(960, conductor(), one, two)).song();
+    Song left = SongEdits.removeTrack(both, both.tracks().get(0).id());
+    assertThat(said(SmfExport.of(left))).isEqualTo(said(file(960, conductor(), two)));
+    CarriedEvent stray = new CarriedEvent(5, 0xFF, 6, Payload.ofHex("41")).inFileTrack(7);
+    assertThat(said(SmfExport.of(left.withCarried(List.of(stray))))).contains("0: 5 FF 6 0 41");
   }
 
   @Test
