@@ -167,6 +167,7 @@ final class QuantizeCommand implements Callable<Integer> {
     long written = System.nanoTime();
     SoundInput.tell(told(source), spec.commandLine().getErr());
     tellIdleSwing(settings);
+    tellHeld(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
       spec.commandLine()
@@ -215,6 +216,18 @@ final class QuantizeCommand implements Callable<Integer> {
           : o;
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
+    }
+  }
+
+  private void tellHeld(List<QuantizePlan> plans) {
+    int held = plans.stream().mapToInt(QuantizePlan::held).sum();
+    if (held > 0) {
+      spec.commandLine()
+          .getErr()
+          .println(
+              held
+                  + (held == 1 ? " note stops" : " notes stop")
+                  + " short of the line, to go on sounding with their program");
     }
   }
 

@@ -173,6 +173,11 @@ final class Drafts {
     return bounds.within(notes.get(i).onset(), Math.max(0, onset[i]));
   }
 
+  /** Whether it would go elsewhere, and sound with another program there. */
+  boolean isHeld(int i) {
+    return onset(i) != Math.max(0, onset[i]);
+  }
+
   long length(int i) {
     return length[i];
   }

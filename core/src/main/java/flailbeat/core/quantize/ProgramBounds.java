@@ -1,6 +1,7 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Control;
+import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.Ticks;
 import java.util.Arrays;
@@ -19,15 +20,25 @@ public final class ProgramBounds {
     this.changes = changes;
   }
 
-  /** Those of a track. */
+  /** Those of a track. O(c) for c values of controllers; where any is a program, as laying out. */
   public static ProgramBounds of(Track track) {
+    boolean any =
+        track.clips().stream()
+            .anyMatch(c -> c.content().controls().stream().anyMatch(ProgramBounds::isProgram));
+    if (!any) {
+      return NONE;
+    }
     long[] changes =
         track.placed().soundingControls().stream()
-            .filter(p -> p.control().kind() == Control.Kind.PROGRAM)
+            .filter(ProgramBounds::isProgram)
             .mapToLong(p -> p.tick())
             .sorted()
             .toArray();
-    return changes.length == 0 ? NONE : new ProgramBounds(changes);
+    return new ProgramBounds(changes);
+  }
+
+  private static boolean isProgram(ControlPoint point) {
+    return point.control().kind() == Control.Kind.PROGRAM;
   }
 
   /** A tick that a note goes to, kept within its bounds. */

@@ -143,6 +143,15 @@ public final class QuantizePlan {
     return trimmed;
   }
 
+  /** How many notes stop short of where they would go, so as to keep their program. */
+  public int held() {
+    int held = 0;
+    for (int i = 0; i < drafts.size(); i++) {
+      held += drafts.isHeld(i) ? 1 : 0;
+    }
+    return held;
+  }
+
   public int doubtful() {
     return (int) notes().stream().filter(NotePlan::isDoubtful).count();
   }

@@ -142,6 +142,9 @@ public final class QuantizeDesk {
     int taken = todo.stream().mapToInt(t -> t.plan().count(NotePlan.Outcome.LINE_TAKEN)).sum();
     String text =
         taken == 0 ? "" : "; " + Notice.notes(taken) + " stayed as played, the line was taken";
+    int held = todo.stream().mapToInt(t -> t.plan().held()).sum();
+    text +=
+        held == 0 ? "" : "; " + Notice.notes(held) + " stopped short of another program's stretch";
     int trimmed = todo.stream().mapToInt(t -> t.plan().trimmed()).sum();
     return trimmed == 0
         ? text

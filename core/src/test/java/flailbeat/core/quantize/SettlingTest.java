@@ -302,6 +302,8 @@ class SettlingTest {
     ProgramBounds bounds = ProgramBounds.of(with.tracks().get(0));
     QuantizePlan plan = new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Map.of(), bounds);
     assertThat(plan.notes()).extracting(NotePlan::onset).containsExactly(240L, 250L, 478L, 480L);
+    assertThat(plan.held()).isEqualTo(2);
+    assertThat(plan(ROUNDED).held()).isZero();
     assertThat(bounds.within(479, 0)).as("at the change is behind it").isEqualTo(479);
     assertThat(ProgramBounds.of(song.tracks().get(0))).isSameAs(ProgramBounds.NONE);
   }
