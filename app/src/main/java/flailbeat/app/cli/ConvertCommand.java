@@ -2,6 +2,10 @@ package flailbeat.app.cli;
 
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.smf.SmfReader;
+import flailbeat.core.format.smf.SmfReading;
+import flailbeat.core.format.smf.SmfWriter;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -35,6 +39,10 @@ final class ConvertCommand implements Callable<Integer> {
     Progress progress = new Progress(err);
     SoundInput.requireKnown(out);
     SoundInput.requireApart(in, out);
+    if (isMidi(in) && isMidi(out)) {
+      fromMidiToMidi(err);
+      return 0;
+    }
     Opened opened = read();
     progress.now("Writing " + out);
     List<String> lost;
@@ -46,6 +54,33 @@ final class ConvertCommand implements Callable<Integer> {
     SoundInput.tell(opened, err);
     lost.forEach(err::println);
     return 0;
+  }
+
+  private static boolean isMidi(Path file) throws CommandFault {
+    try {
+      return SongFiles.kindOf(file) == SongFiles.Kind.MIDI;
+    } catch (IOException e) {
+      throw CommandLineApp.fault(file, e);
+    }
+  }
+
+  /** The file's own events at its own resolution, which a song need not be able to hold. */
+  private void fromMidiToMidi(PrintWriter err) throws CommandFault {
+    SmfReading reading;
+    try {
+      reading = SmfReader.read(in);
+    } catch (IOException e) {
+      throw CommandLineApp.fault(in, e);
+    }
+    Opened o = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
+    Opened opened = new Opened(o.song(), o.damage(), o.loss(), reading.departures());
+    input.requireWhole(in, opened);
+    try {
+      SafeFile.write(out, stream -> SmfWriter.write(reading.file(), stream));
+    } catch (IOException e) {
+      throw CommandLineApp.fault(out, e);
+    }
+    SoundInput.tell(opened, err);
   }
 
   private Opened read() throws CommandFault {

@@ -466,6 +466,21 @@ class CommandLineTest {
         .contains("1 note of no length is one tick long here", "unknown kind is left out");
   }
 
+  /** 1,024 ticks to a quarter note, of which 960 hold none but every sixteenth. */
+  @Test
+  void from_midi_to_midi_the_files_own_resolution_holds() throws Exception {
+    Path fine = folder.resolve("fine.mid");
+    byte[] bytes =
+        HexFormat.of()
+            .parseHex(
+                "4D54686400000006000100010400" + "4D54726B0000000C" + "01903C4007803C4000FF2F00");
+    Files.write(fine, bytes);
+    Path result = folder.resolve("result.mid");
+    assertThat(run("convert", fine, result)).isZero();
+    assertThat(result).hasBinaryContent(bytes);
+    assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
+  }
+
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
