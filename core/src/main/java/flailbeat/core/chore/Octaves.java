@@ -3,6 +3,7 @@ package flailbeat.core.chore;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.work.InOrder;
 import java.util.List;
 import java.util.Map;
 
@@ -49,16 +50,6 @@ final class Octaves {
   }
 
   private static int firstFrom(List<Note> notes, long tick) {
-    int low = 0;
-    int high = notes.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (notes.get(mid).onset() < tick) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
+    return InOrder.countPassing(notes.size(), i -> notes.get(i).onset() < tick);
   }
 }

@@ -9,6 +9,7 @@ import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -234,17 +235,7 @@ final class Placing {
 
   /** The last clip that starts at or before a tick; -1 for none. */
   private int indexAtOrBefore(long tick) {
-    int low = 0;
-    int high = places.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (places.get(mid).start() <= tick) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low - 1;
+    return InOrder.countPassing(places.size(), i -> places.get(i).start() <= tick) - 1;
   }
 
   private long startOf(int index) {

@@ -2,6 +2,7 @@ package flailbeat.core.model;
 
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -171,18 +172,9 @@ public record Track(
 
   /** The clip in which a tick of the song lies. O(log c) for c clips. */
   public Optional<Clip> clipAt(long tick) {
-    int low = 0;
-    int high = clips.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (clips.get(mid).start() <= tick) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low > 0 && clips.get(low - 1).contains(tick)
-        ? Optional.of(clips.get(low - 1))
+    int begun = InOrder.countPassing(clips.size(), i -> clips.get(i).start() <= tick);
+    return begun > 0 && clips.get(begun - 1).contains(tick)
+        ? Optional.of(clips.get(begun - 1))
         : Optional.empty();
   }
 

@@ -8,6 +8,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -79,17 +80,8 @@ public final class PlaybackPlan {
 
   /** The last checkpoint at or before a message. */
   public Checkpoint checkpointBefore(int index) {
-    int low = 0;
-    int high = checkpoints.size() - 1;
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (checkpoints.get(mid).index() <= index) {
-        low = mid;
-      } else {
-        high = mid - 1;
-      }
-    }
-    return checkpoints.get(low);
+    int begun = InOrder.countPassing(checkpoints.size(), i -> checkpoints.get(i).index() <= index);
+    return checkpoints.get(Math.max(0, begun - 1));
   }
 
   /**
@@ -124,17 +116,7 @@ public final class PlaybackPlan {
 
   /** The first message at or after a song time; {@link #size()} when there is none. */
   public int firstAtOrAfter(long songNanos) {
-    int low = 0;
-    int high = nanos.length;
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (nanos[mid] < songNanos) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
+    return InOrder.countPassing(nanos.length, i -> nanos[i] < songNanos);
   }
 
   /** Song time at which its notes begin to sound; those that began before are joined there. */

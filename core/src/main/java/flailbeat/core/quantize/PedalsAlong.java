@@ -4,6 +4,7 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -96,16 +97,7 @@ final class PedalsAlong {
    * @param reach the last tick at which a note may begin that it belongs to
    */
   private long by(long tick, long reach) {
-    int low = 0;
-    int high = from.length;
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (from[mid] <= reach) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low == 0 || tick > end + (reach - tick) ? 0 : moved[low - 1];
+    int begun = InOrder.countPassing(from.length, i -> from[i] <= reach);
+    return begun == 0 || tick > end + (reach - tick) ? 0 : moved[begun - 1];
   }
 }

@@ -4,7 +4,7 @@ import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.Ticks;
-import java.util.Arrays;
+import flailbeat.core.work.InOrder;
 
 /**
  * Between which ticks a note has to stay, so that it goes on sounding with the program that it has:
@@ -46,17 +46,9 @@ public final class ProgramBounds {
     if (changes.length == 0) {
       return wanted;
     }
-    int next = firstAfter(standing);
+    int next = InOrder.countPassing(changes.length, i -> changes[i] <= standing);
     long first = next == 0 ? 0 : changes[next - 1];
     long last = next == changes.length ? Ticks.LAST : changes[next] - 1;
     return Math.clamp(wanted, first, last);
-  }
-
-  private int firstAfter(long tick) {
-    int at = Arrays.binarySearch(changes, tick + 1);
-    while (at > 0 && changes[at - 1] > tick) {
-      at--;
-    }
-    return at < 0 ? -at - 1 : at;
   }
 }

@@ -8,6 +8,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.work.InOrder;
 import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -67,17 +68,7 @@ public final class QuantizePlan {
   }
 
   private int firstPlayedFrom(long tick) {
-    int low = 0;
-    int high = drafts.size();
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (drafts.playedOnset(mid) < tick) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
+    return InOrder.countPassing(drafts.size(), i -> drafts.playedOnset(i) < tick);
   }
 
   /** How they were played, against the lines chosen. */

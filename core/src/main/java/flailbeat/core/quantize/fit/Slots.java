@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.work.InOrder;
 import java.util.Arrays;
 
 /**
@@ -95,7 +96,7 @@ public record Slots(
         at += step;
         step *= 2;
       }
-      return between(at + 1, Math.min(at + step, size()), time);
+      return InOrder.firstAtLeast(ms, at + 1, Math.min(at + step, size()), time);
     }
     while (at > 0 && ms[at - 1] >= time) {
       at--;
@@ -110,19 +111,5 @@ public record Slots(
       at--;
     }
     return at;
-  }
-
-  private int between(int from, int to, double time) {
-    int low = from;
-    int high = to;
-    while (low < high) {
-      int mid = (low + high) >>> 1;
-      if (ms[mid] < time) {
-        low = mid + 1;
-      } else {
-        high = mid;
-      }
-    }
-    return low;
   }
 }
