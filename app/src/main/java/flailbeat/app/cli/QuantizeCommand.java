@@ -23,7 +23,6 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.beat.BeatGuess;
-import flailbeat.core.session.TimingDesk;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.Ticks;
@@ -141,6 +140,7 @@ final class QuantizeCommand implements Callable<Integer> {
     SoundInput.requireKnown(out);
     SoundInput.requireApart(report.map(r -> new Path[] {in, out, r}).orElse(new Path[] {in, out}));
     Progress progress = new Progress(spec.commandLine().getErr());
+    QuantizeTold told = new QuantizeTold(spec.commandLine().getErr());
     long start = System.nanoTime();
     Input source = beat.isPresent() ? onItsBeat(read(), progress) : read();
     Song song = source.opened().song();
@@ -163,11 +163,11 @@ final class QuantizeCommand implements Callable<Integer> {
     progress.now("Writing " + out);
     Result result = result(source, plans);
     write(result, settings.grid(), chosen, plans);
-    tellReadings(song, chosen, plans);
+    told.readings(song, chosen, plans);
     long written = System.nanoTime();
-    SoundInput.tell(told(source), spec.commandLine().getErr());
-    tellIdleSwing(settings);
-    tellHeld(plans);
+    SoundInput.tell(asTold(source), spec.commandLine().getErr());
+    told.idleSwing(settings);
+    told.held(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
       spec.commandLine()
@@ -207,7 +207,7 @@ final class QuantizeCommand implements Callable<Integer> {
   }
 
   /** What goes from file to file is not changed by what a song cannot hold. */
-  private Opened told(Input source) throws CommandFault {
+  private Opened asTold(Input source) throws CommandFault {
     Opened o = source.opened();
     try {
       boolean toMidi = SongFiles.kindOf(out) == SongFiles.Kind.MIDI;
@@ -216,26 +216,6 @@ final class QuantizeCommand implements Callable<Integer> {
           : o;
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
-    }
-  }
-
-  private void tellHeld(List<QuantizePlan> plans) {
-    int held = plans.stream().mapToInt(QuantizePlan::held).sum();
-    if (held > 0) {
-      spec.commandLine()
-          .getErr()
-          .println(
-              held
-                  + (held == 1 ? " note stops" : " notes stop")
-                  + " short of the line, to go on sounding with their program");
-    }
-  }
-
-  private void tellIdleSwing(QuantizeSettings settings) {
-    if (settings.swing() != GridLines.EVEN && !settings.grid().hasStraight()) {
-      spec.commandLine()
-          .getErr()
-          .println("--swing does nothing on " + settings.grid() + ": it has no straight values");
     }
   }
 
@@ -259,26 +239,6 @@ final class QuantizeCommand implements Callable<Integer> {
         .printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
     double wanted = swing == GridLines.EVEN ? best.swing() : swing;
     return settings.withGrid(best.grid()).withSwing(wanted);
-  }
-
-  /** Another way to understand the whole is told, and how to take it. */
-  private void tellReadings(Song song, List<Integer> chosen, List<QuantizePlan> plans) {
-    for (int i = 0; i < plans.size(); i++) {
-      for (QuantizePlan.WholeReading other : plans.get(i).otherReadings()) {
-        spec.commandLine()
-            .getErr()
-            .printf(
-                Locale.ROOT,
-                "track %d (%s) was taken as %s; it could be %s (%.0f %%): --track %d --lag %.0f%n",
-                chosen.get(i) + 1,
-                CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
-                TimingDesk.inWords(plans.get(i).readings().getFirst().lagMs()),
-                TimingDesk.inWords(other.lagMs()),
-                100 * other.weight(),
-                chosen.get(i) + 1,
-                other.lagMs());
-      }
-    }
   }
 
   private QuantizeSettings settings(String on) {

@@ -12,10 +12,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,49 +22,9 @@ import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
 
-class CommandLineTest {
-  @TempDir private Path folder;
-  private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-  private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-  private final PrintStream realOut = System.out;
-  private final PrintStream realErr = System.err;
-  private static final String NEW_LINE = System.lineSeparator();
-
-  private Path flail;
-  private Path midi;
-
-  @BeforeEach
-  void files() throws IOException {
-    flail = folder.resolve("lamps.flail");
-    midi = folder.resolve("lamps.mid");
-    SongFiles.write(HarbourLamps.song(), flail);
-    SongFiles.write(HarbourLamps.song(), midi);
-    System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
-    System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
-  }
-
-  @AfterEach
-  void restore() {
-    System.setOut(realOut);
-    System.setErr(realErr);
-  }
-
-  private int run(Object... words) {
-    return CommandLineApp.run(Arrays.stream(words).map(Object::toString).toArray(String[]::new));
-  }
-
-  private static Song read(Path file) throws IOException {
-    return SongFiles.read(file).song();
-  }
-
+class CommandLineTest extends CommandLineRig {
   @Test
   void info_tells_what_is_in_a_file() throws Exception {
     assertThat(run("info", flail)).isZero();
@@ -249,59 +206,6 @@ class CommandLineTest {
                 .toList());
   }
 
-  @ParameterizedTest
-  @ValueSource(
-      strings = {
-        "quantize IN OUT",
-        "quantize IN OUT --grid 1/3",
-        "quantize IN OUT --grid 1/16 --method best",
-        "quantize IN OUT --grid 1/16 --strength 101",
-        "quantize IN OUT --grid 1/16 --swing 40",
-        "quantize IN OUT --grid 1/16 --track 9",
-        "quantize IN OUT --grid 1/16 --lag soon",
-        "convert IN",
-        "info",
-        "info IN --loud",
-        "sing IN"
-      })
-  void wrong_words_give_status_two_and_touch_nothing(String line) throws Exception {
-    Path target = folder.resolve("out.mid");
-    Object[] words =
-        Arrays.stream(line.split(" "))
-            .map(w -> w.equals("IN") ? midi : w.equals("OUT") ? target : w)
-            .toArray();
-    assertThat(run(words)).isEqualTo(2);
-    assertThat(err.toString(StandardCharsets.UTF_8)).isNotBlank().doesNotContain("\tat ");
-    assertThat(target).doesNotExist();
-  }
-
-  @Test
-  void what_cannot_be_done_gives_status_one_and_one_line_that_names_the_file() throws Exception {
-    Path target = folder.resolve("out.mid");
-    Files.writeString(target, "before");
-    byte[] whole = Files.readAllBytes(midi);
-    Path cut = folder.resolve("cut.mid");
-    Files.write(cut, Arrays.copyOf(whole, whole.length / 2));
-    Path foreign = folder.resolve("foreign.mid");
-    Files.writeString(foreign, "this is no music at all");
-    Path none = folder.resolve("none.mid");
-    for (Path bad : new Path[] {cut, foreign, none, folder}) {
-      err.reset();
-      assertThat(run("quantize", bad, target, "--grid", "1/16")).isEqualTo(1);
-      String said = err.toString(StandardCharsets.UTF_8);
-      assertThat(said.lines()).hasSize(1);
-      assertThat(said).contains(bad.toString()).doesNotContain("Exception");
-      assertThat(target).hasContent("before");
-    }
-    err.reset();
-    assertThat(run("convert", midi, folder.resolve("song.xyz"))).isEqualTo(1);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains(".flail");
-    assertThat(run("convert", midi, folder.resolve("no").resolve("where.mid"))).isEqualTo(1);
-    err.reset();
-    assertThat(run("convert", none, target, "--verbose")).isEqualTo(1);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("\tat ");
-  }
-
   @Test
   void info_tells_of_damage_and_of_what_was_lost() throws Exception {
     byte[] whole = Files.readAllBytes(midi);
@@ -309,36 +213,6 @@ class CommandLineTest {
     Files.write(cut, Arrays.copyOf(whole, whole.length - 500));
     assertThat(run("info", cut)).isZero();
     assertThat(out.toString(StandardCharsets.UTF_8)).contains("Damaged: ", "lost: ");
-  }
-
-  @Test
-  void the_words_for_the_window_are_checked_without_one() {
-    assertThat(CommandLineApp.checkWindowWords("--demo")).isZero();
-    assertThat(CommandLineApp.checkWindowWords("song.mid")).isZero();
-    assertThat(CommandLineApp.checkWindowWords("--demon")).isEqualTo(2);
-    assertThat(CommandLineApp.checkWindowWords("a.mid", "b.mid")).isEqualTo(2);
-  }
-
-  @Test
-  void no_file_takes_the_place_of_another_that_the_command_is_about() throws Exception {
-    Path target = folder.resolve("q.mid");
-    Path link = Files.createSymbolicLink(folder.resolve("link.mid"), midi);
-    byte[] before = Files.readAllBytes(midi);
-    for (Object[] words :
-        new Object[][] {
-          {"quantize", midi, target, "--grid", "1/16", "--report", midi},
-          {"quantize", midi, target, "--grid", "1/16", "--report", target},
-          {"quantize", midi, target, "--grid", "1/16", "--report", folder.resolve("./q.mid")},
-          {"quantize", midi, link, "--grid", "1/16"},
-          {"convert", link, midi},
-          {"convert", midi, midi}
-        }) {
-      err.reset();
-      assertThat(run(words)).isEqualTo(1);
-      assertThat(err.toString(StandardCharsets.UTF_8)).contains("is the same file as");
-      assertThat(target).doesNotExist();
-      assertThat(midi).hasBinaryContent(before);
-    }
   }
 
   @Test
@@ -479,48 +353,5 @@ class CommandLineTest {
     assertThat(run("convert", fine, result)).isZero();
     assertThat(result).hasBinaryContent(bytes);
     assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
-  }
-
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "--strength 50%|\"50%\" is no number; write digits alone, such as 50",
-        "--beat seek|\"seek\" is none of: find",
-        "--method best|\"best\" is none of: nearest, fit",
-        "--track one|\"one\" is no whole number"
-      })
-  void a_word_that_is_none_is_told_in_plain_words(String words, String told) {
-    Path result = folder.resolve("out.mid");
-    String[] more = words.split(" ");
-    assertThat(run("quantize", midi, result, "--grid", "1/16", more[0], more[1])).isEqualTo(2);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains(told);
-    assertThat(result).doesNotExist();
-  }
-
-  @Test
-  void what_cannot_be_said_is_a_failure() {
-    System.setOut(
-        new PrintStream(
-            new OutputStream() {
-              @Override
-              public void write(int b) throws IOException {
-                throw new IOException("No space left on device");
-              }
-            }));
-    assertThat(run("info", midi)).isEqualTo(1);
-    assertThat(err.toString(StandardCharsets.UTF_8)).contains("could be written");
-  }
-
-  @Test
-  void wrong_words_take_two_lines_and_names_cannot_speak_to_the_terminal() throws Exception {
-    run("quantize", midi, folder.resolve("x.mid"), "--grid", "1/3");
-    assertThat(err.toString(StandardCharsets.UTF_8).lines()).hasSize(2);
-    Path strange = folder.resolve("strange.mid");
-    SongFiles.write(HarbourLamps.song().withTitle("a\u001b[31mb\nc"), strange);
-    run("info", strange);
-    assertThat(out.toString(StandardCharsets.UTF_8))
-        .doesNotContain("\u001b")
-        .contains("a\uFFFD[31mb");
   }
 }
