@@ -39,7 +39,7 @@ final class ConvertCommand implements Callable<Integer> {
     Progress progress = new Progress(err);
     SoundInput.requireKnown(out);
     SoundInput.requireApart(in, out);
-    if (isMidi(in) && isMidi(out)) {
+    if (SoundInput.isMidi(in) && SoundInput.isMidi(out)) {
       fromMidiToMidi(err);
       return 0;
     }
@@ -56,14 +56,6 @@ final class ConvertCommand implements Callable<Integer> {
     return 0;
   }
 
-  private static boolean isMidi(Path file) throws CommandFault {
-    try {
-      return SongFiles.kindOf(file) == SongFiles.Kind.MIDI;
-    } catch (IOException e) {
-      throw CommandLineApp.fault(file, e);
-    }
-  }
-
   /** The file's own events at its own resolution, which a song need not be able to hold. */
   private void fromMidiToMidi(PrintWriter err) throws CommandFault {
     SmfReading reading;
@@ -72,8 +64,8 @@ final class ConvertCommand implements Callable<Integer> {
     } catch (IOException e) {
       throw CommandLineApp.fault(in, e);
     }
-    Opened o = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
-    Opened opened = new Opened(o.song(), o.damage(), o.loss(), reading.departures());
+    Opened opened =
+        SongFiles.fromMidi(reading, SongFiles.titleOf(in)).withRemarks(reading.departures());
     input.requireWhole(in, opened);
     try {
       SafeFile.write(out, stream -> SmfWriter.write(reading.file(), stream));

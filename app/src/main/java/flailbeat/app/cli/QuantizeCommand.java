@@ -208,15 +208,9 @@ final class QuantizeCommand implements Callable<Integer> {
 
   /** What goes from file to file is not changed by what a song cannot hold. */
   private Opened asTold(Input source) throws CommandFault {
-    Opened o = source.opened();
-    try {
-      boolean toMidi = SongFiles.kindOf(out) == SongFiles.Kind.MIDI;
-      return toMidi && source.source().isPresent()
-          ? new Opened(o.song(), o.damage(), o.loss(), source.departures())
-          : o;
-    } catch (IOException e) {
-      throw CommandLineApp.fault(out, e);
-    }
+    return SoundInput.isMidi(out) && source.source().isPresent()
+        ? source.opened().withRemarks(source.departures())
+        : source.opened();
   }
 
   /** The grid that explains the notes best, with its swing unless one was given. */

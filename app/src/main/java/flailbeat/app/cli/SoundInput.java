@@ -23,6 +23,15 @@ final class SoundInput {
     }
   }
 
+  /** Whether a file is a MIDI file, by its name. */
+  static boolean isMidi(Path file) throws CommandFault {
+    try {
+      return SongFiles.kindOf(file) == SongFiles.Kind.MIDI;
+    } catch (IOException e) {
+      throw CommandLineApp.fault(file, e);
+    }
+  }
+
   /** No file may take the place of another that the command is about. */
   static void requireApart(Path... files) throws CommandFault {
     for (int i = 0; i < files.length; i++) {

@@ -11,6 +11,11 @@ import java.util.List;
  * @param remarks what had to be mended on the way
  */
 public record Opened(Song song, String damage, String loss, List<String> remarks) {
+  /** The same with other remarks. */
+  public Opened withRemarks(List<String> value) {
+    return new Opened(song, damage, loss, value);
+  }
+
   public boolean isSound() {
     return damage.isEmpty();
   }

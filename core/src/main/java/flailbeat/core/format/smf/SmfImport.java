@@ -236,10 +236,9 @@ public record SmfImport(Song song, List<String> remarks) {
       Optional<CarriedEvent> name = Optional.empty();
       for (int i : pairs.others()) {
         SmfEvent e = source.events().get(i);
-        long tick = scaled(e.tick());
         if (e.isChannelMessage()) {
           Control control = Control.of(e.status(), e.data1(), e.data2());
-          ControlPoint point = new ControlPoint(ids.control(), tick, control);
+          ControlPoint point = new ControlPoint(ids.control(), scaled(e.tick()), control);
           part(parts, e.channel()).controls.add(point);
           order.put(i, TickOrders.control(point.id().value()));
         } else if (e.isMeta(SmfEvent.TEMPO)) {
@@ -247,6 +246,7 @@ public record SmfImport(Song song, List<String> remarks) {
         } else if (e.isMeta(SmfEvent.TIME_SIGNATURE)) {
           order.put(i, TickOrders.meter());
         } else {
+          long tick = scaled(e.tick());
           CarriedEvent event = new CarriedEvent(tick, e.status(), e.data1(), e.payload());
           if (name.isEmpty() && e.isMeta(SmfEvent.TRACK_NAME)) {
             name = Optional.of(event);
@@ -257,7 +257,7 @@ public record SmfImport(Song song, List<String> remarks) {
           }
         }
       }
-      order.take(source.events(), pairs.together(), this::scaled);
+      order.take(source.events(), pairs.together(), this::inSong);
       addParts(source, index, name, parts, others, meterMap);
     }
 
@@ -276,6 +276,7 @@ public record SmfImport(Song song, List<String> remarks) {
       }
       List<TrackId> made = new ArrayList<>();
       boolean ofSong = index == 0 || several == 0;
+      long endTick = scaled(source.endTick());
       for (int channel = 0; channel < parts.length; channel++) {
         if (parts[channel] == null) {
           continue;
@@ -287,7 +288,7 @@ public record SmfImport(Song song, List<String> remarks) {
                 several > 1 ? shown + " (channel " + (channel + 1) + ")" : shown,
                 channel,
                 parts[channel].ownProgram().orElse(program == null ? 0 : program.data1()),
-                scaled(source.endTick()),
+                endTick,
                 meterMap);
         tracks.add(made.isEmpty() && !ofSong ? track.withCarried(others) : track);
         made.add(track.id());
@@ -295,8 +296,7 @@ public record SmfImport(Song song, List<String> remarks) {
       if (ofSong) {
         others.forEach(e -> carried.add(e.inFileTrack(index)));
       }
-      sources.add(
-          new MidiOrigin.FileTrack(name, shown, made, several == 0 ? scaled(source.endTick()) : 0));
+      sources.add(new MidiOrigin.FileTrack(name, shown, made, several == 0 ? endTick : 0));
     }
 
     private void readNotes(SmfTrack source, NotePairs pairs, Part[] parts, FileOrder order) {
@@ -341,16 +341,18 @@ public record SmfImport(Song song, List<String> remarks) {
       return parts[channel];
     }
 
+    /** A tick in the song's, counted where that cannot hold it: asked once for each event. */
     private long scaled(long tick) {
       if (file.ppq() == Ticks.PPQ && tick < Ticks.LAST) {
         return tick;
       }
-      long scaled = SmfPatch.toSong(tick, file.ppq());
       between += tick * Ticks.PPQ % file.ppq() == 0 ? 0 : 1;
-      if (scaled >= Ticks.LAST) {
-        beyond++;
-      }
-      return Math.min(Ticks.LAST - 1, scaled);
+      beyond += SmfPatch.toSong(tick, file.ppq()) >= Ticks.LAST ? 1 : 0;
+      return inSong(tick);
+    }
+
+    private long inSong(long tick) {
+      return Math.min(Ticks.LAST - 1, SmfPatch.toSong(tick, file.ppq()));
     }
   }
 

@@ -152,6 +152,18 @@ class MidiTableTest extends MidiTableRig {
     assertThat(imported(file(480, track(on(1, 60, 90), off(25, 60, 64)))).remarks()).isEmpty();
   }
 
+  /** Of 1,000 to a quarter note, 25 is 24 of 960, and 1 lies between. */
+  @Test
+  void each_time_that_960_cannot_hold_is_counted_once() {
+    SmfTrack tempo = track(meta(1, 0x51, "0927C0"), on(25, 60, 90), off(50, 60, 64));
+    assertThat(imported(file(1000, tempo)).remarks())
+        .containsExactly("1 time lies between two 960ths of a quarter note and went to the nearer");
+    SmfTrack turned = track(on(1, 60, 90), program(1, 0, 3), off(50, 60, 64));
+    assertThat(imported(file(1000, turned)).remarks())
+        .as("in an order of its own")
+        .containsExactly("2 times lie between two 960ths of a quarter note and went to the nearer");
+  }
+
   @Test
   void running_status_does_not_go_on_behind_the_filler_of_a_long_gap() throws Exception {
     long far = VarLen.LARGEST + 1000;
