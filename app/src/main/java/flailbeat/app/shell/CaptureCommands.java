@@ -74,13 +74,13 @@ final class CaptureCommands {
             "keys-commands",
             "Give the letter keys to commands",
             "Esc",
-            () -> session.keyboard().setKeysMode(KeysMode.COMMANDS)),
+            () -> session.keysSwitch().set(KeysMode.COMMANDS)),
         of(
             Group.CAPTURE,
             "keys-steps",
             "Enter notes a step at a time",
             "F3",
-            () -> session.keyboard().setKeysMode(KeysMode.STEPS)));
+            () -> session.keysSwitch().set(KeysMode.STEPS)));
   }
 
   private List<Command> running() {
@@ -329,7 +329,7 @@ final class CaptureCommands {
 
   /** Who presses its key to be sure is told, though nothing changes. */
   private void giveKeysToNotes() {
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     session.notices().tell(AT_NOTES);
   }
 

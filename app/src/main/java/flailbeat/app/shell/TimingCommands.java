@@ -11,12 +11,12 @@ import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.session.DoubtWalk;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.session.Notice;
 import flailbeat.core.session.QuantizeDesk;
 import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.TimingDesk;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
@@ -76,7 +76,7 @@ final class TimingCommands {
                         "Hear the other way to understand it",
                         "Ctrl+Shift+O",
                         this::hearOther)
-                    .until(session.run()::hearAsItStands),
+                    .until(session.quantizing()::hearAsItStands),
                 of(
                     Group.TIMING,
                     "other-reading",
@@ -121,7 +121,7 @@ final class TimingCommands {
   }
 
   private void turnAsPlayed() {
-    session.run().hearAsPlayed(session.timing().version() != Version.PLAYED);
+    session.run().hearAsPlayed(session.timing().version() != NoteVersion.PLAYED);
   }
 
   private List<Command> grids() {
@@ -195,7 +195,7 @@ final class TimingCommands {
   private void hearOther() {
     withOther(
         other -> {
-          session.run().hearOtherwise(other);
+          session.quantizing().hearOtherwise(other);
           session
               .notices()
               .tell(

@@ -82,7 +82,7 @@ public final class KeyDeck extends HBox {
     getStyleClass().add("deck");
     setId("key-deck");
     keysSwitch =
-        new Segments<KeysMode>(session.keyboard()::setKeysMode)
+        new Segments<KeysMode>(session.keysSwitch()::set)
             .add(KeysMode.COMMANDS, "Commands", "Letters are commands ({keys-commands})")
             .add(KeysMode.PLAY, "Play", "Letters are notes ({keys-switch})")
             .add(KeysMode.STEPS, "Steps", "Letters are notes, entered step by step ({keys-steps})");

@@ -17,8 +17,8 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.session.Rooms.Room;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.session.settings.Settings;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -209,7 +209,7 @@ class CommandsTest extends HeadlessWindow {
     assertThat(ui.get(() -> ui.node("keys-sheet").lookup(".key-name")))
         .as("a note makes nothing of it anew")
         .isSameAs(key);
-    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.COMMANDS));
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
     assertThat(ui.get(() -> sheetTitle())).contains("Keys at Commands");
     type(KeyCode.F2);
     type(KeyCode.ESCAPE);
@@ -359,9 +359,9 @@ class CommandsTest extends HeadlessWindow {
       throws Exception {
     press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
     release(KeyCode.SHIFT);
-    assertThat(ui.session.timing().version()).isEqualTo(Version.PLAYED);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.PLAYED);
     release(KeyCode.CONTROL);
-    assertThat(ui.session.timing().version()).isEqualTo(Version.STANDING);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
     release(KeyCode.T);
   }
 

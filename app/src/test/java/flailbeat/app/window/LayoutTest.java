@@ -95,9 +95,9 @@ class LayoutTest {
       ui.choose(page);
       faults.addAll(faults(page));
     }
-    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.STEPS));
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.STEPS));
     faults.addAll(faults("steps"));
-    ui.run(() -> ui.session.keyboard().setKeysMode(KeysMode.COMMANDS));
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
     ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().getLast().id()));
     faults.addAll(faults("commands"));
     assertThat(faults).isEmpty();

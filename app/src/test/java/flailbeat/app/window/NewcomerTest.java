@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.quantize.KnownLag;
-import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TickRange;
@@ -41,9 +41,9 @@ class NewcomerTest extends RollWindow {
                 MouseButton.PRIMARY,
                 1,
                 new MouseEvents.Modifiers(false, false, false)));
-    assertThat(ui.session.timing().version()).isEqualTo(Version.PLAYED);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.PLAYED);
     ui.choose("page-hands");
-    assertThat(ui.session.timing().version()).isEqualTo(Version.STANDING);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
     assertThat(ui.session.transportControl().transport().isRunning()).isFalse();
   }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.session.TimingDesk;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.transport.Transport.State;
 import java.util.List;
 import java.util.Optional;
@@ -133,9 +133,9 @@ class RealWindowTest extends RealWindow {
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
     keys.chord("CONTROL", "T");
     keys.send("+CONTROL +SHIFT +T ~200");
-    ui.await(() -> ui.session.timing().version() == TimingDesk.Version.PLAYED);
+    ui.await(() -> ui.session.timing().version() == NoteVersion.PLAYED);
     keys.send("-T -SHIFT -CONTROL ~100");
-    ui.await(() -> ui.session.timing().version() == TimingDesk.Version.STANDING);
+    ui.await(() -> ui.session.timing().version() == NoteVersion.STANDING);
     ui.await(() -> !ui.session.transportControl().transport().isRunning());
   }
 

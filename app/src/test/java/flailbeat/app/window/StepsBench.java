@@ -38,7 +38,7 @@ class StepsBench {
       ui.run(
           () -> {
             ui.session.open(HarbourLamps.song(), Optional.empty());
-            ui.session.keyboard().setKeysMode(KeysMode.STEPS);
+            ui.session.keysSwitch().set(KeysMode.STEPS);
             ui.session.changes().listen(c -> note(c.isOf(Aspect.SONG)));
             ui.stage.getScene().addPreLayoutPulseListener(() -> laidOutFrom = System.nanoTime());
             ui.stage.getScene().addPostLayoutPulseListener(this::pulse);

@@ -232,12 +232,12 @@ class StepsWindowTest extends HeadlessWindow {
       Random random = new Random(seed);
       Session plain = new Session(Clock.SYSTEM, AudioEngine.silent(Clock.SYSTEM));
       plain.open(Song.empty(), Optional.empty());
-      plain.keyboard().setKeysMode(KeysMode.STEPS);
+      plain.keysSwitch().set(KeysMode.STEPS);
       ui.run(
           () -> {
             ui.session.open(Song.empty(), Optional.empty());
-            ui.session.keyboard().setKeysMode(KeysMode.COMMANDS);
-            ui.session.keyboard().setKeysMode(KeysMode.STEPS);
+            ui.session.keysSwitch().set(KeysMode.COMMANDS);
+            ui.session.keysSwitch().set(KeysMode.STEPS);
             ui.session.steps().moveTo(0);
             ui.session.steps().chooseLength(StepLength.of(4));
           });

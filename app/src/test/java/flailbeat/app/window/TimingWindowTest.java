@@ -10,7 +10,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.TimingDesk.Version;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
@@ -159,10 +159,10 @@ class TimingWindowTest extends HeadlessWindow {
   @Test
   void rounds_begin_and_end_by_their_button() throws Exception {
     click("rounds");
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.PLAYED);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.PLAYED);
     assertThat(ui.get(() -> ui.session.transportControl().isComparing())).isTrue();
     click("rounds");
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.STANDING);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
     assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isFalse();
   }
 
@@ -247,7 +247,7 @@ class TimingWindowTest extends HeadlessWindow {
           robot.keyPress(KeyCode.SHIFT);
           robot.keyPress(KeyCode.O);
         });
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.OTHERWISE);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.OTHERWISE);
     assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isTrue();
     assertThat(ui.text("notice")).contains("So it is if everything was", "early");
     lines[1] = ui.get(() -> ui.session.timing().shown().orElseThrow().notes().get(0).line());
@@ -258,12 +258,12 @@ class TimingWindowTest extends HeadlessWindow {
           robot.keyRelease(KeyCode.SHIFT);
           robot.keyRelease(KeyCode.CONTROL);
         });
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.STANDING);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
     move(hold, 0.5, 0.5);
     ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.OTHERWISE);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.OTHERWISE);
     ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
-    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(Version.STANDING);
+    assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
     assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isFalse();
     assertThat(ui.get(ui.session::song)).isSameAs(before);
   }

@@ -2,7 +2,6 @@ package flailbeat.core.session;
 
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.quantize.QuantizePlan;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Loop;
 import flailbeat.core.transport.Transport;
 import java.util.Optional;
@@ -12,7 +11,7 @@ import java.util.Optional;
  * and as quantizing puts them.
  */
 final class Comparing extends Activity {
-  private final TimingDesk timing;
+  private final NoteTiming timing;
   private final Playback playback;
   private final Transport transport;
   private QuantizePlan preview = QuantizePlan.NONE;
@@ -25,7 +24,7 @@ final class Comparing extends Activity {
    *
    * @param onEnd leaves the loop as it was before
    */
-  Comparing(TimingDesk timing, Playback playback, Transport transport, Runnable onEnd) {
+  Comparing(NoteTiming timing, Playback playback, Transport transport, Runnable onEnd) {
     this.onEnd = onEnd;
     this.timing = timing;
     this.playback = playback;
@@ -69,7 +68,7 @@ final class Comparing extends Activity {
 
   @Override
   Optional<Notice> end(long unrolledNanos) {
-    timing.setVersion(Version.STANDING);
+    timing.setVersion(NoteVersion.STANDING);
     onEnd.run();
     return Optional.of(new Notice("No longer compared: the notes are heard as they stand", false));
   }
@@ -83,7 +82,7 @@ final class Comparing extends Activity {
     }
   }
 
-  private Version other() {
-    return timing.version() == Version.PLAYED ? Version.QUANTIZED : Version.PLAYED;
+  private NoteVersion other() {
+    return timing.version() == NoteVersion.PLAYED ? NoteVersion.QUANTIZED : NoteVersion.PLAYED;
   }
 }

@@ -11,7 +11,7 @@ import java.util.Optional;
  * the earlier or to the later line, or keeps the one it has. Until it is over, the keys are its
  * own.
  */
-public final class DoubtWalk {
+public final class DoubtWalk implements KeyHolder {
   private final TimingDesk timing;
   private final Changes changes;
   private final Audition audition;
@@ -42,6 +42,7 @@ public final class DoubtWalk {
         });
   }
 
+  @Override
   public boolean isOn() {
     return on;
   }
@@ -156,6 +157,11 @@ public final class DoubtWalk {
   private void arrive() {
     audition.sound(current().stream().map(NotePlan::note).toList());
     changes.fire(Aspect.TIMING);
+  }
+
+  @Override
+  public void giveBack() {
+    leave();
   }
 
   /** Leaves the rest undecided, and gives the keys back. */

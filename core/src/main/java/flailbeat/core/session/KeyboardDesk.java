@@ -22,39 +22,16 @@ import java.util.stream.Collectors;
 public final class KeyboardDesk {
   private final Performer performer;
   private final Changes changes;
-  private final DoubtWalk doubts;
-  private final StepDesk steps;
   private final WhileRecording whileRecording;
   private Optional<Lesson> lesson = Optional.empty();
   private Optional<ChordCheck> check = Optional.empty();
   private KeyGhosting ghosting = KeyGhosting.NONE;
   private String remark = "";
 
-  KeyboardDesk(
-      Performer performer,
-      Changes changes,
-      DoubtWalk doubts,
-      StepDesk steps,
-      WhileRecording whileRecording) {
+  KeyboardDesk(Performer performer, Changes changes, WhileRecording whileRecording) {
     this.performer = performer;
     this.changes = changes;
-    this.doubts = doubts;
-    this.steps = steps;
     this.whileRecording = whileRecording;
-  }
-
-  /** Gives the keys to whom a person says; whatever else has them lets go of them. */
-  public void setKeysMode(KeysMode mode) {
-    if (mode == KeysMode.STEPS && whileRecording.refuses()) {
-      return;
-    }
-    if (doubts.isOn()) {
-      doubts.leave();
-    }
-    performer.setKeysMode(mode);
-    if (mode == KeysMode.STEPS) {
-      steps.begin();
-    }
   }
 
   /** Whether it has the keys. */

@@ -12,6 +12,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 
 /** Lets what is performed be heard at once, with the sounds of the tracks that it goes to. */
@@ -19,7 +20,7 @@ final class LiveSound {
   private final Document document;
   private final Performer performer;
   private final Player player;
-  private final Repeater repeater;
+  private final Consumer<List<Integer>> onParts;
   private final Instrument[] told = new Instrument[Parts.MOST];
 
   /** Which controllers were moved away from where they rest, by the parts that heard it. */
@@ -27,11 +28,17 @@ final class LiveSound {
 
   private List<Integer> parts = List.of();
 
-  LiveSound(Document document, Performer performer, Player player, Repeater repeater) {
+  /**
+   * Nothing sounds yet.
+   *
+   * @param onParts is told which parts sound, when they are others
+   */
+  LiveSound(
+      Document document, Performer performer, Player player, Consumer<List<Integer>> onParts) {
     this.document = document;
     this.performer = performer;
     this.player = player;
-    this.repeater = repeater;
+    this.onParts = onParts;
   }
 
   /** The tracks that are played and recorded onto: the chosen one, and those that are armed. */
@@ -62,7 +69,7 @@ final class LiveSound {
       List<Integer> before = parts;
       before.stream().filter(p -> !wanted.contains(p)).forEach(this::rest);
       parts = wanted;
-      repeater.setParts(wanted);
+      onParts.accept(wanted);
       wanted.stream()
           .filter(p -> !before.contains(p))
           .forEach(p -> performer.stillHeld().forEach(c -> move(p, c)));

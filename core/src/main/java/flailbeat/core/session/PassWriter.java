@@ -18,14 +18,14 @@ import java.util.Set;
 
 /** Writes what was played in a pass into a song, as the mode of recording says. */
 final class PassWriter {
-  private final TimingDesk timing;
+  private final NoteTiming timing;
   private final List<TrackId> onto;
   private final RecordSettings settings;
   private final Optional<TickRange> round;
   private final long startTick;
 
   PassWriter(
-      TimingDesk timing,
+      NoteTiming timing,
       List<TrackId> onto,
       RecordSettings settings,
       Optional<TickRange> round,

@@ -1,10 +1,8 @@
 package flailbeat.core.session;
 
-import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.PlaybackPlan;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
 
 /** Works out what is to be heard: of the song as it stands, with the click. */
@@ -12,11 +10,11 @@ final class PlanMaker {
   private static final int CLICK_BARS_AHEAD = 400;
 
   private final Document document;
-  private final TimingDesk timing;
+  private final NoteTiming timing;
   private final Sweeper sweeper;
   private final Looping looping;
 
-  PlanMaker(Document document, TimingDesk timing, Sweeper sweeper, Looping looping) {
+  PlanMaker(Document document, NoteTiming timing, Sweeper sweeper, Looping looping) {
     this.document = document;
     this.timing = timing;
     this.sweeper = sweeper;
@@ -64,16 +62,7 @@ final class PlanMaker {
   }
 
   /** The song with the notes in scope in one of their versions. */
-  Song inVersion(Version version) {
-    Song song = swept(document.song());
-    return switch (version) {
-      case STANDING -> song;
-      case PLAYED -> NoteEdits.restorePlayed(song, document.scope().ids());
-      case QUANTIZED, OTHERWISE ->
-          timing
-              .plan(version)
-              .map(plan -> timing.carriedOut(plan, song, document.track().id()))
-              .orElse(song);
-    };
+  Song inVersion(NoteVersion version) {
+    return timing.inVersion(swept(document.song()), version);
   }
 }

@@ -5,9 +5,9 @@ import flailbeat.core.playback.PlaybackPlan;
 /** The song plays, in the version that is shown, to its end or round its loop. */
 final class Playing extends Activity {
   private final Playback playback;
-  private final TimingDesk timing;
+  private final NoteTiming timing;
 
-  Playing(Playback playback, TimingDesk timing) {
+  Playing(Playback playback, NoteTiming timing) {
     this.playback = playback;
     this.timing = timing;
   }

@@ -32,6 +32,7 @@ public final class QuantizeDesk {
   private final Document document;
   private final TimingDesk timing;
   private final LagDesk lags;
+  private final TransportControl transportControl;
   private final Notices notices;
   private final WhileRecording whileRecording;
 
@@ -39,11 +40,13 @@ public final class QuantizeDesk {
       Document document,
       TimingDesk timing,
       LagDesk lags,
+      TransportControl transportControl,
       Notices notices,
       WhileRecording whileRecording) {
     this.document = document;
     this.lags = lags;
     this.timing = timing;
+    this.transportControl = transportControl;
     this.notices = notices;
     this.whileRecording = whileRecording;
   }
@@ -95,6 +98,17 @@ public final class QuantizeDesk {
             + groove.slots().size()
             + " lines, "
             + (bars == 1 ? "one bar" : "two bars"));
+  }
+
+  /** Hears what quantizing would do, were the whole understood in another way. */
+  public void hearOtherwise(QuantizePlan.WholeReading reading) {
+    timing.lookAt(reading);
+    transportControl.hear(NoteVersion.OTHERWISE, true);
+  }
+
+  /** Hears that no longer. */
+  public void hearAsItStands() {
+    transportControl.hear(NoteVersion.OTHERWISE, false);
   }
 
   private Notice apply() {

@@ -24,7 +24,7 @@ final class RecordingPasses extends Activity {
   /** What everything else in a session does for a recording. */
   record Surroundings(
       Document document,
-      TimingDesk timing,
+      NoteTiming timing,
       Playback playback,
       Transport transport,
       Changes changes,
@@ -186,7 +186,7 @@ final class RecordingPasses extends Activity {
         round.isPresent()
             ? "Pass " + number + ": " + Notice.notes(count)
             : "Record " + Notice.notes(count);
-    onto.forEach(around.timing().lags()::recorded);
+    onto.forEach(around.timing()::recorded);
     document.edit(label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over));
     if (document.song() != before) {
       committed.push(new Committed(number, count, document.song()));

@@ -25,7 +25,7 @@ public final class Repeater {
   private static final long NANOS_PER_MINUTE = 60_000_000_000L;
 
   private final Document document;
-  private final TimingDesk timing;
+  private final NoteTiming timing;
   private final Transport transport;
   private final Player player;
   private final Changes changes;
@@ -38,7 +38,7 @@ public final class Repeater {
   private List<Object> basis = List.of();
 
   Repeater(
-      Document document, TimingDesk timing, Transport transport, Player player, Changes changes) {
+      Document document, NoteTiming timing, Transport transport, Player player, Changes changes) {
     this.document = document;
     this.timing = timing;
     this.transport = transport;

@@ -2,8 +2,6 @@ package flailbeat.core.session;
 
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.quantize.QuantizePlan;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 
@@ -12,8 +10,7 @@ public final class RunDesk {
   private final Document document;
   private final TransportControl transportControl;
   private final Performer performer;
-  private final TimingDesk timing;
-  private final DoubtWalk doubts;
+  private final KeysSwitch keys;
   private final Changes changes;
   private final Notices notices;
   private final WhileRecording whileRecording;
@@ -22,16 +19,14 @@ public final class RunDesk {
       Document document,
       TransportControl transportControl,
       Performer performer,
-      TimingDesk timing,
-      DoubtWalk doubts,
+      KeysSwitch keys,
       Changes changes,
       Notices notices,
       WhileRecording whileRecording) {
     this.document = document;
     this.transportControl = transportControl;
     this.performer = performer;
-    this.timing = timing;
-    this.doubts = doubts;
+    this.keys = keys;
     this.changes = changes;
     this.notices = notices;
     this.whileRecording = whileRecording;
@@ -57,9 +52,7 @@ public final class RunDesk {
         () -> {
           boolean recording = transportControl.transport().isRecording();
           stop();
-          if (doubts.isOn()) {
-            doubts.leave();
-          }
+          keys.takeBack();
           if (!recording) {
             transportControl.record();
           }
@@ -201,17 +194,6 @@ public final class RunDesk {
   }
 
   public void hearAsPlayed(boolean held) {
-    transportControl.hear(Version.PLAYED, held);
-  }
-
-  /** Hears what quantizing would do, were the whole understood in another way. */
-  public void hearOtherwise(QuantizePlan.WholeReading reading) {
-    timing.lookAt(reading);
-    transportControl.hear(Version.OTHERWISE, true);
-  }
-
-  /** Hears that no longer. */
-  public void hearAsItStands() {
-    transportControl.hear(Version.OTHERWISE, false);
+    transportControl.hear(NoteVersion.PLAYED, held);
   }
 }

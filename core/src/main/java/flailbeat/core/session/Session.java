@@ -32,6 +32,7 @@ public final class Session {
   private final TransportControl transportControl;
   private final Audition audition;
   private final DoubtWalk doubts;
+  private final KeysSwitch keysSwitch;
   private final KeyboardDesk keyboard;
   private final RunDesk run;
   private final EditDesk editing;
@@ -65,24 +66,20 @@ public final class Session {
     transportControl =
         new TransportControl(document, timing, performer, changes, notices, clock, player);
     WhileRecording whileRecording = new WhileRecording(transportControl.transport(), notices);
+    keysSwitch = new KeysSwitch(performer, whileRecording);
     audition = new Audition(document, player, clock);
     doubts = new DoubtWalk(timing, changes, notices, audition, performer, whileRecording);
+    keysSwitch.add(doubts);
     steps =
         new StepDesk(
             document, transportControl, timing, audition, changes, notices, whileRecording);
+    keysSwitch.onSteps(steps::begin);
     drawing = new DrawDesk(document, timing, performer, audition, changes);
     performer.playTo(this::route, this::beatAt);
-    keyboard = new KeyboardDesk(performer, changes, doubts, steps, whileRecording);
+    keyboard = new KeyboardDesk(performer, changes, whileRecording);
     run =
         new RunDesk(
-            document,
-            transportControl,
-            performer,
-            timing,
-            doubts,
-            changes,
-            notices,
-            whileRecording);
+            document, transportControl, performer, keysSwitch, changes, notices, whileRecording);
     editing = new EditDesk(document, transportControl, notices, whileRecording);
     notes =
         new NoteDesk(
@@ -106,7 +103,8 @@ public final class Session {
             clock,
             workshop);
     selecting = new SelectDesk(document, transportControl, timing, notices);
-    quantizing = new QuantizeDesk(document, timing, lags, notices, whileRecording);
+    quantizing =
+        new QuantizeDesk(document, timing, lags, transportControl, notices, whileRecording);
     forgetLagsWithOtherDevices();
     beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
   }
@@ -269,7 +267,12 @@ public final class Session {
     return performer;
   }
 
-  /** Who has the keys, and what is found out about the person's keyboard. */
+  /** Says who has the keys. */
+  public KeysSwitch keysSwitch() {
+    return keysSwitch;
+  }
+
+  /** What is found out about the person's keyboard. */
   public KeyboardDesk keyboard() {
     return keyboard;
   }

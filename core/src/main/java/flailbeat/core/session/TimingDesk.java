@@ -1,5 +1,6 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
@@ -35,19 +36,7 @@ import java.util.stream.Collectors;
  * How to quantize, and what it would do to the notes in scope. The preview is worked out when it is
  * first asked for after something changed.
  */
-public final class TimingDesk {
-  /** Which version of the notes in scope is shown and heard. */
-  public enum Version {
-    /** As they stand. */
-    STANDING,
-    /** As they were played. */
-    PLAYED,
-    /** As quantizing would put them. */
-    QUANTIZED,
-    /** As quantizing would, were the whole understood in another way that is offered. */
-    OTHERWISE
-  }
-
+public final class TimingDesk implements NoteTiming {
   private final Document document;
   private final LagDesk lags;
   private final Changes changes;
@@ -58,7 +47,7 @@ public final class TimingDesk {
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private Optional<GridRequest> asked = Optional.empty();
   private boolean calibrated;
-  private Version version = Version.STANDING;
+  private NoteVersion version = NoteVersion.STANDING;
   private Optional<Otherwise> otherwise = Optional.empty();
   private int openings;
 
@@ -108,6 +97,7 @@ public final class TimingDesk {
     }
   }
 
+  @Override
   public QuantizeSettings settings() {
     return settings;
   }
@@ -138,12 +128,12 @@ public final class TimingDesk {
         settings.grid(), document.song().meters(), settings.swing(), settings.groove());
   }
 
-  /** What applying would do to the notes in scope, worked out on the spot if it must be. */
+  @Override
   public QuantizePlan plan() {
     return preview.get();
   }
 
-  /** What applying would do to the notes in scope, if it has been worked out. */
+  @Override
   public Optional<QuantizePlan> preview() {
     return preview.ready();
   }
@@ -159,8 +149,8 @@ public final class TimingDesk {
     changes.fire(Aspect.TIMING);
   }
 
-  /** Whether the person's own offset is taken off what is recorded: a found lag is then small. */
-  void setCalibrated(boolean value) {
+  @Override
+  public void setCalibrated(boolean value) {
     if (calibrated != value) {
       calibrated = value;
       changes.fire(Aspect.TIMING);
@@ -177,20 +167,22 @@ public final class TimingDesk {
         calibrated && !learned.learned() ? Lag.Auto.calibrated() : new Lag.Auto(learned));
   }
 
-  LagDesk lags() {
-    return lags;
+  @Override
+  public void recorded(TrackId track) {
+    lags.recorded(track);
   }
 
   private QuantizeSettings informed() {
     return informed(document.track().id());
   }
 
-  /** Which version of the notes in scope is shown and heard now. */
-  public Version version() {
+  @Override
+  public NoteVersion version() {
     return version;
   }
 
-  void setVersion(Version value) {
+  @Override
+  public void setVersion(NoteVersion value) {
     if (version != value) {
       version = value;
       changes.fire(Aspect.TIMING);
@@ -220,11 +212,21 @@ public final class TimingDesk {
   }
 
   /** The plan of a version; empty where there is none. */
-  Optional<QuantizePlan> plan(Version wanted) {
+  Optional<QuantizePlan> plan(NoteVersion wanted) {
     return switch (wanted) {
       case STANDING, PLAYED -> Optional.empty();
       case QUANTIZED -> Optional.of(plan());
       case OTHERWISE -> otherwise.map(Otherwise::plan);
+    };
+  }
+
+  @Override
+  public Song inVersion(Song song, NoteVersion wanted) {
+    return switch (wanted) {
+      case STANDING -> song;
+      case PLAYED -> NoteEdits.restorePlayed(song, document.scope().ids());
+      case QUANTIZED, OTHERWISE ->
+          plan(wanted).map(p -> carriedOut(p, song, document.track().id())).orElse(song);
     };
   }
 
@@ -316,8 +318,8 @@ public final class TimingDesk {
         : String.format(Locale.ROOT, "%.0f ms %s", Math.abs(lagMs), lagMs > 0 ? "late" : "early");
   }
 
-  /** A song of whose notes on a track some are quantized as the settings say. */
-  Song quantized(Song song, TrackId track, Set<NoteId> some) {
+  @Override
+  public Song quantized(Song song, TrackId track, Set<NoteId> some) {
     ProgramBounds bounds = song.track(track).map(ProgramBounds::of).orElse(ProgramBounds.NONE);
     List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
     Map<Boolean, List<Note>> chosen =

@@ -10,7 +10,6 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Player;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
@@ -22,7 +21,7 @@ import java.util.stream.Collectors;
 /** Holds what goes on, and leads what is performed to the sound and to whoever writes it down. */
 public final class TransportControl {
   private final Document document;
-  private final TimingDesk timing;
+  private final NoteTiming timing;
   private final Performer performer;
   private final Changes changes;
   private final Notices notices;
@@ -40,7 +39,7 @@ public final class TransportControl {
 
   TransportControl(
       Document document,
-      TimingDesk timing,
+      NoteTiming timing,
       Performer performer,
       Changes changes,
       Notices notices,
@@ -58,7 +57,7 @@ public final class TransportControl {
     this.sweeper = new Sweeper(document, changes);
     this.keeper = new Keeper(document);
     this.repeater = new Repeater(document, timing, transport, player, changes);
-    this.live = new LiveSound(document, performer, player, repeater);
+    this.live = new LiveSound(document, performer, player, repeater::setParts);
     PlanMaker plans = new PlanMaker(document, timing, sweeper, looping);
     this.playback = new Playback(document, looping, plans, changes, clock, player, transport);
     changes.listen(this::onChange);
@@ -309,12 +308,12 @@ public final class TransportControl {
   }
 
   /** Shows and sounds the notes in scope in another version, while {@code held}. */
-  void hear(Version version, boolean held) {
+  void hear(NoteVersion version, boolean held) {
     boolean now = timing.version() == version;
     if (now == held || transport.isRecording() || isComparing()) {
       return;
     }
-    timing.setVersion(held ? version : Version.STANDING);
+    timing.setVersion(held ? version : NoteVersion.STANDING);
     if (!held) {
       stop();
     } else if (transport.isRunning()) {
@@ -335,7 +334,7 @@ public final class TransportControl {
       looping.chooseAround(notes);
     }
     seek(looping.active().orElseThrow().start());
-    timing.setVersion(Version.PLAYED);
+    timing.setVersion(NoteVersion.PLAYED);
     playback.start(new Comparing(timing, playback, transport, asBefore));
     repeater.rebase(clock.nanoTime());
   }

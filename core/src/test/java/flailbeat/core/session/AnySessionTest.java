@@ -121,7 +121,7 @@ class AnySessionTest {
       case 18 -> session.quantizing().quantize();
       case 19 -> transportControl.setRepeat(random.nextBoolean(), NoteValue.straight(16));
       case 20 -> session.editing().stepTake(1);
-      case 21 -> session.keyboard().setKeysMode(KeysMode.values()[random.nextInt(3)]);
+      case 21 -> session.keysSwitch().set(KeysMode.values()[random.nextInt(3)]);
       case 22, 23, 24 -> step(random);
       case 26, 27 -> clip(random);
       case 28, 29 -> device(random);

@@ -77,7 +77,7 @@ class NoteDeskTest extends SessionRig {
   @Test
   void at_steps_it_is_pasted_at_the_cursor() {
     desk.copy();
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     session.steps().moveTo(7680);
     desk.paste();
     assertThat(notes().get(2).onset()).isEqualTo(7680);

@@ -18,7 +18,6 @@ import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.PhraseBeat.Taking;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.TickRange;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -97,7 +96,7 @@ class QuantizeDeskTest {
   @Test
   void the_keys_switch_takes_the_keys_from_the_walk() {
     session.doubts().start();
-    session.keyboard().setKeysMode(flailbeat.core.keys.KeysMode.COMMANDS);
+    session.keysSwitch().set(flailbeat.core.keys.KeysMode.COMMANDS);
     assertThat(walk.isOn()).isFalse();
     assertThat(walk.says()).isEmpty();
   }
@@ -133,18 +132,18 @@ class QuantizeDeskTest {
   void rounds_alternate_between_as_played_and_as_quantized() {
     session.run().loop(new TickRange(0, 3840));
     session.run().compareRounds();
-    assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
+    assertThat(session.timing().version()).isEqualTo(NoteVersion.PLAYED);
     nowMs += 2_300;
     session.tick();
     assertThat(player.log).as("the next round is made ready in time").contains("ready");
     nowMs += 300;
     session.tick();
-    assertThat(session.timing().version()).isEqualTo(Version.QUANTIZED);
+    assertThat(session.timing().version()).isEqualTo(NoteVersion.QUANTIZED);
     nowMs += 2_500;
     session.tick();
-    assertThat(session.timing().version()).isEqualTo(Version.PLAYED);
+    assertThat(session.timing().version()).isEqualTo(NoteVersion.PLAYED);
     session.run().stop();
-    assertThat(session.timing().version()).isEqualTo(Version.STANDING);
+    assertThat(session.timing().version()).isEqualTo(NoteVersion.STANDING);
     assertThat(session.transportControl().isComparing()).isFalse();
   }
 

@@ -23,7 +23,7 @@ class StepDeskTest extends SessionRig {
 
   @BeforeEach
   void atSteps() {
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
   }
 
   private void down(PhysicalKey key) {
@@ -91,7 +91,7 @@ class StepDeskTest extends SessionRig {
   @Test
   void the_switch_moved_with_keys_held_enters_them_and_none_sounds_on() {
     down(PhysicalKey.A);
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     assertThat(lines()).containsExactly("0 60 960");
     assertThat(player.sounding).isEmpty();
     tap(PhysicalKey.S);
@@ -156,9 +156,9 @@ class StepDeskTest extends SessionRig {
     session.run().recordOrStop();
     assertThat(transportControl.transport().isRunning()).isFalse();
     assertThat(session.notices().current().warning()).isTrue();
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     session.run().recordOrStop();
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     assertThat(performer.keysMode()).isEqualTo(KeysMode.PLAY);
     session.run().recordOrStop();
   }
@@ -166,17 +166,17 @@ class StepDeskTest extends SessionRig {
   @Test
   void the_cursor_starts_where_the_song_would_and_stays_where_it_was_put() {
     session.open(HarbourLamps.song(), Optional.empty());
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     transportControl.seek(7680);
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     assertThat(steps.place().cursorTick()).isEqualTo(7680);
     steps.moveTo(960);
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     transportControl.seek(0);
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     assertThat(steps.place().cursorTick()).isEqualTo(960);
     session.open(Song.empty(), Optional.empty());
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     assertThat(steps.place().cursorTick()).isZero();
   }
 
@@ -230,7 +230,7 @@ class StepDeskTest extends SessionRig {
 
   @Test
   void a_tapped_rhythm_gets_its_pitches_afterwards_and_keeps_its_time() {
-    session.keyboard().setKeysMode(KeysMode.PLAY);
+    session.keysSwitch().set(KeysMode.PLAY);
     transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().recordOrStop();
     for (int i = 0; i < 4; i++) {
@@ -238,7 +238,7 @@ class StepDeskTest extends SessionRig {
     }
     session.run().recordOrStop();
     List<Note> tapped = notes();
-    session.keyboard().setKeysMode(KeysMode.STEPS);
+    session.keysSwitch().set(KeysMode.STEPS);
     steps.set(steps.settings().withOntoRhythm(true));
     tap(PhysicalKey.D, PhysicalKey.F, PhysicalKey.G, PhysicalKey.H);
     assertThat(notes()).extracting(Note::pitch).containsExactly(64, 65, 67, 69);

@@ -12,8 +12,8 @@ import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.NoteVersion;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.TimingDesk.Version;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -112,7 +112,7 @@ final class RollPainter {
     }
     boolean crowded = chosen.mostNotesIn(viewport.inSight(AROUND)) > CROWD;
     drawChosen(chosen, crowded, inks, hand);
-    boolean plain = session.timing().version() == Version.STANDING && !gesture.holdsNotes();
+    boolean plain = session.timing().version() == NoteVersion.STANDING && !gesture.holdsNotes();
     if (plain && !crowded) {
       drawWhiskers();
     }
@@ -194,7 +194,7 @@ final class RollPainter {
   private record CrowdState(
       QuantizeSettings settings,
       MeterMap meters,
-      Version version,
+      NoteVersion version,
       Optional<QuantizePlan> plan,
       int wheat) {}
 
@@ -207,7 +207,7 @@ final class RollPainter {
         wheat);
   }
 
-  private UnaryOperator<Note> inVersion(Version version) {
+  private UnaryOperator<Note> inVersion(NoteVersion version) {
     return switch (version) {
       case STANDING -> n -> n;
       case PLAYED -> Note::standingAsPlayed;

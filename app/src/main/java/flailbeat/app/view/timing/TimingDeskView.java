@@ -293,7 +293,9 @@ public final class TimingDeskView extends VBox {
         Buttons.text("Hold: hear", "Hear and see it quantized so ({hear-other})", () -> {});
     hold.getStyleClass().add("hear-other");
     Buttons.whileHeld(
-        hold, () -> session.run().hearOtherwise(other), () -> session.run().hearAsItStands());
+        hold,
+        () -> session.quantizing().hearOtherwise(other),
+        () -> session.quantizing().hearAsItStands());
     take.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(take, Priority.ALWAYS);
     HBox row = new HBox(6, take, hold);
