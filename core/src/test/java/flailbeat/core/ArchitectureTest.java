@@ -3,11 +3,17 @@ package flailbeat.core;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** The floors of the house: each package uses only what stands below it. */
 @AnalyzeClasses(packages = "flailbeat.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -51,6 +57,44 @@ class ArchitectureTest {
         .whereLayer("floor 1")
         .mayOnlyBeAccessedByLayers("floor 2", "floor 3", "floor 4", "floor 5", "floor 6")
         .check(classes);
+  }
+
+  /** The rooms of the session, from the one that all others know to the ones that nobody knows. */
+  private static final List<String> ROOMS =
+      List.of("document", "person", "hands", "run", "timing", "bench", "chores");
+
+  @ArchTest
+  void arrows_between_the_rooms_of_the_session_go_one_way(JavaClasses classes) {
+    for (int i = 0; i < ROOMS.size(); i++) {
+      String[] later =
+          ROOMS.subList(i + 1, ROOMS.size()).stream()
+              .map(ArchitectureTest::room)
+              .toArray(String[]::new);
+      String[] banned =
+          Stream.concat(Stream.of("flailbeat.core.session"), Stream.of(later))
+              .toArray(String[]::new);
+      noClasses()
+          .that()
+          .resideInAPackage(room(ROOMS.get(i)))
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(banned)
+          .check(classes);
+    }
+  }
+
+  private static String room(String name) {
+    return "flailbeat.core.session." + name;
+  }
+
+  @ArchTest
+  void no_package_holds_more_than_can_be_looked_through(JavaClasses classes) {
+    Map<String, Long> files =
+        classes.stream()
+            .filter(c -> !c.isNestedClass() && !c.getSimpleName().equals("package-info"))
+            .collect(Collectors.groupingBy(JavaClass::getPackageName, Collectors.counting()));
+    assertThat(files)
+        .allSatisfy((name, count) -> assertThat(count).as(name).isLessThanOrEqualTo(25));
   }
 
   @ArchTest

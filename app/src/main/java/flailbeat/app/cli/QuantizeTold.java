@@ -3,7 +3,7 @@ package flailbeat.app.cli;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.TimingDesk;
+import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.time.GridLines;
 import java.io.PrintWriter;
 import java.util.List;
@@ -42,8 +42,8 @@ final class QuantizeTold {
             "track %d (%s) was taken as %s; it could be %s (%.0f %%): --track %d --lag %.0f%n",
             chosen.get(i) + 1,
             CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
-            TimingDesk.inWords(plans.get(i).readings().getFirst().lagMs()),
-            TimingDesk.inWords(other.lagMs()),
+            QuantizePreview.inWords(plans.get(i).readings().getFirst().lagMs()),
+            QuantizePreview.inWords(other.lagMs()),
             100 * other.weight(),
             chosen.get(i) + 1,
             other.lagMs());

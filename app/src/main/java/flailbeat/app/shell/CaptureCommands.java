@@ -12,14 +12,14 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Notice;
-import flailbeat.core.session.Performer;
-import flailbeat.core.session.PlaySettings;
-import flailbeat.core.session.RecordSettings;
-import flailbeat.core.session.Repeater;
-import flailbeat.core.session.RunDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.session.run.RecordSettings;
+import flailbeat.core.session.run.Repeater;
+import flailbeat.core.session.run.RunActions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -31,7 +31,7 @@ final class CaptureCommands {
 
   private final Session session;
   private final Performer performer;
-  private final RunDesk run;
+  private final RunActions run;
 
   CaptureCommands(Session session) {
     this.session = session;
@@ -92,7 +92,7 @@ final class CaptureCommands {
             "to-start",
             "Go to the start",
             "Home",
-            () -> session.transportControl().seek(0)),
+            () -> session.runControl().seek(0)),
         of(Group.CAPTURE, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
         of(Group.CAPTURE, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
         of(Group.CAPTURE, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),
@@ -334,29 +334,29 @@ final class CaptureCommands {
   }
 
   private void repeat() {
-    Repeater repeater = session.transportControl().repeater();
-    session.transportControl().setRepeat(!repeater.isOn(), repeater.value());
+    Repeater repeater = session.runControl().repeater();
+    session.runControl().setRepeat(!repeater.isOn(), repeater.value());
   }
 
   private void nextRepeatValue() {
     session
-        .transportControl()
-        .setRepeat(true, RepeatValues.after(session.transportControl().repeater().value()));
+        .runControl()
+        .setRepeat(true, RepeatValues.after(session.runControl().repeater().value()));
   }
 
   private void nextMode() {
-    RecordSettings old = session.transportControl().recordSettings();
+    RecordSettings old = session.runControl().recordSettings();
     RecordingMode[] modes = RecordingMode.values();
     RecordingMode next = modes[(old.mode().ordinal() + 1) % modes.length];
-    session.transportControl().setRecordSettings(old.withMode(next));
+    session.runControl().setRecordSettings(old.withMode(next));
     session
         .notices()
         .tell(new Notice(next.title() + ": " + next.hint().toLowerCase(Locale.ROOT), false));
   }
 
   private void quantizeAsPlayed() {
-    RecordSettings old = session.transportControl().recordSettings();
-    session.transportControl().setRecordSettings(old.withQuantize(!old.quantize()));
+    RecordSettings old = session.runControl().recordSettings();
+    session.runControl().setRecordSettings(old.withQuantize(!old.quantize()));
     session
         .notices()
         .tell(
@@ -365,7 +365,7 @@ final class CaptureCommands {
   }
 
   private void click() {
-    PlaySettings old = session.transportControl().settings();
-    session.transportControl().setSettings(old.withClickInPlay(!old.clickInPlay()));
+    PlaySettings old = session.runControl().settings();
+    session.runControl().setSettings(old.withClickInPlay(!old.clickInPlay()));
   }
 }

@@ -9,8 +9,8 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
-import flailbeat.core.session.ChoreDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.chores.ChoreTrial;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -19,7 +19,7 @@ import java.util.Locale;
 final class ChoreCommands {
   private static final int MOST_OWN = 99;
 
-  private final ChoreDesk chores;
+  private final ChoreTrial chores;
   private int chosen = 1;
 
   ChoreCommands(Session session) {

@@ -11,8 +11,8 @@ import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Notice;
 import java.util.List;
 import java.util.Set;
 

@@ -7,9 +7,9 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.ControllerNames;
-import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.LaneDesk.Shown;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.LaneActions.Shown;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
@@ -19,7 +19,7 @@ final class LaneCommands {
   private static final int MOST_NUMBER = 119;
 
   private final Session session;
-  private final LaneDesk lanes;
+  private final LaneActions lanes;
   private final Runnable panel;
 
   LaneCommands(Session session, Runnable panel) {
@@ -104,7 +104,7 @@ final class LaneCommands {
         stretch(
             "stretch-copy",
             "Copy the controllers from where it goes round to where playing starts",
-            () -> lanes.copyStretch(session.transportControl().playStartTicks())),
+            () -> lanes.copyStretch(session.runControl().playStartTicks())),
         stretch(
             "stretch-erase",
             "Erase the controllers of the lanes where it goes round",

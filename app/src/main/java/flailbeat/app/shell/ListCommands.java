@@ -4,13 +4,13 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.core.session.EventDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.EventList;
 import java.util.List;
 
 /** The list of events, by keys. */
 final class ListCommands {
-  private final EventDesk events;
+  private final EventList events;
   private final Runnable editValue;
 
   /**

@@ -27,10 +27,10 @@ import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.files.SongFiles;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Notice;
-import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -272,11 +272,11 @@ public final class MainWindow {
 
   /** Shows the rooms as they are folded. */
   private void fold(SidePane pages) {
-    boolean wanted = !session.rooms().isFolded(Room.PAGES);
+    boolean wanted = !session.folds().isFolded(WindowPart.PAGES);
     if (wanted != (middle.getRight() != null)) {
       middle.setRight(wanted ? pages : null);
     }
-    boolean mapShown = !session.rooms().isFolded(Room.MAP);
+    boolean mapShown = !session.folds().isFolded(WindowPart.MAP);
     Form.show(map, mapShown);
   }
 
@@ -298,7 +298,7 @@ public final class MainWindow {
   public void show() {
     stage.show();
     if (stage.getScene().getHeight() <= LOW) {
-      session.rooms().fold(Room.DECK, true);
+      session.folds().fold(WindowPart.DECK, true);
     }
     frames.start();
   }
@@ -346,7 +346,7 @@ public final class MainWindow {
 
   private void frame() {
     session.tick();
-    long tick = session.transportControl().positionTicks();
+    long tick = session.runControl().positionTicks();
     bench.showPosition(tick);
     map.showPosition(tick);
     long now = System.nanoTime();

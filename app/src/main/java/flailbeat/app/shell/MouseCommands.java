@@ -6,11 +6,11 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.edit.NoteResize.Together;
-import flailbeat.core.session.DrawDesk;
-import flailbeat.core.session.DrawDesk.Kept;
-import flailbeat.core.session.DrawDesk.Start;
-import flailbeat.core.session.RowDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.DrumRows;
+import flailbeat.core.session.bench.MouseDrawing;
+import flailbeat.core.session.bench.MouseDrawing.Kept;
+import flailbeat.core.session.bench.MouseDrawing.Start;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.List;
@@ -18,7 +18,7 @@ import java.util.List;
 /** How the mouse draws and resizes, and in which rows. */
 final class MouseCommands {
   private final Session session;
-  private final DrawDesk drawing;
+  private final MouseDrawing drawing;
 
   MouseCommands(Session session) {
     this.session = session;
@@ -26,7 +26,7 @@ final class MouseCommands {
   }
 
   List<Command> list() {
-    RowDesk rows = session.rows();
+    DrumRows rows = session.rows();
     return List.of(
         mouse(
             "snap",

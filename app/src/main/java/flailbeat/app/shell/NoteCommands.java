@@ -8,8 +8,8 @@ import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.edit.NoteTools;
 import flailbeat.core.pitch.Key;
-import flailbeat.core.session.NoteDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.NoteActions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
@@ -21,7 +21,7 @@ final class NoteCommands {
   private static final int MOST_COPIES = 64;
 
   private final Session session;
-  private final NoteDesk notes;
+  private final NoteActions notes;
   private final BenchView bench;
 
   NoteCommands(Session session, BenchView bench) {
@@ -90,8 +90,8 @@ final class NoteCommands {
         least,
         most,
         words,
-        () -> Math.clamp(session.amounts().of(id, standard), least, most),
-        n -> session.amounts().give(id, n));
+        () -> Math.clamp(session.commandNumbers().of(id, standard), least, most),
+        n -> session.commandNumbers().give(id, n));
   }
 
   private List<Command> shaping() {

@@ -4,9 +4,9 @@ import flailbeat.app.view.NotePanel;
 import flailbeat.app.view.StepStrip;
 import flailbeat.app.view.TrialRow;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 

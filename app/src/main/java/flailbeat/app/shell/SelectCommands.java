@@ -5,8 +5,8 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.core.session.SelectDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.SelectActions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
@@ -14,7 +14,7 @@ import java.util.function.IntConsumer;
 /** How notes come to be selected by commands. */
 final class SelectCommands {
   private final Session session;
-  private final SelectDesk selecting;
+  private final SelectActions selecting;
 
   SelectCommands(Session session) {
     this.session = session;

@@ -2,9 +2,9 @@ package flailbeat.app.shell;
 
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeyLayout;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
 import flailbeat.core.session.settings.SettingsPlace;

@@ -2,9 +2,9 @@ package flailbeat.app.shell;
 
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.playback.SoundSettings;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.SoundDesk;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.hands.SoundChoice;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
@@ -14,7 +14,7 @@ import javafx.application.Platform;
  * Lets sound go where the person has chosen, and remembers what buffer a device was found to need.
  */
 public final class SoundDeviceChoice {
-  private final SoundDesk desk;
+  private final SoundChoice desk;
   private final AudioEngine engine;
   private Consumer<String> onState = text -> {};
   private String shown = "";

@@ -8,7 +8,7 @@ import flailbeat.app.command.Command.Where;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.StepDesk;
+import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepSettings;
 import java.util.ArrayList;
@@ -31,7 +31,7 @@ final class StepCommands {
               32, PhysicalKey.DIGIT_3,
               64, PhysicalKey.DIGIT_5));
 
-  private final StepDesk steps;
+  private final StepEntry steps;
   private final Runnable pattern;
   private final BooleanSupplier atSteps;
 

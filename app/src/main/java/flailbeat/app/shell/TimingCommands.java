@@ -10,13 +10,13 @@ import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings.Method;
-import flailbeat.core.session.DoubtWalk;
-import flailbeat.core.session.NoteVersion;
-import flailbeat.core.session.Notice;
-import flailbeat.core.session.QuantizeDesk;
-import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.TimingDesk;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.person.Folds.WindowPart;
+import flailbeat.core.session.run.NoteVersion;
+import flailbeat.core.session.timing.DoubtWalk;
+import flailbeat.core.session.timing.QuantizeActions;
+import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;
@@ -37,7 +37,7 @@ final class TimingCommands {
   }
 
   List<Command> list() {
-    QuantizeDesk quantizing = session.quantizing();
+    QuantizeActions quantizing = session.quantizing();
     List<Command> all =
         new ArrayList<>(
             List.of(
@@ -186,7 +186,7 @@ final class TimingCommands {
               .notices()
               .tell(
                   "Understood as "
-                      + TimingDesk.inWords(other.lagMs())
+                      + QuantizePreview.inWords(other.lagMs())
                       + "; hear it with {as-played} or {rounds}");
         });
   }
@@ -200,7 +200,7 @@ final class TimingCommands {
               .notices()
               .tell(
                   "So it is if everything was "
-                      + TimingDesk.inWords(other.lagMs())
+                      + QuantizePreview.inWords(other.lagMs())
                       + ". {other-reading} takes it");
         });
   }
@@ -218,7 +218,7 @@ final class TimingCommands {
   }
 
   private void onDesk(Runnable command) {
-    session.rooms().fold(Room.PAGES, false);
+    session.folds().fold(WindowPart.PAGES, false);
     pages.show(SidePane.Page.TIMING);
     command.run();
   }

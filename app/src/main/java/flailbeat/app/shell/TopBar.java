@@ -2,8 +2,8 @@ package flailbeat.app.shell;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Hints;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;

@@ -7,8 +7,8 @@ import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.view.SidePane;
 import flailbeat.app.view.bench.BenchView;
-import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.person.Folds.WindowPart;
 import java.util.List;
 import java.util.function.Supplier;
 
@@ -79,10 +79,14 @@ final class ViewCommands {
             "The page Keys: other keys for commands",
             "Shift+F1",
             () -> show(session, pages, SidePane.Page.KEYS)),
-        folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", Room.DECK),
+        folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", WindowPart.DECK),
         folding(
-            session, "fold-pages", "Fold the pages at the right, or unfold them", "F9", Room.PAGES),
-        folding(session, "fold-map", "Fold the song map, or unfold it", "Shift+F9", Room.MAP),
+            session,
+            "fold-pages",
+            "Fold the pages at the right, or unfold them",
+            "F9",
+            WindowPart.PAGES),
+        folding(session, "fold-map", "Fold the song map, or unfold it", "Shift+F9", WindowPart.MAP),
         of(Group.HELP, "keys-sheet", "The keys, on one sheet", "F1", () -> sheet.get().toggle()),
         of(Group.HELP, "keys-sheet-close", "Put the sheet away", "Esc", () -> sheet.get().close())
             .in(Where.SHEET),
@@ -101,13 +105,14 @@ final class ViewCommands {
         of(Group.HELP, "find-command", "Find a command...", "F4", find));
   }
 
-  private static Command folding(Session session, String id, String title, String keys, Room room) {
-    return of(Group.VIEW, id, title, keys, () -> session.rooms().toggle(room));
+  private static Command folding(
+      Session session, String id, String title, String keys, WindowPart room) {
+    return of(Group.VIEW, id, title, keys, () -> session.folds().toggle(room));
   }
 
   /** Turns to a page; pages that are folded are unfolded. */
   static void show(Session session, SidePane pages, SidePane.Page page) {
-    session.rooms().fold(Room.PAGES, false);
+    session.folds().fold(WindowPart.PAGES, false);
     pages.show(page);
   }
 }

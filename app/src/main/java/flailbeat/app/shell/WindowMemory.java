@@ -1,6 +1,6 @@
 package flailbeat.app.shell;
 
-import flailbeat.core.session.WindowPlace;
+import flailbeat.core.session.settings.WindowPlace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

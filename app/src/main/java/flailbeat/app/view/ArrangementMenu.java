@@ -5,7 +5,7 @@ import flailbeat.app.control.Menus;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.pitch.Scale;
-import flailbeat.core.session.Performer;
+import flailbeat.core.session.hands.Performer;
 import javafx.scene.control.MenuButton;
 import javafx.scene.layout.HBox;
 

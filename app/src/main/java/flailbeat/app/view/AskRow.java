@@ -6,19 +6,19 @@ import flailbeat.core.keys.ChordCheck;
 import flailbeat.core.keys.Detour;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.session.KeyboardDesk;
+import flailbeat.core.session.hands.KeyboardStudy;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 
 /** What can be done while the application asks for keys; not there when it does not. */
 final class AskRow extends FlowPane {
-  private final KeyboardDesk keyboard;
+  private final KeyboardStudy keyboard;
   private final Button next;
   private final Button finish;
   private final Button detour;
 
-  AskRow(KeyboardDesk keyboard) {
+  AskRow(KeyboardStudy keyboard) {
     this.keyboard = keyboard;
     setId("ask-row");
     setHgap(4);

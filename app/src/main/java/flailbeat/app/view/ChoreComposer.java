@@ -11,9 +11,9 @@ import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
 import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.session.ChoreDesk;
-import flailbeat.core.session.Named;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.chores.ChoreTrial;
+import flailbeat.core.session.person.Named;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -35,7 +35,7 @@ final class ChoreComposer extends VBox {
   private static final int VALUE_COLUMNS = 4;
 
   private final Session session;
-  private final ChoreDesk chores;
+  private final ChoreTrial chores;
   private final Runnable back;
   private final EntryField name;
   private final VBox conditions = new VBox(GAP);
@@ -124,7 +124,7 @@ final class ChoreComposer extends VBox {
     does.setText(titleOf(chore.then()));
     Form.show(amount, chore.then().hasAmount());
     amount.show(String.valueOf(chore.amount()));
-    words.setText(ChoreDesk.inWords(chore));
+    words.setText(ChoreTrial.inWords(chore));
     Form.show(forget, !keptAs.isEmpty());
   }
 

@@ -8,10 +8,10 @@ import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.pitch.Key;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.ChoreCounts;
-import flailbeat.core.session.ChoreDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.chores.ChoreCounts;
+import flailbeat.core.session.chores.ChoreTrial;
+import flailbeat.core.session.document.Aspect;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -32,7 +32,7 @@ public final class ChoresPage extends VBox {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
   private final Session session;
-  private final ChoreDesk chores;
+  private final ChoreTrial chores;
   private final Segments<Reach> reach;
   private final Map<Cleanup, Row> built = new EnumMap<>(Cleanup.class);
   private final VBox ownRows = new VBox(1);

@@ -8,11 +8,11 @@ import flailbeat.app.control.Segments;
 import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.model.NoteStart;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.DrawDesk;
-import flailbeat.core.session.DrawDesk.Kept;
-import flailbeat.core.session.DrawDesk.Start;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.MouseDrawing;
+import flailbeat.core.session.bench.MouseDrawing.Kept;
+import flailbeat.core.session.bench.MouseDrawing.Start;
+import flailbeat.core.session.document.Aspect;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -24,7 +24,7 @@ import javafx.scene.layout.VBox;
 /** How notes are drawn, moved and resized by hand; stencils; the rows of a kit. */
 public final class DrawingPage extends VBox {
   private final Session session;
-  private final DrawDesk drawing;
+  private final MouseDrawing drawing;
   private final Segments<Start> start;
   private final Label startText = Form.remark("");
   private final Button like;

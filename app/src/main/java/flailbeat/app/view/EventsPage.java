@@ -4,12 +4,12 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.core.model.Timed;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
-import flailbeat.core.session.EventDesk;
-import flailbeat.core.session.EventDesk.Column;
-import flailbeat.core.session.EventDesk.Filter;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.EventList;
+import flailbeat.core.session.bench.EventList.Column;
+import flailbeat.core.session.bench.EventList.Filter;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongPredicate;
@@ -37,7 +37,7 @@ public final class EventsPage extends VBox {
   private static final double ROW = 22;
 
   private final Session session;
-  private final EventDesk events;
+  private final EventList events;
   private final ObservableList<Timed<?>> items = FXCollections.observableArrayList();
   private final TableView<Timed<?>> table = new TableView<>(items);
   private final Segments<Filter> filter;
@@ -150,8 +150,8 @@ public final class EventsPage extends VBox {
   }
 
   /** What is listed and how: other settings are nothing to it. */
-  private record Listed(EventDesk.Filter filter, Column order, boolean descending) {
-    static Listed of(EventDesk events) {
+  private record Listed(EventList.Filter filter, Column order, boolean descending) {
+    static Listed of(EventList events) {
       return new Listed(events.filter(), events.order(), events.isDescending());
     }
   }

@@ -14,12 +14,12 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
-import flailbeat.core.session.Performer;
-import flailbeat.core.session.Repeater;
-import flailbeat.core.session.Rooms.Room;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.person.Folds.WindowPart;
+import flailbeat.core.session.run.Repeater;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -171,7 +171,7 @@ public final class KeyDeck extends HBox {
 
   /** Whether it is a slim row now: folded, and not needed to show what is asked. */
   private boolean isSlim() {
-    return session.rooms().isFolded(Room.DECK) && !session.keyboard().isAsking();
+    return session.folds().isFolded(WindowPart.DECK) && !session.keyboard().isAsking();
   }
 
   /** In the slim row there is the switch, what lies under the hands in a line, and the piano. */
@@ -286,7 +286,7 @@ public final class KeyDeck extends HBox {
     String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
     String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
     String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
-    Repeater repeater = session.transportControl().repeater();
+    Repeater repeater = session.runControl().repeater();
     String repeats =
         repeater.isOn()
             ? "held notes strike again, "

@@ -2,8 +2,8 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Menus;
 import flailbeat.core.keys.KeyLayout;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;

@@ -2,9 +2,9 @@ package flailbeat.app.view;
 
 import flailbeat.app.control.Menus;
 import flailbeat.app.view.timing.GridChoices;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.MouseDrawing;
+import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.LinkedHashMap;
@@ -17,7 +17,7 @@ import javafx.scene.control.SeparatorMenuItem;
 /** Whether the mouse goes from line to line, by which lines, and what filling lays down. */
 final class MouseMenu extends MenuButton {
   private final Session session;
-  private final DrawDesk drawing;
+  private final MouseDrawing drawing;
   private final CheckMenuItem snaps = new CheckMenuItem("Go from line to line (Alt: not)");
   private final CheckMenuItem toLines = new CheckMenuItem("Moved notes go to the line");
   private final CheckMenuItem follows = new CheckMenuItem("Lines follow the zoom");
@@ -60,7 +60,7 @@ final class MouseMenu extends MenuButton {
   }
 
   private void refresh() {
-    DrawDesk.Kept kept = drawing.kept();
+    MouseDrawing.Kept kept = drawing.kept();
     Grid grid = session.timing().settings().grid();
     String lines = kept.followsZoom() ? "zoom" : grid.toString();
     setText((kept.snaps() ? lines : "off") + (drawing.stencil().isPresent() ? " +" : ""));

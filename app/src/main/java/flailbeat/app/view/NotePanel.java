@@ -5,9 +5,9 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.core.edit.NoteField;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.ValueDesk;
+import flailbeat.core.session.bench.ExactValues;
+import flailbeat.core.session.document.Aspect;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -29,7 +29,7 @@ public final class NotePanel extends FlowPane {
   private static final double GAP = 5;
   private static final double UNIT_WIDTH = 90;
 
-  private final ValueDesk values;
+  private final ExactValues values;
   private final Label of = StepStrip.label("");
   private final Map<NoteField, EntryField> fields = new EnumMap<>(NoteField.class);
   private final List<EntryField> inOrder = new ArrayList<>();

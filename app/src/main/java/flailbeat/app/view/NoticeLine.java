@@ -3,10 +3,10 @@ package flailbeat.app.view;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.document.Notice;
 import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
@@ -79,14 +79,14 @@ public final class NoticeLine extends HBox {
   }
 
   private void refreshState() {
-    switch (session.transportControl().transport().state()) {
+    switch (session.runControl().transport().state()) {
       case STOPPED -> show("Stopped", null);
       case COUNTING_IN -> show("Count-in", COUNTING);
       case PLAYING ->
           show(
-              session.transportControl().isCalibrating()
+              session.runControl().isCalibrating()
                   ? "Calibrating"
-                  : session.transportControl().sweeper().isHeld() ? "Sweeping" : "Playing",
+                  : session.runControl().sweeper().isHeld() ? "Sweeping" : "Playing",
               PLAYING);
       case RECORDING -> show(recording(), RECORDING);
     }
@@ -94,9 +94,9 @@ public final class NoticeLine extends HBox {
 
   /** Round a loop, the number of the pass is what one loses track of. */
   private String recording() {
-    boolean round = session.transportControl().transport().loop().isPresent();
-    String sweeping = session.transportControl().sweeper().isHeld() ? ", sweeping" : "";
-    return (round ? "Recording, pass " + session.transportControl().passNumber() : "Recording")
+    boolean round = session.runControl().transport().loop().isPresent();
+    String sweeping = session.runControl().sweeper().isHeld() ? ", sweeping" : "";
+    return (round ? "Recording, pass " + session.runControl().passNumber() : "Recording")
         + sweeping;
   }
 

@@ -4,7 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
-import flailbeat.core.session.StepDesk;
+import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.step.PatternFill;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -12,12 +12,12 @@ import javafx.scene.layout.HBox;
 
 /** What a pattern is, and the button that fills it in. */
 final class PatternRow extends HBox {
-  private final StepDesk steps;
+  private final StepEntry steps;
   private final EntryField count;
   private final EntryField times;
   private final EntryField semitones;
 
-  PatternRow(StepDesk steps) {
+  PatternRow(StepEntry steps) {
     this.steps = steps;
     getStyleClass().add("step-row");
     setId("step-pattern");

@@ -7,11 +7,11 @@ import flailbeat.app.control.Segments;
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.playback.ClickSound;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.PlaySettings;
-import flailbeat.core.session.RecordSettings;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.TransportControl;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.session.run.RecordSettings;
+import flailbeat.core.session.run.RunControl;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -24,7 +24,7 @@ import javafx.scene.layout.VBox;
 /** How recordings are made: mode, click, early notes, the person's lag, the MIDI input. */
 public final class RecordingPage extends VBox {
   private final Session session;
-  private final TransportControl transportControl;
+  private final RunControl runControl;
   private final Segments<RecordingMode> mode;
   private final Label modeHint = Form.remark("");
   private final CheckBox always;
@@ -43,7 +43,7 @@ public final class RecordingPage extends VBox {
 
   public RecordingPage(Session session, InputMenu input, SoundPart sound) {
     this.session = session;
-    this.transportControl = session.transportControl();
+    this.runControl = session.runControl();
     getStyleClass().add("desk");
     setId("recording-page");
     mode = new Segments<>(m -> set(settings().withMode(m)));
@@ -128,19 +128,19 @@ public final class RecordingPage extends VBox {
   }
 
   private RecordSettings settings() {
-    return transportControl.recordSettings();
+    return runControl.recordSettings();
   }
 
   private PlaySettings play() {
-    return transportControl.settings();
+    return runControl.settings();
   }
 
   private void set(RecordSettings value) {
-    transportControl.setRecordSettings(value);
+    runControl.setRecordSettings(value);
   }
 
   private void set(PlaySettings value) {
-    transportControl.setSettings(value);
+    runControl.setSettings(value);
   }
 
   private void setClickLevel(int level) {
@@ -175,7 +175,7 @@ public final class RecordingPage extends VBox {
   }
 
   private void showCalibration() {
-    Optional<Calibration> calibration = transportControl.calibration();
+    Optional<Calibration> calibration = runControl.calibration();
     boolean usable = calibration.map(c -> c.result().isUsable()).orElse(false);
     taps.setText(
         calibration
@@ -183,7 +183,7 @@ public final class RecordingPage extends VBox {
             .orElse("Tap a note key along to eight bars of click, and see how early or late."));
     take.setDisable(!usable);
     forget.setDisable(settings().offsetMs() == 0);
-    calibrate.setText(transportControl.isCalibrating() ? "Again" : "Calibrate");
+    calibrate.setText(runControl.isCalibrating() ? "Again" : "Calibrate");
   }
 
   private static String said(Calibration calibration) {

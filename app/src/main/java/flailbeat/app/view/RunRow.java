@@ -9,12 +9,12 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
-import flailbeat.core.session.Repeater;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.session.run.Repeater;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
@@ -102,7 +102,7 @@ public final class RunRow extends HBox {
     repeat = Buttons.toggle("Repeat", "Held notes are struck again and again ({repeat})");
     repeat.setId("repeat");
     repeat.setOnAction(
-        e -> setRepeat(repeat.isSelected(), session.transportControl().repeater().value()));
+        e -> setRepeat(repeat.isSelected(), session.runControl().repeater().value()));
     repeatValue = menu("repeat-value", "How far apart the strokes are ({repeat-value})");
     for (NoteValue each : RepeatValues.all()) {
       repeatValue.getItems().add(Menus.item(RepeatValues.name(each), () -> setRepeat(true, each)));
@@ -116,9 +116,7 @@ public final class RunRow extends HBox {
   private void build(BenchView bench) {
     Button toStart =
         Buttons.icon(
-            RemixiconMZ.SKIP_BACK_FILL,
-            "To the start (Home)",
-            () -> session.transportControl().seek(0));
+            RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.runControl().seek(0));
     position.getStyleClass().add("position");
     position.setId("position");
     bars.getStyleClass().add("group-label");
@@ -184,13 +182,11 @@ public final class RunRow extends HBox {
   }
 
   private void setMode(RecordingMode value) {
-    session
-        .transportControl()
-        .setRecordSettings(session.transportControl().recordSettings().withMode(value));
+    session.runControl().setRecordSettings(session.runControl().recordSettings().withMode(value));
   }
 
   private void setRepeat(boolean on, NoteValue value) {
-    session.transportControl().setRepeat(on, value);
+    session.runControl().setRepeat(on, value);
   }
 
   private static HBox zoomButtons(BenchView bench) {
@@ -243,7 +239,7 @@ public final class RunRow extends HBox {
   }
 
   private void requireNoRecording(String what) {
-    if (session.transportControl().transport().isRecording()) {
+    if (session.runControl().transport().isRecording()) {
       throw new IllegalArgumentException(
           "The " + what + " stays as it is while recording: stop, then change it");
     }
@@ -257,11 +253,11 @@ public final class RunRow extends HBox {
   }
 
   private PlaySettings settings() {
-    return session.transportControl().settings();
+    return session.runControl().settings();
   }
 
   private void set(PlaySettings value) {
-    session.transportControl().setSettings(value);
+    session.runControl().setSettings(value);
   }
 
   private void onChange(Change change) {
@@ -274,8 +270,8 @@ public final class RunRow extends HBox {
   }
 
   private void refresh() {
-    boolean running = session.transportControl().transport().isRunning();
-    boolean recording = session.transportControl().transport().isRecording();
+    boolean running = session.runControl().transport().isRunning();
+    boolean recording = session.runControl().transport().isRecording();
     play.setText(running ? "Stop" : "Play");
     ((FontIcon) play.getGraphic())
         .setIconCode(running ? RemixiconMZ.STOP_FILL : RemixiconMZ.PLAY_FILL);
@@ -287,17 +283,17 @@ public final class RunRow extends HBox {
     clickInPlay.setSelected(settings.clickInPlay());
     clickInRecord.setSelected(settings.clickInRecord());
     countIn.setText(settings.countIn().toString());
-    mode.setText(session.transportControl().recordSettings().mode().title());
+    mode.setText(session.runControl().recordSettings().mode().title());
     mode.setDisable(recording);
-    loop.setSelected(session.transportControl().looping().isOn());
+    loop.setSelected(session.runControl().looping().isOn());
     showRepeat();
     shownTick = Long.MIN_VALUE;
     shownBar = Integer.MIN_VALUE;
-    showPosition(session.transportControl().positionTicks());
+    showPosition(session.runControl().positionTicks());
   }
 
   private void showRepeat() {
-    Repeater repeater = session.transportControl().repeater();
+    Repeater repeater = session.runControl().repeater();
     repeat.setSelected(repeater.isOn());
     repeatValue.setText(RepeatValues.name(repeater.value()));
   }

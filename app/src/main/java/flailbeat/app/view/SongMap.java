@@ -10,8 +10,8 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.session.Aspect;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
@@ -146,7 +146,7 @@ public final class SongMap extends Region {
     if (atSteps()) {
       session.steps().moveTo(session.song().meters().barRangeAt(tick).start());
     } else {
-      session.transportControl().seek(tick);
+      session.runControl().seek(tick);
     }
   }
 
@@ -245,7 +245,7 @@ public final class SongMap extends Region {
       drawTrack(g, tracks.get(i), i, top(i), lane);
     }
     drawNotes(g, tracks, lane);
-    session.transportControl().looping().range().ifPresent(r -> drawLoop(g, r));
+    session.runControl().looping().range().ifPresent(r -> drawLoop(g, r));
     if (clipFrom.isPresent()) {
       int of = tracks.indexOf(session.document().track());
       g.setStroke(palette.color(Ink.INK));
@@ -267,7 +267,7 @@ public final class SongMap extends Region {
   }
 
   private void drawLoop(GraphicsContext g, TickRange loop) {
-    boolean on = session.transportControl().looping().isOn();
+    boolean on = session.runControl().looping().isOn();
     double from = xOf(loop.start());
     double to = xOf(loop.end());
     g.setFill(palette.color(Ink.WHEAT, on ? 0.12 : 0.05));

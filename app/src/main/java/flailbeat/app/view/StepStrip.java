@@ -9,10 +9,10 @@ import flailbeat.app.control.NoteSymbol;
 import flailbeat.app.control.Segments;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.VelocityMark;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.StepDesk;
+import flailbeat.core.session.bench.StepEntry;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
 import flailbeat.core.step.Step;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepSettings;
@@ -48,7 +48,7 @@ public final class StepStrip extends VBox {
   private static final double WIDE = 1120;
 
   private final Session session;
-  private final StepDesk steps;
+  private final StepEntry steps;
   private final NoteSymbol symbol = new NoteSymbol();
   private final MenuButton length;
   private final EntryField beats;

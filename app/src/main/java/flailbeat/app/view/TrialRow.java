@@ -9,10 +9,10 @@ import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Reach;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.ChoreDesk;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.chores.ChoreTrial;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Notice;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -30,7 +30,7 @@ public final class TrialRow extends FlowPane {
   private static final double REACH_WIDTH = 232;
 
   private final Session session;
-  private final ChoreDesk chores;
+  private final ChoreTrial chores;
   private final Label before = StepStrip.label("");
   private final EntryField number;
   private final Label after = StepStrip.label("");
@@ -80,7 +80,7 @@ public final class TrialRow extends FlowPane {
   }
 
   /** Chooses how much of the song chores work on. */
-  static Segments<Reach> reachOf(ChoreDesk chores, String name) {
+  static Segments<Reach> reachOf(ChoreTrial chores, String name) {
     Segments<Reach> result = new Segments<>(chores::setReach);
     for (Reach each : Reach.values()) {
       result.add(each, each.title(), hint(each));

@@ -9,9 +9,9 @@ import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
-import flailbeat.core.session.RecordSettings;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.session.run.RecordSettings;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.TickRange;
 import java.util.Optional;
@@ -45,7 +45,7 @@ class CaptureWindowTest extends HeadlessWindow {
   /** Clicks on the ruler so far from its left edge; gives the place. */
   private long clickRuler(double x) throws Exception {
     dragRuler(x, x);
-    return ui.get(() -> ui.session.transportControl().playStartTicks());
+    return ui.get(() -> ui.session.runControl().playStartTicks());
   }
 
   private void dragRuler(double from, double to) throws Exception {
@@ -63,16 +63,16 @@ class CaptureWindowTest extends HeadlessWindow {
     long to = clickRuler(301);
     long place = clickRuler(0);
     dragRuler(301, 101);
-    TickRange loop = ui.get(() -> ui.session.transportControl().looping().active()).orElseThrow();
+    TickRange loop = ui.get(() -> ui.session.runControl().looping().active()).orElseThrow();
     assertThat(loop.start() % 960 + loop.end() % 960).as("whole beats").isZero();
     assertThat(loop.start()).isCloseTo(from, within(720L));
     assertThat(loop.end()).isCloseTo(to, within(720L));
     assertThat(ui.text("notice")).startsWith("Loop: bars ");
-    assertThat(ui.get(() -> ui.session.transportControl().playStartTicks())).isEqualTo(place);
+    assertThat(ui.get(() -> ui.session.runControl().playStartTicks())).isEqualTo(place);
     click("loop");
     assertThat(ui.text("notice")).isEqualTo("No loop");
     type(KeyCode.CONTROL, KeyCode.L);
-    assertThat(ui.get(() -> ui.session.transportControl().looping().active())).isPresent();
+    assertThat(ui.get(() -> ui.session.runControl().looping().active())).isPresent();
   }
 
   @Test
@@ -128,11 +128,9 @@ class CaptureWindowTest extends HeadlessWindow {
   void takes_are_chosen_by_click_and_by_key() throws Exception {
     ui.run(
         () -> {
+          ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
           ui.session
-              .transportControl()
-              .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
-          ui.session
-              .transportControl()
+              .runControl()
               .setRecordSettings(RecordSettings.standard().withMode(RecordingMode.TAKES));
         });
     for (KeyCode key : new KeyCode[] {KeyCode.A, KeyCode.S}) {
@@ -233,13 +231,11 @@ class CaptureWindowTest extends HeadlessWindow {
       throws Exception {
     ui.run(
         () ->
-            ui.session
-                .transportControl()
-                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
+            ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     type(KeyCode.TAB);
     type(KeyCode.SHIFT, KeyCode.SPACE);
     press(KeyCode.A);
-    ui.await(() -> ui.session.transportControl().pass().orElseThrow().done().size() >= 4);
+    ui.await(() -> ui.session.runControl().pass().orElseThrow().done().size() >= 4);
     release(KeyCode.A);
     type(KeyCode.SPACE);
     assertThat(notes()).hasSizeGreaterThanOrEqualTo(4);

@@ -17,8 +17,8 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.session.NoteVersion;
-import flailbeat.core.session.Rooms.Room;
+import flailbeat.core.session.person.Folds.WindowPart;
+import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.session.settings.Settings;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -344,11 +344,13 @@ class CommandsTest extends HeadlessWindow {
           .isTrue();
       own.run(() -> own.session.keyboard().leave());
       own.run(() -> own.window.commands().get("page-hands").press().run());
-      assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);
+      assertThat(own.session.folds().folded())
+          .containsExactlyInAnyOrder(WindowPart.DECK, WindowPart.MAP);
       Settings kept = own.get(() -> Settings.of(own.session));
-      own.run(() -> own.session.rooms().setFolded(Set.of()));
+      own.run(() -> own.session.folds().setFolded(Set.of()));
       own.run(() -> kept.applyTo(own.session));
-      assertThat(own.session.rooms().folded()).containsExactlyInAnyOrder(Room.DECK, Room.MAP);
+      assertThat(own.session.folds().folded())
+          .containsExactlyInAnyOrder(WindowPart.DECK, WindowPart.MAP);
     } finally {
       own.close();
     }

@@ -9,7 +9,7 @@ import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Scale;
-import flailbeat.core.session.DrawDesk;
+import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.List;
@@ -45,7 +45,7 @@ class DrawingWindowTest extends RollWindow {
     press(at(970, 62));
     letGo(at(970, 62));
     assertThat(lines()).containsExactly("0 60 720", "960 62 720");
-    draws(k -> k.withStart(DrawDesk.Start.GRID));
+    draws(k -> k.withStart(MouseDrawing.Start.GRID));
     press(at(1930, 64));
     letGo(at(1930, 64));
     assertThat(lines()).contains("1920 64 240");
@@ -145,7 +145,7 @@ class DrawingWindowTest extends RollWindow {
     ui.run(
         () -> {
           ui.session.editing().addTrack(Instrument.kit(40));
-          ui.session.drawing().set(DrawDesk.Kept.STANDARD.withStart(DrawDesk.Start.GRID));
+          ui.session.drawing().set(MouseDrawing.Kept.STANDARD.withStart(MouseDrawing.Start.GRID));
           setGrid(8);
           bench().fit();
         });

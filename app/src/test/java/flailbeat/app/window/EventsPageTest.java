@@ -11,7 +11,7 @@ import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Timed;
-import flailbeat.core.session.EventDesk.Column;
+import flailbeat.core.session.bench.EventList.Column;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;

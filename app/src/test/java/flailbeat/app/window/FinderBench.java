@@ -3,7 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.session.Aspect;
+import flailbeat.core.session.document.Aspect;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

@@ -9,7 +9,7 @@ import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.session.NoteDesk;
+import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -65,7 +65,7 @@ class FramesBench {
       drawing();
       ui.run(((BenchView) ui.node("bench"))::fit);
       measure("scrolling, all notes in sight", i -> scroll(i % 20 < 10 ? -4 : 4, true, false));
-      ui.run(() -> ui.session.transportControl().play());
+      ui.run(() -> ui.session.runControl().play());
       measure("playing, all notes in sight", i -> {});
       ui.run(() -> ui.session.run().stop());
       selecting();
@@ -88,7 +88,7 @@ class FramesBench {
     try {
       ui.run(() -> ui.session.open(song(NOTES), Optional.empty()));
       ui.await(() -> ui.session.timing().preview().isPresent());
-      NoteDesk desk = ui.session.notes();
+      NoteActions desk = ui.session.notes();
       undone("one note moved", () -> select(1), () -> desk.move(1, 0));
       undone("10,000 moved", () -> select(10_000), () -> desk.move(1, 1));
       undone("10,000 split in two", () -> select(10_000), () -> split(desk));
@@ -102,7 +102,7 @@ class FramesBench {
     }
   }
 
-  private static void split(NoteDesk desk) {
+  private static void split(NoteActions desk) {
     desk.apply("Split", (s, ids) -> NoteTools.splitInto(s, ids, 2));
   }
 

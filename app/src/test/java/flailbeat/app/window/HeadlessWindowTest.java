@@ -8,8 +8,8 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.transport.Transport.State;
 import java.util.List;
 import java.util.Optional;
@@ -76,15 +76,13 @@ class HeadlessWindowTest extends HeadlessWindow {
   void recording_shows_its_notes_and_says_what_it_does() throws Exception {
     ui.run(
         () ->
-            ui.session
-                .transportControl()
-                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
+            ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     type(KeyCode.SHIFT, KeyCode.SPACE);
-    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
     ui.await(() -> ((Label) ui.node("state")).getText().equals("Recording"));
     type(KeyCode.A);
     press(KeyCode.S);
-    assertThat(ui.get(() -> ui.session.transportControl().pass().orElseThrow().held().size()))
+    assertThat(ui.get(() -> ui.session.runControl().pass().orElseThrow().held().size()))
         .isEqualTo(1);
     type(KeyCode.SPACE);
     release(KeyCode.S);

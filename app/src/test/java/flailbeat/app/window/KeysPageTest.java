@@ -9,7 +9,7 @@ import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.session.KeySets;
+import flailbeat.core.session.person.KeySets;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
 import java.nio.file.Files;

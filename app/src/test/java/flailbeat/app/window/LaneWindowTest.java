@@ -13,8 +13,8 @@ import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.LaneDesk.Shown;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.LaneActions.Shown;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.Comparator;
@@ -117,7 +117,7 @@ class LaneWindowTest extends HeadlessWindow {
         () ->
             ui.session
                 .lanes()
-                .set(new LaneDesk.Kept(List.of(Shown.of(of).withHeight(100)), true, false)));
+                .set(new LaneActions.Kept(List.of(Shown.of(of).withHeight(100)), true, false)));
     ui.run(() -> ui.node("bench").getScene().getRoot().layout());
     return lanes().get(0);
   }
@@ -329,7 +329,7 @@ class LaneWindowTest extends HeadlessWindow {
     assertThat(ui.session.lanes().kept().lanes())
         .extracting(Shown::title)
         .startsWith("Volume", "Modulation", "Velocity");
-    assertThat(new LaneDesk.Kept(List.of(new Shown("controller 999", 5)), true, false).lanes())
+    assertThat(new LaneActions.Kept(List.of(new Shown("controller 999", 5)), true, false).lanes())
         .as("a damaged settings file")
         .containsExactly(Shown.VELOCITIES);
   }

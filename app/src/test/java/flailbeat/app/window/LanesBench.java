@@ -13,8 +13,8 @@ import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.LaneDesk.Shown;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.LaneActions.Shown;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -71,7 +71,7 @@ class LanesBench {
               ui.session
                   .lanes()
                   .set(
-                      new LaneDesk.Kept(
+                      new LaneActions.Kept(
                           List.of(Shown.VELOCITIES, Shown.of(Controller.EXPRESSION)),
                           true,
                           false)));

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.transport.Transport.State;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -65,9 +65,7 @@ class LatencyBench {
       ui.run(
           () -> {
             ui.session.open(HarbourLamps.song(), Optional.empty());
-            ui.session
-                .transportControl()
-                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+            ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
             ui.stage.addEventFilter(
                 KeyEvent.KEY_PRESSED,
                 e -> {
@@ -82,7 +80,7 @@ class LatencyBench {
       handled.clear();
       long[] before = processorTime();
       keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-      ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+      ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
       List<Long> moments = keys.send("~300 " + script());
       keys.send("~300");
       reportStolen(before, processorTime());

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.quantize.KnownLag;
-import flailbeat.core.session.NoteVersion;
+import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TickRange;
@@ -44,7 +44,7 @@ class NewcomerTest extends RollWindow {
     assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.PLAYED);
     ui.choose("page-hands");
     assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
-    assertThat(ui.session.transportControl().transport().isRunning()).isFalse();
+    assertThat(ui.session.runControl().transport().isRunning()).isFalse();
   }
 
   @Test
@@ -105,15 +105,15 @@ class NewcomerTest extends RollWindow {
   void comparing_leaves_the_loop_as_it_was_and_its_notice_ends_with_it() {
     demo();
     ui.run(() -> ui.session.run().compareRounds());
-    assertThat(ui.session.transportControl().looping().isOn()).isTrue();
+    assertThat(ui.session.runControl().looping().isOn()).isTrue();
     ui.run(() -> ui.session.run().playOrStop());
-    assertThat(ui.session.transportControl().looping().isOn()).isFalse();
-    assertThat(ui.session.transportControl().looping().range()).isEmpty();
+    assertThat(ui.session.runControl().looping().isOn()).isFalse();
+    assertThat(ui.session.runControl().looping().range()).isEmpty();
     assertThat(said()).doesNotContain("next as quantized");
     ui.run(() -> ui.session.run().loop(new TickRange(0, 3840)));
     ui.run(() -> ui.session.run().compareRounds());
     ui.run(() -> ui.session.run().playOrStop());
-    assertThat(ui.session.transportControl().looping().active()).contains(new TickRange(0, 3840));
+    assertThat(ui.session.runControl().looping().active()).contains(new TickRange(0, 3840));
   }
 
   @Test
@@ -177,7 +177,7 @@ class NewcomerTest extends RollWindow {
     ui.run(() -> ui.session.run().playOrStop());
     Thread.sleep(3000);
     assertThat(ui.get(ui.window::isResting)).as("while it plays").isFalse();
-    assertThat(ui.session.transportControl().positionTicks()).isGreaterThan(2000);
+    assertThat(ui.session.runControl().positionTicks()).isGreaterThan(2000);
     ui.run(() -> ui.session.run().playOrStop());
     ui.await(ui.window::isResting);
   }

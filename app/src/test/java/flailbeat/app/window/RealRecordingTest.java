@@ -27,14 +27,14 @@ class RealRecordingTest extends RealWindow {
   @Test
   void eight_notes_over_a_click_are_recorded_quantized_saved_and_converted() throws Exception {
     keys.send("+SHIFT +SPACE ~40 -SPACE -SHIFT");
-    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
     StringBuilder words = new StringBuilder("~180 ");
     for (String key : SCALE) {
       words.append('+').append(key).append(" ~170 -").append(key).append(" ~80 ");
     }
     keys.send(words.toString());
     keys.send("+SPACE ~30 -SPACE ~100");
-    ui.await(() -> !ui.session.transportControl().transport().isRunning());
+    ui.await(() -> !ui.session.runControl().transport().isRunning());
     assertThat(notes()).extracting(Note::pitch).containsExactly(60, 62, 64, 65, 67, 69, 71, 72);
     keys.chord("CONTROL", "T");
     ui.await(() -> ui.session.document().undoLabel().orElse("").startsWith("Quantize"));
@@ -83,7 +83,7 @@ class RealRecordingTest extends RealWindow {
     keys.chord("ESCAPE");
     expectSounding();
     keys.send("-A +S ~50 -S ~50");
-    assertThat(ui.get(() -> ui.session.transportControl().transport().isRecording())).isTrue();
+    assertThat(ui.get(() -> ui.session.runControl().transport().isRecording())).isTrue();
     assertThat(ui.text("state")).startsWith("Recording");
     keys.chord("F2");
     keys.send("+D ~50 -D ~50 +SPACE -SPACE ~100");

@@ -7,8 +7,8 @@ import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.transport.Transport.State;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -79,13 +79,11 @@ class RealStepsTest extends RealWindow {
   void a_tapped_rhythm_gets_its_pitches_afterwards() throws Exception {
     ui.run(
         () ->
-            ui.session
-                .transportControl()
-                .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
+            ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE)));
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
     keys.send("~150 +A ~90 -A ~160 +A ~70 -A ~60 +A ~70 -A ~300 +A ~200 -A ~80 +SPACE -SPACE");
-    ui.await(() -> !ui.session.transportControl().transport().isRunning());
+    ui.await(() -> !ui.session.runControl().transport().isRunning());
     List<Note> tapped = notes();
     assertThat(tapped).hasSize(4);
     keys.send("+F3 -F3 ~60");

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Note;
-import flailbeat.core.session.CountIn;
-import flailbeat.core.session.PlaySettings;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport.State;
@@ -71,19 +71,17 @@ abstract class RealWindow {
     ui.run(
         () -> {
           ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(240)));
-          ui.session
-              .transportControl()
-              .setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+          ui.session.runControl().setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
           ui.session.run().loop(new TickRange(0, 3840));
         });
   }
 
   void record() throws Exception {
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
   }
 
   void awaitPass(int number) throws Exception {
-    ui.await(() -> ui.session.transportControl().passNumber() >= number);
+    ui.await(() -> ui.session.runControl().passNumber() >= number);
   }
 }

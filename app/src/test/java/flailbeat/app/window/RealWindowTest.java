@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.session.NoteVersion;
+import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.transport.Transport.State;
 import java.util.List;
 import java.util.Optional;
@@ -27,9 +27,9 @@ class RealWindowTest extends RealWindow {
   @Test
   void a_held_key_is_struck_once_however_long_the_system_repeats_it() throws Exception {
     keys.send("+SHIFT +SPACE -SPACE -SHIFT");
-    ui.await(() -> ui.session.transportControl().transport().state() == State.RECORDING);
+    ui.await(() -> ui.session.runControl().transport().state() == State.RECORDING);
     keys.send("+D ~1500 -D ~50 +SPACE -SPACE ~100");
-    ui.await(() -> !ui.session.transportControl().transport().isRunning());
+    ui.await(() -> !ui.session.runControl().transport().isRunning());
     assertThat(notes()).hasSize(1);
     assertThat(ui.session.song().tempos().millisBetween(0, notes().get(0).length()))
         .as("how long exactly is for the bench to say")
@@ -136,7 +136,7 @@ class RealWindowTest extends RealWindow {
     ui.await(() -> ui.session.timing().version() == NoteVersion.PLAYED);
     keys.send("-T -SHIFT -CONTROL ~100");
     ui.await(() -> ui.session.timing().version() == NoteVersion.STANDING);
-    ui.await(() -> !ui.session.transportControl().transport().isRunning());
+    ui.await(() -> !ui.session.runControl().transport().isRunning());
   }
 
   @Test

@@ -6,7 +6,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.session.DrawDesk;
+import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -118,7 +118,7 @@ abstract class RollWindow extends HeadlessWindow {
                 ui.node("roll"), at, amount, new MouseEvents.Modifiers(false, false, true)));
   }
 
-  void draws(UnaryOperator<DrawDesk.Kept> change) {
+  void draws(UnaryOperator<MouseDrawing.Kept> change) {
     ui.run(() -> ui.session.drawing().set(change.apply(ui.session.drawing().kept())));
   }
 

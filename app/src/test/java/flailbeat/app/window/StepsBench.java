@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.session.Aspect;
+import flailbeat.core.session.document.Aspect;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

@@ -9,7 +9,7 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.StepDesk;
+import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.step.StepSettings;
 import flailbeat.core.time.Clock;
@@ -133,7 +133,7 @@ class StepsWindowTest extends HeadlessWindow {
     long there = cursor();
     assertThat(there).isPositive();
     assertThat(there % 240).isZero();
-    assertThat(ui.get(() -> ui.session.transportControl().playStartTicks())).isZero();
+    assertThat(ui.get(() -> ui.session.runControl().playStartTicks())).isZero();
     click("roll");
     click("track-tab-1");
     assertThat(cursor()).isEqualTo(there);
@@ -203,7 +203,7 @@ class StepsWindowTest extends HeadlessWindow {
   }
 
   /** What each key does at Steps, told to another session without any window. */
-  private static final Map<KeyCode, Consumer<StepDesk>> DOES =
+  private static final Map<KeyCode, Consumer<StepEntry>> DOES =
       Map.ofEntries(
           Map.entry(KeyCode.DIGIT1, s -> s.chooseLength(StepLength.of(1))),
           Map.entry(KeyCode.DIGIT2, s -> s.chooseLength(StepLength.of(2))),
@@ -213,9 +213,9 @@ class StepsWindowTest extends HeadlessWindow {
           Map.entry(KeyCode.DIGIT3, s -> s.chooseLength(StepLength.of(32))),
           Map.entry(KeyCode.PERIOD, s -> s.changeLength(StepLength::dotted)),
           Map.entry(KeyCode.SLASH, s -> s.changeLength(StepLength::triplet)),
-          Map.entry(KeyCode.RIGHT, StepDesk::advance),
-          Map.entry(KeyCode.LEFT, StepDesk::back),
-          Map.entry(KeyCode.BACK_SPACE, StepDesk::remove));
+          Map.entry(KeyCode.RIGHT, StepEntry::advance),
+          Map.entry(KeyCode.LEFT, StepEntry::back),
+          Map.entry(KeyCode.BACK_SPACE, StepEntry::remove));
 
   private static final Map<KeyCode, PhysicalKey> NOTES =
       Map.of(

@@ -10,7 +10,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.NoteVersion;
+import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
@@ -160,10 +160,10 @@ class TimingWindowTest extends HeadlessWindow {
   void rounds_begin_and_end_by_their_button() throws Exception {
     click("rounds");
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.PLAYED);
-    assertThat(ui.get(() -> ui.session.transportControl().isComparing())).isTrue();
+    assertThat(ui.get(() -> ui.session.runControl().isComparing())).isTrue();
     click("rounds");
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
-    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isFalse();
+    assertThat(ui.get(() -> ui.session.runControl().transport().isRunning())).isFalse();
   }
 
   @Test
@@ -172,7 +172,7 @@ class TimingWindowTest extends HeadlessWindow {
     type(KeyCode.ALT, KeyCode.B);
     assertThat(buttonIn("beat-guesses", 0).getText()).contains("96.0 bpm");
     click("hear-beat");
-    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isTrue();
+    assertThat(ui.get(() -> ui.session.runControl().transport().isRunning())).isTrue();
     type(KeyCode.SPACE);
     click("take-phrase-fits");
     assertThat(ui.text("notice")).startsWith("Fit the phrase to the song: 96.0 bpm");
@@ -248,7 +248,7 @@ class TimingWindowTest extends HeadlessWindow {
           robot.keyPress(KeyCode.O);
         });
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.OTHERWISE);
-    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isTrue();
+    assertThat(ui.get(() -> ui.session.runControl().transport().isRunning())).isTrue();
     assertThat(ui.text("notice")).contains("So it is if everything was", "early");
     lines[1] = ui.get(() -> ui.session.timing().shown().orElseThrow().notes().get(0).line());
     assertThat(lines[1] - lines[0]).isEqualTo(240);
@@ -264,7 +264,7 @@ class TimingWindowTest extends HeadlessWindow {
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.OTHERWISE);
     ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
-    assertThat(ui.get(() -> ui.session.transportControl().transport().isRunning())).isFalse();
+    assertThat(ui.get(() -> ui.session.runControl().transport().isRunning())).isFalse();
     assertThat(ui.get(ui.session::song)).isSameAs(before);
   }
 }

@@ -6,6 +6,38 @@ import flailbeat.core.model.Song;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.bench.DrumRows;
+import flailbeat.core.session.bench.EditActions;
+import flailbeat.core.session.bench.EventList;
+import flailbeat.core.session.bench.ExactValues;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.LiveShading;
+import flailbeat.core.session.bench.MouseDrawing;
+import flailbeat.core.session.bench.NoteActions;
+import flailbeat.core.session.bench.SelectActions;
+import flailbeat.core.session.bench.StepEntry;
+import flailbeat.core.session.chores.ChoreTrial;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Changes;
+import flailbeat.core.session.document.Document;
+import flailbeat.core.session.document.Notices;
+import flailbeat.core.session.document.WhileRecording;
+import flailbeat.core.session.hands.Audition;
+import flailbeat.core.session.hands.KeyboardStudy;
+import flailbeat.core.session.hands.KeysSwitch;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.hands.SoundChoice;
+import flailbeat.core.session.person.CommandNumbers;
+import flailbeat.core.session.person.Folds;
+import flailbeat.core.session.person.KeySets;
+import flailbeat.core.session.person.Named;
+import flailbeat.core.session.run.RunActions;
+import flailbeat.core.session.run.RunControl;
+import flailbeat.core.session.timing.BeatSearch;
+import flailbeat.core.session.timing.DoubtWalk;
+import flailbeat.core.session.timing.LearnedLags;
+import flailbeat.core.session.timing.QuantizeActions;
+import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
@@ -21,33 +53,33 @@ public final class Session {
   private final Changes changes = new Changes();
   private final Notices notices = new Notices(changes);
   private final Document document = new Document(changes);
-  private final LagDesk lags;
-  private final TimingDesk timing;
+  private final LearnedLags lags;
+  private final QuantizePreview timing;
   private final Named<QuantizeSettings> presets = new Named<>(changes);
-  private final Amounts amounts = new Amounts(changes);
-  private final Rooms rooms = new Rooms(changes);
+  private final CommandNumbers amounts = new CommandNumbers(changes);
+  private final Folds folds = new Folds(changes);
   private final KeySets keySets = new KeySets(changes);
-  private final SoundDesk sound = new SoundDesk(changes);
+  private final SoundChoice sound = new SoundChoice(changes);
   private final Performer performer;
-  private final TransportControl transportControl;
+  private final RunControl runControl;
   private final Audition audition;
   private final DoubtWalk doubts;
   private final KeysSwitch keysSwitch;
-  private final KeyboardDesk keyboard;
-  private final RunDesk run;
-  private final EditDesk editing;
-  private final QuantizeDesk quantizing;
-  private final BeatDesk beat;
-  private final StepDesk steps;
-  private final DrawDesk drawing;
-  private final NoteDesk notes;
-  private final SelectDesk selecting;
-  private final RowDesk rows;
-  private final LaneDesk lanes;
-  private final ValueDesk values;
-  private final ShadeDesk shading;
-  private final EventDesk events;
-  private final ChoreDesk chores;
+  private final KeyboardStudy keyboard;
+  private final RunActions run;
+  private final EditActions editing;
+  private final QuantizeActions quantizing;
+  private final BeatSearch beat;
+  private final StepEntry steps;
+  private final MouseDrawing drawing;
+  private final NoteActions notes;
+  private final SelectActions selecting;
+  private final DrumRows rows;
+  private final LaneActions lanes;
+  private final ExactValues values;
+  private final LiveShading shading;
+  private final EventList events;
+  private final ChoreTrial chores;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -61,52 +93,47 @@ public final class Session {
    */
   public Session(Clock clock, Player player, Workshop workshop) {
     performer = new Performer(changes, clock);
-    lags = new LagDesk(document, changes, performer::input);
-    timing = new TimingDesk(document, lags, changes, notices, clock, workshop);
-    transportControl =
-        new TransportControl(document, timing, performer, changes, notices, clock, player);
-    WhileRecording whileRecording = new WhileRecording(transportControl.transport(), notices);
+    lags = new LearnedLags(document, changes, performer::input);
+    timing = new QuantizePreview(document, lags, changes, notices, clock, workshop);
+    runControl = new RunControl(document, timing, performer, changes, notices, clock, player);
+    WhileRecording whileRecording = new WhileRecording(runControl.transport(), notices);
     keysSwitch = new KeysSwitch(performer, whileRecording);
     audition = new Audition(document, player, clock);
     doubts = new DoubtWalk(timing, changes, notices, audition, performer, whileRecording);
     keysSwitch.add(doubts);
-    steps =
-        new StepDesk(
-            document, transportControl, timing, audition, changes, notices, whileRecording);
+    steps = new StepEntry(document, runControl, timing, audition, changes, notices, whileRecording);
     keysSwitch.onSteps(steps::begin);
-    drawing = new DrawDesk(document, timing, performer, audition, changes);
+    drawing = new MouseDrawing(document, timing, performer, audition, changes);
     performer.playTo(this::route, this::beatAt);
-    keyboard = new KeyboardDesk(performer, changes, whileRecording);
+    keyboard = new KeyboardStudy(performer, changes, whileRecording);
     run =
-        new RunDesk(
-            document, transportControl, performer, keysSwitch, changes, notices, whileRecording);
-    editing = new EditDesk(document, transportControl, notices, whileRecording);
+        new RunActions(
+            document, runControl, performer, keysSwitch, changes, notices, whileRecording);
+    editing = new EditActions(document, runControl, notices, whileRecording);
     notes =
-        new NoteDesk(
-            document, editing, transportControl, steps, performer, timing, drawing, notices);
-    rows = new RowDesk(document, editing, transportControl, steps, notices);
+        new NoteActions(document, editing, runControl, steps, performer, timing, drawing, notices);
+    rows = new DrumRows(document, editing, runControl, steps, notices);
     lanes =
-        new LaneDesk(document, editing, changes, notices, () -> transportControl.looping().range());
-    shading = new ShadeDesk(document, transportControl, performer, editing, changes, notices);
-    values = new ValueDesk(document, editing, changes, notices);
-    events = new EventDesk(document, values, editing, changes, notices);
+        new LaneActions(document, editing, changes, notices, () -> runControl.looping().range());
+    shading = new LiveShading(document, runControl, performer, editing, changes, notices);
+    values = new ExactValues(document, editing, changes, notices);
+    events = new EventList(document, values, editing, changes, notices);
     chores =
-        new ChoreDesk(
+        new ChoreTrial(
             document,
             editing,
             timing,
             performer,
             amounts,
-            transportControl.looping(),
+            runControl.looping(),
             changes,
             notices,
             clock,
             workshop);
-    selecting = new SelectDesk(document, transportControl, timing, notices);
-    quantizing =
-        new QuantizeDesk(document, timing, lags, transportControl, notices, whileRecording);
+    selecting = new SelectActions(document, runControl, timing, notices);
+    quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
     forgetLagsWithOtherDevices();
-    beat = new BeatDesk(document, transportControl, changes, notices, workshop, whileRecording);
+    beat = new BeatSearch(document, runControl, changes, notices, workshop, whileRecording);
   }
 
   /**
@@ -127,8 +154,7 @@ public final class Session {
 
   private List<Object> devices() {
     SoundSettings chosen = sound.settings();
-    return List.of(
-        chosen.device(), chosen.bufferBytes(), transportControl.recordSettings().offsetMs());
+    return List.of(chosen.device(), chosen.bufferBytes(), runControl.recordSettings().offsetMs());
   }
 
   /** Who hears what is performed: the position of the Keys switch says so. */
@@ -136,14 +162,12 @@ public final class Session {
     if (performer.keysMode() == KeysMode.STEPS) {
       steps.hear(event);
     } else {
-      transportControl.hear(event);
+      runControl.hear(event);
     }
   }
 
   private double beatAt(long nanos) {
-    return performer.keysMode() == KeysMode.STEPS
-        ? steps.beatAtCursor()
-        : transportControl.beatAt(nanos);
+    return performer.keysMode() == KeysMode.STEPS ? steps.beatAtCursor() : runControl.beatAt(nanos);
   }
 
   public Changes changes() {
@@ -164,48 +188,48 @@ public final class Session {
   }
 
   /** One command over many notes, tried before it is done. */
-  public ChoreDesk chores() {
+  public ChoreTrial chores() {
     return chores;
   }
 
   /** The events of the chosen track as a list. */
-  public EventDesk events() {
+  public EventList events() {
     return events;
   }
 
   /** Loudness and controllers performed while the song plays. */
-  public ShadeDesk shading() {
+  public LiveShading shading() {
     return shading;
   }
 
   /** Exact values of the notes in scope. */
-  public ValueDesk values() {
+  public ExactValues values() {
     return values;
   }
 
   /** The lanes under the roll, velocities and controllers. */
-  public LaneDesk lanes() {
+  public LaneActions lanes() {
     return lanes;
   }
 
   /** What was learned of how late the person plays. */
-  public LagDesk lags() {
+  public LearnedLags lags() {
     return lags;
   }
 
   /** How to quantize, and what it would do. */
-  public TimingDesk timing() {
+  public QuantizePreview timing() {
     return timing;
   }
 
   /** The commands that change timing. */
-  public QuantizeDesk quantizing() {
+  public QuantizeActions quantizing() {
     return quantizing;
   }
 
   /** Which rooms of the window are folded. */
-  public Rooms rooms() {
-    return rooms;
+  public Folds folds() {
+    return folds;
   }
 
   /** The person's own keys for commands. */
@@ -219,7 +243,7 @@ public final class Session {
   }
 
   /** The numbers that commands go by. */
-  public Amounts amounts() {
+  public CommandNumbers commandNumbers() {
     return amounts;
   }
 
@@ -229,37 +253,37 @@ public final class Session {
   }
 
   /** What is heard of the beat of a phrase that was played with no click. */
-  public BeatDesk beat() {
+  public BeatSearch beat() {
     return beat;
   }
 
   /** The commands that change the song, and take that back. */
-  public EditDesk editing() {
+  public EditActions editing() {
     return editing;
   }
 
   /** What commands do to the selected notes. */
-  public NoteDesk notes() {
+  public NoteActions notes() {
     return notes;
   }
 
   /** In which rows the drums of a kit lie. */
-  public RowDesk rows() {
+  public DrumRows rows() {
     return rows;
   }
 
   /** How notes come to be selected by commands. */
-  public SelectDesk selecting() {
+  public SelectActions selecting() {
     return selecting;
   }
 
   /** What notes drawn by mouse start from. */
-  public DrawDesk drawing() {
+  public MouseDrawing drawing() {
     return drawing;
   }
 
   /** Entering a part a step at a time. */
-  public StepDesk steps() {
+  public StepEntry steps() {
     return steps;
   }
 
@@ -273,22 +297,22 @@ public final class Session {
   }
 
   /** What is found out about the person's keyboard. */
-  public KeyboardDesk keyboard() {
+  public KeyboardStudy keyboard() {
     return keyboard;
   }
 
   /** What goes on. */
-  public TransportControl transportControl() {
-    return transportControl;
+  public RunControl runControl() {
+    return runControl;
   }
 
   /** The commands of the run row. */
-  public RunDesk run() {
+  public RunActions run() {
     return run;
   }
 
   /** Where sound goes. */
-  public SoundDesk sound() {
+  public SoundChoice sound() {
     return sound;
   }
 
@@ -299,14 +323,14 @@ public final class Session {
           run.stop();
           chores.leave();
           document.open(song, from);
-          transportControl.looping().forget();
-          transportControl.seek(0);
+          runControl.looping().forget();
+          runControl.seek(0);
         });
   }
 
   /** Whether anything goes on by itself from frame to frame: a song, a glide, what still sounds. */
   public boolean isMoving() {
-    return transportControl.transport().isRunning()
+    return runControl.transport().isRunning()
         || !performer.hands().soundingPitches().isEmpty()
         || performer.pedals().bend() != 0
         || audition.isSounding();
@@ -317,7 +341,7 @@ public final class Session {
     changes.during(
         () -> {
           audition.advance();
-          transportControl.tick();
+          runControl.tick();
           shading.tick();
           timing.tick();
           chores.tick();

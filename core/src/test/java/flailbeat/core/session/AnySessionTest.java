@@ -25,6 +25,10 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
+import flailbeat.core.session.bench.NoteActions;
+import flailbeat.core.session.bench.StepEntry;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.run.RunControl;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Tempo;
@@ -90,7 +94,7 @@ class AnySessionTest {
   private void act(Random random) {
     int kind = random.nextInt(38);
     done.add(String.valueOf(kind));
-    TransportControl transportControl = session.transportControl();
+    RunControl runControl = session.runControl();
     PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
     switch (kind) {
       case 0, 1, 2, 3 -> session.performer().press(key, nowMs * MS);
@@ -108,8 +112,8 @@ class AnySessionTest {
       }
       case 14 -> session.run().toggleLoop();
       case 15 ->
-          transportControl.setRecordSettings(
-              transportControl
+          runControl.setRecordSettings(
+              runControl
                   .recordSettings()
                   .withMode(RecordingMode.values()[random.nextInt(3)])
                   .withQuantize(random.nextBoolean()));
@@ -119,7 +123,7 @@ class AnySessionTest {
               .editing()
               .edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(60 + random.nextInt(200))));
       case 18 -> session.quantizing().quantize();
-      case 19 -> transportControl.setRepeat(random.nextBoolean(), NoteValue.straight(16));
+      case 19 -> runControl.setRepeat(random.nextBoolean(), NoteValue.straight(16));
       case 20 -> session.editing().stepTake(1);
       case 21 -> session.keysSwitch().set(KeysMode.values()[random.nextInt(3)]);
       case 22, 23, 24 -> step(random);
@@ -221,7 +225,7 @@ class AnySessionTest {
 
   private void notes(Random random) {
     session.document().select(random.nextBoolean() ? NoteRule.ALL : new NoteRule.Softer(80));
-    NoteDesk notes = session.notes();
+    NoteActions notes = session.notes();
     switch (random.nextInt(7)) {
       case 0 -> notes.apply("Legato", NoteTools::legato);
       case 1 -> notes.moveDegrees(random.nextInt(5) - 2);
@@ -243,7 +247,7 @@ class AnySessionTest {
   }
 
   private void step(Random random) {
-    StepDesk steps = session.steps();
+    StepEntry steps = session.steps();
     switch (random.nextInt(12)) {
       case 0, 1 -> steps.advance();
       case 2 -> steps.back();

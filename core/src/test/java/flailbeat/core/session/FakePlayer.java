@@ -21,29 +21,29 @@ import java.util.TreeSet;
  * as long as its part's pedal is down, and goes round the loop by itself, taking up the next
  * round's plan at the seam, and its position can drift and step back.
  */
-final class FakePlayer implements Player {
-  final List<String> log = new ArrayList<>();
-  final Set<String> sounding = new TreeSet<>();
+public final class FakePlayer implements Player {
+  public final List<String> log = new ArrayList<>();
+  public final Set<String> sounding = new TreeSet<>();
   private final Set<String> ringing = new TreeSet<>();
   private final Set<String> held = new TreeSet<>();
-  Repeats repeats = Repeats.NONE;
-  boolean playing;
+  public Repeats repeats = Repeats.NONE;
+  public boolean playing;
   private final Clock clock;
   private Plans plans = Plans.always(PlaybackPlan.SILENCE);
   private Optional<Loop> loop = Optional.empty();
   private long offsetNanos;
 
-  FakePlayer(Clock clock) {
+  public FakePlayer(Clock clock) {
     this.clock = clock;
   }
 
   /** What it plays at this moment. */
-  PlaybackPlan plan() {
+  public PlaybackPlan plan() {
     return plans.at(turn());
   }
 
   /** What it will play once the loop begins anew. */
-  PlaybackPlan nextRound() {
+  public PlaybackPlan nextRound() {
     return plans.at(turn() + 1);
   }
 
@@ -52,7 +52,7 @@ final class FakePlayer implements Player {
   }
 
   /** What is heard comes later than it was thought, as after a stall; negative: sooner. */
-  void stepBack(long nanos) {
+  public void stepBack(long nanos) {
     offsetNanos -= nanos;
   }
 
@@ -115,7 +115,7 @@ final class FakePlayer implements Player {
   }
 
   /** What controllers of a part are away from rest: {@code "0 64"} is part 0's pedal. */
-  Set<String> held() {
+  public Set<String> held() {
     return held;
   }
 

@@ -7,6 +7,9 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.NoteValue;
 import java.util.List;
 import java.util.function.Consumer;
@@ -71,7 +74,7 @@ class HoldsTest extends SessionRig {
         new Hold(
             "note repeat",
             t -> {
-              t.transportControl.setRepeat(true, NoteValue.straight(16));
+              t.runControl.setRepeat(true, NoteValue.straight(16));
               t.performer.press(PhysicalKey.A, t.now());
               t.runTo(500);
             }));
@@ -141,7 +144,7 @@ class HoldsTest extends SessionRig {
 
   @Test
   void the_pressure_of_a_keyboard_is_heard_and_recorded() {
-    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    runControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().recordOrStop();
     runTo(500);
     performer.pressOnDevice(60, 90, now());

@@ -10,6 +10,8 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
@@ -24,12 +26,12 @@ class LoopRecordingTest extends SessionRig {
 
   @BeforeEach
   void loopOneBar() {
-    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    runControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().loop(BAR_1);
   }
 
   private void record(RecordingMode mode) {
-    transportControl.setRecordSettings(transportControl.recordSettings().withMode(mode));
+    runControl.setRecordSettings(runControl.recordSettings().withMode(mode));
     session.run().recordOrStop();
   }
 
@@ -49,7 +51,7 @@ class LoopRecordingTest extends SessionRig {
     runTo(1900);
     assertThat(readyForNextRound()).as("before the loop begins anew").containsExactly(60, 62);
     strike(PhysicalKey.D, 2500);
-    assertThat(transportControl.passNumber()).isEqualTo(2);
+    assertThat(runControl.passNumber()).isEqualTo(2);
     assertThat(heardNow()).containsExactly(60, 62);
     runTo(4100);
     assertThat(heardNow()).containsExactly(60, 64, 62);
@@ -104,7 +106,7 @@ class LoopRecordingTest extends SessionRig {
     strike(PhysicalKey.A, 10);
     session.run().recordOrStop();
     nowMs = 10_000;
-    transportControl.setRecordSettings(transportControl.recordSettings().withAlwaysReplace(true));
+    runControl.setRecordSettings(runControl.recordSettings().withAlwaysReplace(true));
     record(RecordingMode.REPLACE);
     assertThat(heardNow()).isEmpty();
     runTo(2100);
@@ -136,7 +138,7 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void quantizing_while_recording_puts_notes_on_lines_and_keeps_when_they_were_played() {
-    transportControl.setRecordSettings(transportControl.recordSettings().withQuantize(true));
+    runControl.setRecordSettings(runControl.recordSettings().withQuantize(true));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 20);
     strike(PhysicalKey.S, 540);
@@ -152,7 +154,7 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void the_input_offset_is_taken_off_what_is_recorded() {
-    transportControl.setRecordSettings(transportControl.recordSettings().withOffsetMs(40));
+    runControl.setRecordSettings(runControl.recordSettings().withOffsetMs(40));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 540);
     session.run().recordOrStop();
@@ -205,16 +207,16 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void a_start_behind_the_loop_begins_at_the_loop() {
-    transportControl.seek(7680);
+    runControl.seek(7680);
     session.run().playOrStop();
-    assertThat(transportControl.positionTicks()).isZero();
+    assertThat(runControl.positionTicks()).isZero();
     runTo(2500);
-    assertThat(transportControl.positionTicks()).isEqualTo(960);
+    assertThat(runControl.positionTicks()).isEqualTo(960);
     session.run().toggleLoop();
-    assertThat(transportControl.positionTicks()).as("goes on from where it is").isEqualTo(960);
-    assertThat(transportControl.transport().loop()).isEmpty();
+    assertThat(runControl.positionTicks()).as("goes on from where it is").isEqualTo(960);
+    assertThat(runControl.transport().loop()).isEmpty();
     session.run().stop();
-    assertThat(transportControl.playStartTicks()).isEqualTo(7680);
+    assertThat(runControl.playStartTicks()).isEqualTo(7680);
   }
 
   @Test
@@ -227,11 +229,11 @@ class LoopRecordingTest extends SessionRig {
     session.run().lengthenLoop(1);
     assertThat(session.notices().current().text()).isEqualTo("Loop: bars 1 to 2");
     session.run().moveLoop(2);
-    assertThat(transportControl.looping().active()).contains(new TickRange(7680, 15360));
+    assertThat(runControl.looping().active()).contains(new TickRange(7680, 15360));
     session.run().lengthenLoop(-5);
     assertThat(session.notices().current().text()).isEqualTo("Loop: bars 3 to 3");
     session.run().loopScope();
-    assertThat(transportControl.looping().active()).contains(BAR_1);
+    assertThat(runControl.looping().active()).contains(BAR_1);
     session.run().toggleLoop();
     assertThat(session.notices().current().text()).isEqualTo("No loop");
   }
@@ -276,7 +278,7 @@ class LoopRecordingTest extends SessionRig {
                 2, 0, 4 * 3840, 3840, List.of(TestSongs.note(10, 48, 0, 960)), List.of()));
     session.open(looping, Optional.empty());
     session.run().loop(BAR_1);
-    transportControl.setRecordSettings(transportControl.recordSettings().withQuantize(true));
+    runControl.setRecordSettings(runControl.recordSettings().withQuantize(true));
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 510);
     runTo(2500);
@@ -319,8 +321,8 @@ class LoopRecordingTest extends SessionRig {
 
   @Test
   void the_pedal_goes_along_with_what_is_quantized_while_recording() {
-    transportControl.setRecordSettings(
-        transportControl.recordSettings().withQuantize(true).withMode(RecordingMode.OVERDUB));
+    runControl.setRecordSettings(
+        runControl.recordSettings().withQuantize(true).withMode(RecordingMode.OVERDUB));
     session.run().recordOrStop();
     runTo(530);
     session.performer().press(PhysicalKey.A, nowMs * MS);

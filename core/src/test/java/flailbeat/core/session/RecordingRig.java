@@ -2,35 +2,37 @@ package flailbeat.core.session;
 
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.run.RunControl;
 import java.util.List;
 
 /** A session in a time of its own, with eight notes to record. */
-abstract class RecordingRig {
-  static final long MS = 1_000_000;
-  static final PhysicalKey[] SCALE = {
+public abstract class RecordingRig {
+  protected static final long MS = 1_000_000;
+  protected static final PhysicalKey[] SCALE = {
     PhysicalKey.A, PhysicalKey.S, PhysicalKey.D, PhysicalKey.F,
     PhysicalKey.G, PhysicalKey.H, PhysicalKey.J, PhysicalKey.K
   };
 
-  long nowMs = 10_000;
-  final FakePlayer player = new FakePlayer(() -> nowMs * MS);
-  final Session session = new Session(() -> nowMs * MS, player);
-  final Performer performer = session.performer();
-  final TransportControl transportControl = session.transportControl();
+  protected long nowMs = 10_000;
+  protected final FakePlayer player = new FakePlayer(() -> nowMs * MS);
+  protected final Session session = new Session(() -> nowMs * MS, player);
+  protected final Performer performer = session.performer();
+  protected final RunControl runControl = session.runControl();
 
-  void strike(PhysicalKey key, long atMs, long forMs) {
+  protected void strike(PhysicalKey key, long atMs, long forMs) {
     nowMs = atMs;
     performer.press(key, atMs * MS);
     nowMs = atMs + forMs;
     performer.release(key, nowMs * MS);
   }
 
-  List<Note> notes() {
+  protected List<Note> notes() {
     return session.document().track().notes();
   }
 
   /** Records eight eighths, each some ms off, after a bar of count-in; ends stopped. */
-  void recordEight() {
+  protected void recordEight() {
     nowMs = 10_000;
     session.run().recordOrStop();
     int[] off = {-12, 20, 31, -25, 8, 15, -5, 40};

@@ -11,6 +11,9 @@ import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.transport.Transport.State;
 import java.util.ArrayList;
@@ -51,14 +54,14 @@ class RecordingSessionTest extends RecordingRig {
         .listen(
             a -> {
               if (a.isOf(Aspect.TRANSPORT)) {
-                told.add(transportControl.transport().state());
+                told.add(runControl.transport().state());
               }
             });
     session.run().recordOrStop();
     nowMs += 1000;
     session.tick();
     nowMs += 1500;
-    transportControl.transport().state();
+    runControl.transport().state();
     session.tick();
     assertThat(told).containsExactly(State.COUNTING_IN, State.RECORDING);
     assertThat(player.plan().clicks().nanosAt(0)).isEqualTo(-2000 * MS);
@@ -77,7 +80,7 @@ class RecordingSessionTest extends RecordingRig {
 
   @Test
   void notes_held_at_the_stop_end_there_and_none_sounds_on() {
-    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    runControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().recordOrStop();
     nowMs = 10_500;
     performer.press(PhysicalKey.A, nowMs * MS);
@@ -89,7 +92,7 @@ class RecordingSessionTest extends RecordingRig {
 
   @Test
   void pedal_bend_and_modulation_are_heard_and_recorded_with_their_times() {
-    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    runControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
     session.run().recordOrStop();
     nowMs = 10_500;
     performer.sustain(true, nowMs * MS);
@@ -122,7 +125,7 @@ class RecordingSessionTest extends RecordingRig {
   void what_was_just_played_is_kept_though_nothing_was_recorded_and_survives_undo() {
     strike(PhysicalKey.A, 20_000, 200);
     strike(PhysicalKey.D, 20_500, 200);
-    transportControl.seek(3840);
+    runControl.seek(3840);
     session.editing().edit("Add track", s -> SongEdits.addTrack(s, Instrument.melodic(4)));
     session.run().keepPhrase();
     assertThat(notes()).extracting(Note::onset).containsExactly(3840L, 4800L);
@@ -168,8 +171,8 @@ class RecordingSessionTest extends RecordingRig {
     session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
     assertThat(session.song().tempos().tempoAt(0).bpm()).isEqualTo(120);
     assertThat(session.notices().current().text()).contains("Stop recording first");
-    transportControl.seek(3840);
-    assertThat(transportControl.transport().isRecording()).isTrue();
+    runControl.seek(3840);
+    assertThat(runControl.transport().isRecording()).isTrue();
     session.editing().undo();
     session.quantizing().quantize();
     assertThat(session.notices().current().warning()).isTrue();

@@ -3,42 +3,43 @@ package flailbeat.core.session;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.session.run.RunControl;
 import java.util.List;
 import java.util.stream.IntStream;
 
 /** A session in a time of its own, with keys to strike in it. */
-abstract class SessionRig {
-  static final long MS = 1_000_000;
+public abstract class SessionRig {
+  public static final long MS = 1_000_000;
 
-  long nowMs = 10_000;
+  public long nowMs = 10_000;
 
   /** What moments are counted from. */
-  long startMs = 10_000;
+  protected long startMs = 10_000;
 
-  final FakePlayer player = new FakePlayer(() -> nowMs * MS);
-  final Session session = new Session(() -> nowMs * MS, player);
-  final TransportControl transportControl = session.transportControl();
+  public final FakePlayer player = new FakePlayer(() -> nowMs * MS);
+  public final Session session = new Session(() -> nowMs * MS, player);
+  public final RunControl runControl = session.runControl();
 
   /** Lets frames be drawn up to a moment after the start. */
-  void runTo(long ms) {
+  protected void runTo(long ms) {
     while (nowMs < startMs + ms) {
       nowMs = Math.min(startMs + ms, nowMs + 16);
       session.tick();
     }
   }
 
-  void strike(PhysicalKey key, long atMs) {
+  protected void strike(PhysicalKey key, long atMs) {
     runTo(atMs);
     session.performer().press(key, nowMs * MS);
     runTo(atMs + 100);
     session.performer().release(key, nowMs * MS);
   }
 
-  List<Note> notes() {
+  protected List<Note> notes() {
     return session.document().track().notes();
   }
 
-  static List<Integer> pitches(PlaybackPlan plan) {
+  protected static List<Integer> pitches(PlaybackPlan plan) {
     return IntStream.range(0, plan.size())
         .map(plan::messageAt)
         .filter(PlaybackPlan::isNoteOn)

@@ -14,6 +14,7 @@ import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
+import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
@@ -58,32 +59,32 @@ class SessionTest extends RecordingRig {
   @Test
   void playing_stops_at_the_end_and_goes_back_to_its_place() {
     session.open(HarbourLamps.song(), Optional.empty());
-    transportControl.seek(3840);
+    runControl.seek(3840);
     session.run().playOrStop();
     nowMs += 1000;
     session.tick();
-    assertThat(transportControl.transport().state()).isEqualTo(State.PLAYING);
-    assertThat(transportControl.positionTicks()).isEqualTo(3840 + 1536);
+    assertThat(runControl.transport().state()).isEqualTo(State.PLAYING);
+    assertThat(runControl.positionTicks()).isEqualTo(3840 + 1536);
     nowMs += 40_000;
     session.tick();
-    assertThat(transportControl.transport().state()).isEqualTo(State.STOPPED);
-    assertThat(transportControl.positionTicks()).isEqualTo(3840);
+    assertThat(runControl.transport().state()).isEqualTo(State.STOPPED);
+    assertThat(runControl.positionTicks()).isEqualTo(3840);
     assertThat(player.playing).isFalse();
   }
 
   @Test
   void another_tempo_while_playing_goes_on_from_the_same_tick() {
     session.open(HarbourLamps.song(), Optional.empty());
-    transportControl.seek(960);
+    runControl.seek(960);
     session.run().playOrStop();
     nowMs += 1250;
-    long tick = transportControl.positionTicks();
+    long tick = runControl.positionTicks();
     session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(48)));
-    assertThat(transportControl.positionTicks()).isEqualTo(tick);
+    assertThat(runControl.positionTicks()).isEqualTo(tick);
     nowMs += 1250;
-    assertThat(transportControl.positionTicks()).isEqualTo(tick + 960);
+    assertThat(runControl.positionTicks()).isEqualTo(tick + 960);
     session.run().stop();
-    assertThat(transportControl.playStartTicks()).isEqualTo(960);
+    assertThat(runControl.playStartTicks()).isEqualTo(960);
   }
 
   @Test
@@ -104,10 +105,10 @@ class SessionTest extends RecordingRig {
     session.quantizing().quantize();
     Song song = session.song();
     session.run().hearAsPlayed(true);
-    assertThat(transportControl.transport().isRunning()).isTrue();
+    assertThat(runControl.transport().isRunning()).isTrue();
     assertThat(player.plan().nanosAt(2) / MS).as("the second note, 20 ms late").isEqualTo(269);
     session.run().hearAsPlayed(false);
-    assertThat(transportControl.transport().isRunning()).isFalse();
+    assertThat(runControl.transport().isRunning()).isFalse();
     assertThat(session.song()).isSameAs(song);
   }
 
@@ -215,8 +216,8 @@ class SessionTest extends RecordingRig {
     recordEight();
     session.run().calibrate();
     session.editing().edit("Tempo 90", s -> SongEdits.setTempo(s, Tempo.ofBpm(90)));
-    assertThat(transportControl.isCalibrating()).isFalse();
-    assertThat(transportControl.transport().isRunning()).isFalse();
+    assertThat(runControl.isCalibrating()).isFalse();
+    assertThat(runControl.transport().isRunning()).isFalse();
     assertThat(player.playing).isFalse();
     session.tick();
     assertThat(session.notices().current().text())
@@ -227,8 +228,8 @@ class SessionTest extends RecordingRig {
   void another_loop_while_calibrating_leaves_the_clicks_alone() {
     session.run().calibrate();
     session.run().loop(new TickRange(0, 3840));
-    assertThat(transportControl.isCalibrating()).isTrue();
-    assertThat(transportControl.transport().loop()).isEmpty();
+    assertThat(runControl.isCalibrating()).isTrue();
+    assertThat(runControl.transport().loop()).isEmpty();
   }
 
   @Test

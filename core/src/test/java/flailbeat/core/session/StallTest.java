@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
+import flailbeat.core.session.run.CountIn;
+import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.TickRange;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -18,7 +20,7 @@ class StallTest extends SessionRig {
 
   @BeforeEach
   void noCountIn() {
-    transportControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
+    runControl.setSettings(PlaySettings.standard().withCountIn(CountIn.NONE));
   }
 
   private void start(Runnable how) {
@@ -27,7 +29,7 @@ class StallTest extends SessionRig {
   }
 
   private void record(RecordingMode mode) {
-    transportControl.setRecordSettings(transportControl.recordSettings().withMode(mode));
+    runControl.setRecordSettings(runControl.recordSettings().withMode(mode));
     start(session.run()::recordOrStop);
   }
 
@@ -127,7 +129,7 @@ class StallTest extends SessionRig {
   @Test
   void a_note_struck_as_the_position_steps_back_over_the_seam_is_recorded() {
     session.run().loop(new TickRange(0, 3840));
-    transportControl.setRecordSettings(transportControl.recordSettings().withCatchMs(0));
+    runControl.setRecordSettings(runControl.recordSettings().withCatchMs(0));
     record(RecordingMode.OVERDUB);
     runTo(2010);
     player.stepBack(90 * MS);
@@ -161,7 +163,7 @@ class StallTest extends SessionRig {
     record(RecordingMode.OVERDUB);
     strike(PhysicalKey.A, 10);
     runTo(1990);
-    transportControl.setSettings(transportControl.settings().withClickInRecord(false));
+    runControl.setSettings(runControl.settings().withClickInRecord(false));
     assertThat(pitches(player.nextRound())).containsExactly(60);
   }
 

@@ -79,7 +79,7 @@ final class BenchMouse {
   void install(Lane lane) {
     lane.setOnMousePressed(
         e -> {
-          boolean free = !gesture.isOn() && !session.transportControl().transport().isRecording();
+          boolean free = !gesture.isOn() && !session.runControl().transport().isRecording();
           if (free && !showsChore()) {
             gesture = lane.press(e);
             button = e.getButton();
@@ -137,7 +137,7 @@ final class BenchMouse {
     if (session.performer().keysMode() == KeysMode.STEPS) {
       session.steps().moveTo(wanted);
     } else {
-      session.transportControl().seek(wanted);
+      session.runControl().seek(wanted);
     }
   }
 

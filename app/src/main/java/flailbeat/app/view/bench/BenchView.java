@@ -5,9 +5,9 @@ import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.Change;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
 import java.util.List;
 import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
@@ -147,12 +147,11 @@ public final class BenchView extends Region {
       lanes.mark();
       showSwept();
       sight.keepPlayed();
-      passLayer.update(session.transportControl().pass());
+      passLayer.update(session.runControl().pass());
       empty.show(mouse.gesture().isOn());
     }
     if (change.isOf(Aspect.TRANSPORT)) {
-      playhead.pseudoClassStateChanged(
-          RECORDING, session.transportControl().transport().isRecording());
+      playhead.pseudoClassStateChanged(RECORDING, session.runControl().transport().isRecording());
       ruler.mark();
       if (fitted) {
         sight.keepPlace();
@@ -197,7 +196,7 @@ public final class BenchView extends Region {
   }
 
   private void showSwept() {
-    int count = session.transportControl().sweeper().wiped().size();
+    int count = session.runControl().sweeper().wiped().size();
     if (count != sweptShown) {
       sweptShown = count;
       markNotes();
@@ -280,7 +279,7 @@ public final class BenchView extends Region {
     }
     mouse.settle();
     boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
-    boolean runs = session.transportControl().transport().isRunning();
+    boolean runs = session.runControl().transport().isRunning();
     if (!runs || viewport.isInSight(tick)) {
       lookedAway = false;
     }
@@ -339,7 +338,7 @@ public final class BenchView extends Region {
 
   /** Who scrolls away from the playhead looks there, until it comes into sight by itself. */
   private void lookAway() {
-    lookedAway = !viewport.isInSight(session.transportControl().positionTicks());
+    lookedAway = !viewport.isInSight(session.runControl().positionTicks());
   }
 
   @Override
@@ -405,7 +404,7 @@ public final class BenchView extends Region {
       return;
     }
     empty.show(mouse.gesture().isOn());
-    passLayer.show(session.transportControl().pass(), viewport.scale(), viewport.width());
+    passLayer.show(session.runControl().pass(), viewport.scale(), viewport.width());
     scroll.update(session.song().end());
   }
 }

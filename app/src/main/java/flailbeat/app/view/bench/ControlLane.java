@@ -9,7 +9,7 @@ import flailbeat.core.edit.NewControl;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
-import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
@@ -34,7 +34,7 @@ final class ControlLane extends Lane {
   private final Controller controller;
   private final StretchGrip grip;
 
-  ControlLane(On bench, LaneDesk.Shown shown) {
+  ControlLane(On bench, LaneActions.Shown shown) {
     super(bench, shown);
     this.controller = shown.controller().orElseThrow();
     this.grip = new StretchGrip(this, controller);

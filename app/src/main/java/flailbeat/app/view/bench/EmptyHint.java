@@ -29,7 +29,7 @@ final class EmptyHint extends Label {
   void show(boolean mouseBusy) {
     boolean nothing =
         session.document().track().noteCount() == 0
-            && session.transportControl().pass().isEmpty()
+            && session.runControl().pass().isEmpty()
             && !mouseBusy;
     setVisible(nothing);
     if (nothing) {

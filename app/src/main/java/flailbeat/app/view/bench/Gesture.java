@@ -14,7 +14,7 @@ import flailbeat.core.edit.VelocityScale;
 import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
-import flailbeat.core.session.ChoreDesk;
+import flailbeat.core.session.chores.ChoreTrial;
 import flailbeat.core.time.TickRange;
 import java.util.Optional;
 
@@ -119,7 +119,7 @@ sealed interface Gesture {
   record Pedal(TickRange bar, boolean start, long edge, ControlDrawn drawn) implements Gesture {}
 
   /** No hand of the mouse: a chore that is tried shows what it would do. */
-  record Trial(ChoreDesk.Shown shown) implements Gesture {}
+  record Trial(ChoreTrial.Shown shown) implements Gesture {}
 
   /** Turning the wheel over notes: how loud they are, in proportion. */
   record Wheel(Note at, VelocityScale scale) implements Gesture {

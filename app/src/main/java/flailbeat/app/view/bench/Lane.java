@@ -8,8 +8,8 @@ import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.session.LaneDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.Ticks;
 import java.util.function.Supplier;
 import javafx.scene.canvas.GraphicsContext;
@@ -34,7 +34,7 @@ abstract class Lane extends Layer {
   /** What the mouse holds anywhere on the bench. */
   final Supplier<Gesture> gesture;
 
-  private final LaneDesk.Shown shown;
+  private final LaneActions.Shown shown;
 
   /**
    * The bench that lanes stand on.
@@ -48,7 +48,7 @@ abstract class Lane extends Layer {
       Viewport viewport,
       Supplier<Gesture> gesture) {}
 
-  Lane(On bench, LaneDesk.Shown shown) {
+  Lane(On bench, LaneActions.Shown shown) {
     super(bench.owner());
     this.session = bench.session();
     this.palette = bench.palette();
@@ -58,7 +58,7 @@ abstract class Lane extends Layer {
   }
 
   /** What it shows. */
-  final LaneDesk.Shown shown() {
+  final LaneActions.Shown shown() {
     return shown;
   }
 

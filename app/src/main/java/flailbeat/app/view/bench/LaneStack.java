@@ -5,9 +5,9 @@ import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.ControllerNames;
-import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.LaneDesk.Shown;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.LaneActions.Shown;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -58,7 +58,7 @@ final class LaneStack extends Region {
 
   /** Shows the lanes that are wanted now. */
   void refresh() {
-    LaneDesk.Kept kept = session.lanes().kept();
+    LaneActions.Kept kept = session.lanes().kept();
     List<Shown> wanted = kept.shown() ? kept.lanes() : List.of();
     if (wanted.equals(shown)) {
       return;

@@ -6,7 +6,7 @@ import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.PedalBars;
 import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
-import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.List;
@@ -27,7 +27,7 @@ final class PedalLane extends Lane {
   private final Controller pedal;
   private final StretchGrip grip;
 
-  PedalLane(On bench, LaneDesk.Shown shown) {
+  PedalLane(On bench, LaneActions.Shown shown) {
     super(bench, shown);
     this.pedal = shown.controller().orElseThrow();
     this.grip = new StretchGrip(this, pedal);

@@ -35,7 +35,7 @@ final class RailMouse {
   }
 
   private boolean isRecording() {
-    return session.transportControl().transport().isRecording();
+    return session.runControl().transport().isRecording();
   }
 
   private void pressed(MouseEvent e) {

@@ -18,8 +18,8 @@ import flailbeat.core.model.Note;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Notice;
 import flailbeat.core.time.TickRange;
 import java.util.Locale;
 

@@ -16,8 +16,8 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.session.DrawDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
@@ -49,7 +49,7 @@ final class RollGestures {
   private static final int MOST_COPIES = 64;
 
   private final Session session;
-  private final DrawDesk drawing;
+  private final MouseDrawing drawing;
   private final Viewport viewport;
   private final NoteHits hits;
 
@@ -68,8 +68,7 @@ final class RollGestures {
   /** The mouse is pressed. */
   Gesture press(MouseEvent e) {
     boolean draws =
-        !session.transportControl().transport().isRecording()
-            && viewport.scale().hasRowAt(e.getY());
+        !session.runControl().transport().isRecording() && viewport.scale().hasRowAt(e.getY());
     if (e.getButton() == MouseButton.SECONDARY || !draws && hits.at(e.getX(), e.getY()).isEmpty()) {
       return box(e, e.isShiftDown());
     }

@@ -12,8 +12,8 @@ import flailbeat.core.model.Track;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.NoteVersion;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -82,7 +82,7 @@ final class RollPainter {
     painter = new NotePainter(palette, g, pixels, scale);
     lines = session.timing().lines().walker();
     selected = session.document().selection().noteTest();
-    swept = session.transportControl().sweeper().wiped();
+    swept = session.runControl().sweeper().wiped();
     wheat = Pixels.argb(palette.color(Ink.WHEAT));
     faint = Pixels.argb(palette.color(Ink.INK_SOFT, 0.16));
     faintWheat = Pixels.argb(palette.color(Ink.WHEAT, 0.4));

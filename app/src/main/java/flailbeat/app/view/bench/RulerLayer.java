@@ -2,8 +2,8 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.session.Looping;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Looping;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
 
@@ -26,9 +26,9 @@ final class RulerLayer extends Layer {
   void draw(GraphicsContext g) {
     GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
     painter.ruler(g, session.song().meters(), HEIGHT);
-    Looping looping = session.transportControl().looping();
+    Looping looping = session.runControl().looping();
     looping.range().ifPresent(r -> painter.loop(g, r, looping.isOn(), HEIGHT));
-    double x = viewport.scale().xOf(session.transportControl().playStartTicks());
+    double x = viewport.scale().xOf(session.runControl().playStartTicks());
     g.setFill(palette.color(Ink.WHEAT));
     g.fillPolygon(
         new double[] {x - 6, x + 6, x}, new double[] {HEIGHT - 9, HEIGHT - 9, HEIGHT - 1}, 3);

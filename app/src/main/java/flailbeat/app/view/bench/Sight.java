@@ -68,7 +68,7 @@ final class Sight {
   void keepPlayed() {
     boolean hidden =
         session.performer().hands().soundingPitches().stream().anyMatch(p -> !viewport.shows(p, 0));
-    if (session.transportControl().pass().isPresent() && hidden) {
+    if (session.runControl().pass().isPresent() && hidden) {
       showReach();
     }
   }
@@ -133,8 +133,8 @@ final class Sight {
 
   /** Stopping returns to the place, which may be on another page. */
   void keepPlace() {
-    if (!session.transportControl().transport().isRunning()) {
-      viewport.bringIntoSight(session.transportControl().playStartTicks());
+    if (!session.runControl().transport().isRunning()) {
+      viewport.bringIntoSight(session.runControl().playStartTicks());
     }
   }
 }

@@ -3,7 +3,7 @@ package flailbeat.app.view.bench;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.StepDesk;
+import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.step.Struck;
 import java.util.List;
 import javafx.scene.Group;
@@ -51,7 +51,7 @@ final class StepLayer extends Group {
     if (!shown) {
       return;
     }
-    StepDesk steps = session.steps();
+    StepEntry steps = session.steps();
     Scale scale = viewport.scale();
     double x = Math.round(scale.xOf(steps.place().cursorTick()));
     cursor.setTranslateX(x);

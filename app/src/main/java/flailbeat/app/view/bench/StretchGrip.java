@@ -39,7 +39,7 @@ final class StretchGrip {
   }
 
   private Optional<TickRange> range() {
-    return lane.session.transportControl().looping().range();
+    return lane.session.runControl().looping().range();
   }
 
   void draw(GraphicsContext g) {

@@ -6,8 +6,8 @@ import flailbeat.core.chore.Outcome;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackId;
-import flailbeat.core.session.ChoreDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.chores.ChoreTrial;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
@@ -40,7 +40,7 @@ final class TrialMarks {
   }
 
   /** Draws them; false where there is nothing to mark in sight. */
-  boolean draw(ChoreDesk.Shown shown) {
+  boolean draw(ChoreTrial.Shown shown) {
     TrackId track = session.document().track().id();
     Optional<Track> before = shown.before().track(track);
     if (before.isEmpty()) {

@@ -10,7 +10,7 @@ import flailbeat.core.edit.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
-import flailbeat.core.session.LaneDesk;
+import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -43,7 +43,7 @@ final class VelocityLane extends Lane {
   private boolean ramps;
   private double mouseX = FAR;
 
-  VelocityLane(On bench, LaneDesk.Shown shown) {
+  VelocityLane(On bench, LaneActions.Shown shown) {
     super(bench, shown);
     setId("velocity-lane");
   }

@@ -5,8 +5,8 @@ import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.core.quantize.PhraseBeat.Taking;
 import flailbeat.core.quantize.beat.BeatGuess;
-import flailbeat.core.session.BeatDesk;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.timing.BeatSearch;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.Button;
@@ -73,7 +73,7 @@ final class BeatPart extends DeskPart {
 
   @Override
   void refresh() {
-    BeatDesk beat = session().beat();
+    BeatSearch beat = session().beat();
     boolean on = beat.isOn();
     KeyTexts.set(
         remark,

@@ -10,11 +10,11 @@ import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.Timing;
-import flailbeat.core.session.Aspect;
-import flailbeat.core.session.DoubtWalk;
-import flailbeat.core.session.Notice;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.TimingDesk;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.timing.DoubtWalk;
+import flailbeat.core.session.timing.QuantizePreview;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -117,7 +117,7 @@ public final class TimingDeskView extends VBox {
                 return;
               }
               if (change.isOf(Aspect.TRANSPORT)) {
-                rounds.setSelected(session.transportControl().isComparing());
+                rounds.setSelected(session.runControl().isComparing());
               }
               if (change.isOf(Aspect.SETTINGS)) {
                 part(shown).refresh();
@@ -207,7 +207,7 @@ public final class TimingDeskView extends VBox {
     histogram.show(plan.timing(), halfGap);
     showApply(plan);
     showWalk();
-    rounds.setSelected(session.transportControl().isComparing());
+    rounds.setSelected(session.runControl().isComparing());
     rounds.setDisable(plan.notes().isEmpty());
     part(shown).refresh();
   }
@@ -273,7 +273,7 @@ public final class TimingDeskView extends VBox {
       return;
     }
     lag.getStyleClass().add(ms > 0 ? "late" : "early");
-    lag.setText("Lag: " + TimingDesk.inWords(ms));
+    lag.setText("Lag: " + QuantizePreview.inWords(ms));
   }
 
   /** Another way to understand the whole, to be taken or to be heard first. */
@@ -282,7 +282,7 @@ public final class TimingDeskView extends VBox {
         String.format(
             Locale.ROOT,
             "Or all %s (%.0f %%)",
-            TimingDesk.inWords(other.lagMs()),
+            QuantizePreview.inWords(other.lagMs()),
             100 * other.weight());
     Button take =
         Buttons.text(

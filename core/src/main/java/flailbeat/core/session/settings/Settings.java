@@ -13,14 +13,14 @@ import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.session.DrawDesk;
-import flailbeat.core.session.KeySets;
-import flailbeat.core.session.LaneDesk;
-import flailbeat.core.session.Performer;
-import flailbeat.core.session.PlaySettings;
-import flailbeat.core.session.RecordSettings;
-import flailbeat.core.session.Rooms;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.bench.LaneActions;
+import flailbeat.core.session.bench.MouseDrawing;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.person.Folds;
+import flailbeat.core.session.person.KeySets;
+import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.session.run.RecordSettings;
 import flailbeat.core.step.PatternFill;
 import flailbeat.core.step.StepSettings;
 import flailbeat.core.time.NoteValue;
@@ -52,15 +52,15 @@ public record Settings(
     Map<String, QuantizeSettings> presets,
     Set<Set<PhysicalKey>> blocked,
     SoundSettings sound,
-    Set<Rooms.Room> folded,
+    Set<Folds.WindowPart> folded,
     KeySets.Kept keys,
     StepSettings steps,
     PatternFill pattern,
-    DrawDesk.Kept drawing,
+    MouseDrawing.Kept drawing,
     Map<String, Stencil> stencils,
     Map<String, Integer> amounts,
     Map<String, KnownLag> lags,
-    LaneDesk.Kept lanes,
+    LaneActions.Kept lanes,
     Map<String, Chore> chores,
     String midiInput) {
 
@@ -75,20 +75,20 @@ public record Settings(
         performer.scale(),
         performer.hands().touch(),
         performer.pedals().settings(),
-        session.transportControl().settings(),
-        session.transportControl().recordSettings(),
-        session.transportControl().repeater().value(),
+        session.runControl().settings(),
+        session.runControl().recordSettings(),
+        session.runControl().repeater().value(),
         session.timing().settings(),
         session.presets().all(),
         session.keyboard().ghosting().combinations(),
         session.sound().settings(),
-        session.rooms().folded(),
+        session.folds().folded(),
         session.keySets().kept(),
         session.steps().settings().withOntoRhythm(false),
         session.steps().pattern(),
         session.drawing().kept(),
         session.drawing().stencils().all(),
-        session.amounts().all(),
+        session.commandNumbers().all(),
         session.lags().all(),
         session.lanes().kept(),
         session.chores().own().all(),
@@ -111,13 +111,13 @@ public record Settings(
       performer.setBend(bend);
     }
     if (play != null) {
-      session.transportControl().setSettings(play);
+      session.runControl().setSettings(play);
     }
     if (record != null) {
-      session.transportControl().setRecordSettings(record);
+      session.runControl().setRecordSettings(record);
     }
     if (repeat != null) {
-      session.transportControl().setRepeat(false, repeat);
+      session.runControl().setRepeat(false, repeat);
     }
     if (quantize != null) {
       session.timing().setSettings(quantize);
@@ -129,7 +129,7 @@ public record Settings(
       session.sound().set(sound);
     }
     if (folded != null) {
-      session.rooms().setFolded(folded);
+      session.folds().setFolded(folded);
     }
     if (keys != null) {
       session.keySets().setAll(keys);
@@ -156,7 +156,7 @@ public record Settings(
       session.chores().own().setAll(chores);
     }
     if (amounts != null) {
-      session.amounts().setAll(amounts);
+      session.commandNumbers().setAll(amounts);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));

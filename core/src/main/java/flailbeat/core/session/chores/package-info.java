@@ -1,0 +1,2 @@
+/** One command over many notes, shown before it is done. */
+package flailbeat.core.session.chores;

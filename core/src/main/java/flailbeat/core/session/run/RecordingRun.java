@@ -1,0 +1,256 @@
+package flailbeat.core.session.run;
+
+import flailbeat.core.capture.Pass;
+import flailbeat.core.capture.Recording;
+import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.event.Performed;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackId;
+import flailbeat.core.playback.PlaybackPlan;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Changes;
+import flailbeat.core.session.document.Document;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.document.Notices;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.transport.Transport;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** A recording runs: what is played is written down onto tracks, an undo step for each pass. */
+final class RecordingRun extends Run {
+  /** What everything else in a session does for a recording. */
+  record Surroundings(
+      Document document,
+      NoteTiming timing,
+      Runner playback,
+      Transport transport,
+      Changes changes,
+      Notices notices) {}
+
+  /** What a pass made of the song. */
+  private record Committed(int pass, int notes, Song song) {}
+
+  private final Surroundings around;
+  private final Document document;
+  private final Runner playback;
+  private final Recording recording;
+  private final List<TrackId> onto;
+  private final RecordSettings settings;
+  private final Optional<TickRange> round;
+  private final long startTick;
+  private final PassWriter writer;
+  private final Deque<Committed> committed = new ArrayDeque<>();
+  private boolean nextRoundReady;
+
+  /**
+   * A recording that is about to start.
+   *
+   * @param round the loop, where one is gone round
+   */
+  RecordingRun(
+      Surroundings around,
+      Recording recording,
+      long startTick,
+      List<TrackId> onto,
+      RecordSettings settings,
+      Optional<TickRange> round) {
+    this.around = around;
+    this.document = around.document();
+    this.playback = around.playback();
+    this.recording = recording;
+    this.startTick = startTick;
+    this.onto = onto;
+    this.settings = settings;
+    this.round = round;
+    this.writer = new PassWriter(around.timing(), onto, settings, round, startTick);
+  }
+
+  /** The pass that runs. */
+  Pass pass() {
+    return recording.current();
+  }
+
+  /** The number of the pass that runs, from 1. */
+  int passNumber() {
+    return recording.number();
+  }
+
+  RecordSettings settings() {
+    return settings;
+  }
+
+  @Override
+  PlaybackPlan plan() {
+    Song heard = playback.plans().swept(writer.silenced(document.song(), pass().firstStruck()));
+    return playback.countedIn(heard, playback.settings().clickInRecord());
+  }
+
+  @Override
+  void write(Performed event) {
+    long unrolled = around.transport().unrolledAt(event.atNanos()) - settings.offsetNanos();
+    boolean hadNotes = pass().hasNotes();
+    advance(unrolled);
+    recording.accept(event, unrolled);
+    nextRoundReady = false;
+    if (!hadNotes && pass().hasNotes()) {
+      playback.replan();
+    }
+    around.changes().fire(Aspect.PASS);
+  }
+
+  @Override
+  boolean tick(long unrolledNanos) {
+    advance(unrolledNanos - settings.offsetNanos());
+    readyNextRound();
+    return false;
+  }
+
+  /** Makes an undo step of each pass that is over by an unrolled time, and tells of it. */
+  private void advance(long unrolledNanos) {
+    int number = recording.number();
+    Song song = document.song();
+    List<Pass> over = recording.advance(unrolledNanos);
+    for (Pass each : over) {
+      commit(each, Optional.empty(), number, writer.range().end());
+      String notes = each.hasNotes() ? Notice.notes(each.struck()) : "nothing";
+      around.notices().tell("Pass " + number++ + ": " + notes);
+    }
+    if (!over.isEmpty()) {
+      if (document.song() == song) {
+        playback.replan();
+      }
+      around.changes().fire(Aspect.PASS, Aspect.TRANSPORT);
+    }
+  }
+
+  /** What was just recorded must sound from the very start of the next round. */
+  private void readyNextRound() {
+    if (!isNearNextRound()) {
+      nextRoundReady = false;
+    } else if (!nextRoundReady) {
+      nextRoundReady = true;
+      playback.publish();
+    }
+  }
+
+  private boolean isNearNextRound() {
+    return around
+        .transport()
+        .loop()
+        .filter(l -> playback.isNear(l.endOf(passNumber() - 1) - playback.unrolledNow()))
+        .isPresent();
+  }
+
+  @Override
+  Optional<NextRound> nextRound() {
+    return round.isPresent() && isNearNextRound()
+        ? Optional.of(new NextRound(heardNextRound(), passNumber() - 1))
+        : Optional.empty();
+  }
+
+  @Override
+  Optional<Notice> end(long unrolledNanos) {
+    finish(unrolledNanos - settings.offsetNanos());
+    around.changes().fire(Aspect.PASS);
+    return Optional.of(said());
+  }
+
+  private void finish(long unrolledNanos) {
+    advance(unrolledNanos);
+    int number = recording.number();
+    long stopped = document.song().tempos().tickAt(recording.songNanos(unrolledNanos));
+    long end = Math.clamp(stopped, startTick, writer.range().end());
+    if (round.isPresent()) {
+      end = Math.clamp(stopped, writer.range().start(), writer.range().end());
+    }
+    Optional<Pass> early = recording.early();
+    Pass last = recording.finish(unrolledNanos).getFirst();
+    commit(last, early, number, end);
+  }
+
+  /**
+   * Makes an undo step of a pass.
+   *
+   * @param early what was struck early for a pass that never came: it is laid over, whatever the
+   *     mode, since it replaces nothing
+   */
+  private void commit(Pass pass, Optional<Pass> early, int number, long endTick) {
+    List<NewNote> notes = pass.done();
+    List<NewNote> over = early.map(Pass::done).orElse(List.of());
+    int count = pass.struck() + over.size();
+    Song before = document.song();
+    String label =
+        round.isPresent()
+            ? "Pass " + number + ": " + Notice.notes(count)
+            : "Record " + Notice.notes(count);
+    onto.forEach(around.timing()::recorded);
+    document.edit(label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over));
+    if (document.song() != before) {
+      committed.push(new Committed(number, count, document.song()));
+      Stream.concat(notes.stream(), over.stream())
+          .findFirst()
+          .ifPresent(n -> document.chooseClipAt(n.onset()));
+    }
+  }
+
+  private Song heardNextRound() {
+    long end = writer.range().end();
+    List<NewNote> notes = pass().notesUpTo(document.song().tempos().nanosAt(end));
+    return writer.silenced(writer.with(document.song(), pass(), notes, end), OptionalLong.empty());
+  }
+
+  /** Takes back the pass that runs or, where nothing was played in it, the one before. */
+  Notice dropLast() {
+    if (pass().hasNotes()) {
+      int notes = pass().struck();
+      recording.dropCurrent();
+      around.changes().fire(Aspect.PASS);
+      return dropped(recording.number(), notes);
+    }
+    Committed last = committed.peek();
+    if (last == null) {
+      return new Notice("No pass is left to drop", false);
+    }
+    if (last.song() != document.song()) {
+      return new Notice("Something else was done since pass " + last.pass(), true);
+    }
+    committed.pop();
+    document.undo();
+    return dropped(last.pass(), last.notes());
+  }
+
+  private static Notice dropped(int pass, int notes) {
+    return new Notice("Dropped pass " + pass + ": " + Notice.notes(notes), false);
+  }
+
+  private Notice said() {
+    int leftOut = recording.leftOut();
+    String alsoLeftOut =
+        leftOut == 0 ? "" : "; left out " + Notice.notes(leftOut) + " from the count-in";
+    if (committed.isEmpty()) {
+      return new Notice("Nothing was played, so nothing was recorded" + alsoLeftOut, false);
+    }
+    int notes = committed.stream().mapToInt(Committed::notes).sum();
+    int passes = committed.size();
+    String in = passes == 1 ? "" : " in " + passes + " passes";
+    String names =
+        onto.stream()
+            .flatMap(id -> document.song().track(id).stream())
+            .map(Track::name)
+            .collect(Collectors.joining(" and "));
+    String take =
+        settings.mode() == RecordingMode.TAKES
+            ? document.clip().map(c -> ", take " + c.takes().active()).orElse("")
+            : "";
+    return new Notice(
+        "Recorded " + Notice.notes(notes) + in + " onto " + names + take + alsoLeftOut, false);
+  }
+}
