@@ -5,7 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.timing.GridChoices;
-import flailbeat.core.edit.NoteResize.Together;
+import flailbeat.core.edit.notes.NoteResize.Together;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.DrumRows;
 import flailbeat.core.session.bench.MouseDrawing;

@@ -6,7 +6,7 @@ import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.view.bench.BenchView;
-import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.NoteActions;

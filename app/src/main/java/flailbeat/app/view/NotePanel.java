@@ -4,7 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
-import flailbeat.core.edit.NoteField;
+import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.ExactValues;
 import flailbeat.core.session.document.Aspect;

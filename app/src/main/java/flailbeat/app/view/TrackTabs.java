@@ -7,7 +7,7 @@ import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import java.util.List;

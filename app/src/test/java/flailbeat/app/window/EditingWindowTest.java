@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.command.Found;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteResize.Together;
 import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.notes.NoteResize.Together;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.TickRange;

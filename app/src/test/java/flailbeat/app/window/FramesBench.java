@@ -2,13 +2,13 @@ package flailbeat.app.window;
 
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.edit.NoteRule;
-import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;

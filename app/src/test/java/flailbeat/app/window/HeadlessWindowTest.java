@@ -7,7 +7,7 @@ import flailbeat.core.edit.Selection;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.run.CountIn;
 import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.transport.Transport.State;

@@ -1,18 +1,18 @@
 package flailbeat.app.window;
 
 import flailbeat.app.view.bench.BenchView;
-import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.NewControl;
-import flailbeat.core.edit.NoteField;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.notes.NoteField;
+import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.session.bench.LaneActions.Shown;
 import flailbeat.core.time.TickRange;

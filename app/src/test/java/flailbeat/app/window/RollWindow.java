@@ -5,7 +5,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;

@@ -8,7 +8,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Grid;

@@ -1,7 +1,7 @@
 package flailbeat.core.capture;
 
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.Control;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;

@@ -1,15 +1,15 @@
 package flailbeat.core.capture;
 
 import flailbeat.core.capture.Sweep.Place;
-import flailbeat.core.edit.ControlDrawn;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.Edit;
-import flailbeat.core.edit.VelocitiesSet;
-import flailbeat.core.model.Controller;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.Curve;
+import flailbeat.core.edit.shapes.VelocitiesSet;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.Loop.Stretch;
 import flailbeat.core.time.TempoMap;

@@ -1,7 +1,7 @@
 package flailbeat.core.capture;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.Loop.Stretch;
 import flailbeat.core.time.TempoMap;

@@ -1,8 +1,8 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;

@@ -1,16 +1,16 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.Chords;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.SilentStart;
-import flailbeat.core.edit.VelocityTools;
+import flailbeat.core.edit.notes.NoteTools;
+import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
@@ -99,7 +99,7 @@ final class Cleaning {
         int found = Arrays.binarySearch(onsets, note.end());
         int next = found >= 0 ? onsets.length : -found - 1;
         if (next < onsets.length && tempos.millisBetween(note.end(), onsets[next]) < millis) {
-          draft.change(note, NoteTools.lasting(note, onsets[next] - note.onset()));
+          draft.change(note, note.resized(onsets[next] - note.onset()));
         }
       }
     }

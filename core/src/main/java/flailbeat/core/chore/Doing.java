@@ -1,8 +1,7 @@
 package flailbeat.core.chore;
 
-import flailbeat.core.edit.NoteTools;
-import flailbeat.core.edit.Room;
-import flailbeat.core.edit.VelocityTools;
+import flailbeat.core.edit.Leeway;
+import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.GridLines;
@@ -34,7 +33,7 @@ final class Doing {
   void doTo(List<List<Note>> met) {
     int semitones =
         chore.then() == Does.TRANSPOSE
-            ? Room.of(met.stream().flatMap(List::stream).toList()).semitones(chore.amount())
+            ? Leeway.of(met.stream().flatMap(List::stream).toList()).semitones(chore.amount())
             : 0;
     for (int i = 0; i < met.size(); i++) {
       Area.Part part = area.parts().get(i);
@@ -82,7 +81,7 @@ final class Doing {
   }
 
   private static Note lasting(Note note, double ticks) {
-    return NoteTools.lasting(note, Math.clamp(Math.round(ticks), 1, Ticks.LAST - note.onset()));
+    return note.resized(Math.clamp(Math.round(ticks), 1, Ticks.LAST - note.onset()));
   }
 
   private Note later(Note note) {

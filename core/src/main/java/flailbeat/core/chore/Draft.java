@@ -1,12 +1,12 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.TrackId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;

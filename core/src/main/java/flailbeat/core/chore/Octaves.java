@@ -1,6 +1,6 @@
 package flailbeat.core.chore;
 
-import flailbeat.core.edit.NoteTools;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.work.InOrder;

@@ -1,20 +1,20 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SilentStart;
-import flailbeat.core.model.ControlId;
+import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Collections;

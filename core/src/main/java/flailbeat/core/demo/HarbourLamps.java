@@ -1,14 +1,14 @@
 package flailbeat.core.demo;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;

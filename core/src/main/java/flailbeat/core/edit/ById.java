@@ -1,7 +1,7 @@
 package flailbeat.core.edit;
 
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Timed;
+import flailbeat.core.model.id.IdSet;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;

@@ -1,7 +1,6 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Layout;
@@ -10,7 +9,8 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
@@ -195,7 +195,7 @@ public final class ClipEdits {
   }
 
   /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
-  static Track writtenOut(Track track, TickRange range, Ids ids) {
+  public static Track writtenOut(Track track, TickRange range, Ids ids) {
     boolean none = track.clips().stream().noneMatch(c -> c.loops() && c.range().overlaps(range));
     return none ? track : track.withClips(mapped(track, range, c -> writtenOut(c, ids)));
   }
@@ -301,7 +301,7 @@ public final class ClipEdits {
   }
 
   /** Edits a track with ids at hand. */
-  static Song onTrack(Song song, TrackId id, BiFunction<Track, Ids, Track> change) {
+  public static Song onTrack(Song song, TrackId id, BiFunction<Track, Ids, Track> change) {
     Ids ids = new Ids(song.nextId());
     Song changed = song.withTrack(id, t -> change.apply(t, ids));
     return changed == song ? song : ids.toldTo(changed);

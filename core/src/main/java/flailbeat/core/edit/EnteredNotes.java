@@ -2,11 +2,11 @@ package flailbeat.core.edit;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
@@ -159,7 +159,8 @@ public final class EnteredNotes {
    * @param originals where those that are copied begin: a loop of which notes are copied into
    *     another round is written out
    */
-  static Song copy(Song song, TrackId id, Collection<Note> notes, Collection<Long> originals) {
+  public static Song copy(
+      Song song, TrackId id, Collection<Note> notes, Collection<Long> originals) {
     return notes.isEmpty()
         ? song
         : ClipEdits.onTrack(

@@ -2,11 +2,11 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Layout;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
@@ -29,11 +29,11 @@ import java.util.function.Predicate;
  *       within it: what let it go is gone.
  * </ul>
  */
-final class HeldControls {
+public final class HeldControls {
   private HeldControls() {}
 
   /** What a controller was last set to before a tick, as it sounds; empty if it never was. */
-  static OptionalInt before(Track track, Controller of, long tick) {
+  public static OptionalInt before(Track track, Controller of, long tick) {
     for (Clip clip : track.clips().reversed()) {
       OptionalInt found = clip.start() < tick ? lastOf(clip, of, tick) : OptionalInt.empty();
       if (found.isPresent()) {
@@ -71,7 +71,7 @@ final class HeldControls {
   }
 
   /** Whoever is shown all points that sound, wherever they come from. */
-  interface Points extends Layout.WithControls {
+  public interface Points extends Layout.WithControls {
     void point(ControlPoint point, Clip clip);
 
     @Override
@@ -160,7 +160,7 @@ final class HeldControls {
    * @param held what it was set to in the stretch, if it was
    * @param now what it is set to in it
    */
-  static Optional<NewControl> setAgain(
+  public static Optional<NewControl> setAgain(
       Track before,
       Track clips,
       Controller of,
@@ -180,7 +180,7 @@ final class HeldControls {
   /**
    * Whether what is taken away up to a tick was the last of a track: nothing is to be set again.
    */
-  static boolean nothingFollows(Track track, long tick) {
+  public static boolean nothingFollows(Track track, long tick) {
     return track.clips().isEmpty() || track.clips().getLast().end() < tick;
   }
 

@@ -1,10 +1,10 @@
 package flailbeat.core.edit;
 
-import flailbeat.core.model.ClipId;
-import flailbeat.core.model.ControlId;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 
 /** Gives out ids, in order, each once in the life of a song. */
 public final class Ids {
@@ -37,7 +37,7 @@ public final class Ids {
   }
 
   /** A song that knows of the ids given out. */
-  Song toldTo(Song song) {
+  public Song toldTo(Song song) {
     return song.nextId() == next ? song : song.withNextId(next);
   }
 }

@@ -1,6 +1,6 @@
 package flailbeat.core.edit;
 
-import flailbeat.core.model.Control;
+import flailbeat.core.model.control.Control;
 
 /**
  * A control point to be added: one that has no id yet.

@@ -2,14 +2,14 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.IdSet;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
@@ -85,7 +85,7 @@ public final class NoteEdits {
   }
 
   /** Changes notes that were found in the song. */
-  static Song changed(Song song, List<Note> notes, UnaryOperator<Note> change) {
+  public static Song changed(Song song, List<Note> notes, UnaryOperator<Note> change) {
     List<Note> changed = new ArrayList<>();
     for (Note note : notes) {
       Note result = change.apply(note);
@@ -150,8 +150,8 @@ public final class NoteEdits {
   }
 
   /** What a move of these notes together does to each of them. */
-  static UnaryOperator<Note> mover(List<Note> notes, long ticks, int semitones) {
-    Room room = Room.of(notes);
+  public static UnaryOperator<Note> mover(List<Note> notes, long ticks, int semitones) {
+    Leeway room = Leeway.of(notes);
     long time = room.ticks(ticks);
     int pitch = room.semitones(semitones);
     return n -> time == 0 && pitch == 0 ? n : n.moved(time, pitch);

@@ -1,8 +1,8 @@
 package flailbeat.core.edit;
 
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.IdSet;
+import flailbeat.core.model.id.NoteId;
 import java.util.AbstractSet;
 import java.util.Arrays;
 import java.util.Collection;
@@ -15,7 +15,7 @@ import java.util.stream.LongStream;
  * Ids of notes as an immutable set over a sorted array: a selection of ten thousand is made, looked
  * up and compared with each move of the mouse.
  */
-final class NoteIds extends AbstractSet<NoteId> {
+public final class NoteIds extends AbstractSet<NoteId> {
   private final long[] values;
   private final IdSet numbers;
 
@@ -33,7 +33,7 @@ final class NoteIds extends AbstractSet<NoteId> {
     return true;
   }
 
-  static Set<NoteId> of(Collection<NoteId> ids) {
+  public static Set<NoteId> of(Collection<NoteId> ids) {
     return ids.isEmpty()
         ? Set.of()
         : ids instanceof NoteIds same
@@ -41,7 +41,7 @@ final class NoteIds extends AbstractSet<NoteId> {
             : new NoteIds(ids.stream().mapToLong(NoteId::value).toArray());
   }
 
-  static Set<NoteId> ofNotes(Collection<Note> notes) {
+  public static Set<NoteId> ofNotes(Collection<Note> notes) {
     return notes.isEmpty() ? Set.of() : new NoteIds(numbers(notes));
   }
 
@@ -60,7 +60,7 @@ final class NoteIds extends AbstractSet<NoteId> {
   }
 
   /** All of both. */
-  static Set<NoteId> union(Set<NoteId> a, Set<NoteId> b) {
+  public static Set<NoteId> union(Set<NoteId> a, Set<NoteId> b) {
     return a.isEmpty()
         ? of(b)
         : b.isEmpty()
@@ -77,7 +77,7 @@ final class NoteIds extends AbstractSet<NoteId> {
   }
 
   /** Whether a number is one of some ids: for looking at a great many notes. */
-  static LongPredicate test(Set<NoteId> ids) {
+  public static LongPredicate test(Set<NoteId> ids) {
     return numbers(ids)::has;
   }
 

@@ -1,8 +1,8 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;

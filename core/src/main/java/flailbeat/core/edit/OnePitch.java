@@ -1,10 +1,10 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.IdSet;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
@@ -32,7 +32,7 @@ import java.util.TreeSet;
  * <p>Places in a clip that loops are those of its first round, since a note there stands in every
  * round.
  */
-final class OnePitch {
+public final class OnePitch {
   private static final int PITCH_SHIFT = 48;
 
   private final Track track;
@@ -174,7 +174,7 @@ final class OnePitch {
   }
 
   /** Whether no note of a pitch begins at a tick. O(log n). */
-  static boolean isFree(Track track, int pitch, long tick) {
+  public static boolean isFree(Track track, int pitch, long tick) {
     return track
         .clipAt(tick)
         .map(c -> c.content().notes().beginningIn(c.ownTick(tick), c.ownTick(tick) + 1))
@@ -224,7 +224,7 @@ final class OnePitch {
   private static Note endingBefore(
       Note note, Map<Integer, TreeSet<Long>> entered, Map<Integer, TreeSet<Long>> there) {
     long next = Math.min(next(note, entered), next(note, there));
-    return next < note.end() ? NoteTools.lasting(note, next - note.onset()) : note;
+    return next < note.end() ? note.resized(next - note.onset()) : note;
   }
 
   private static long next(Note note, Map<Integer, TreeSet<Long>> onsets) {

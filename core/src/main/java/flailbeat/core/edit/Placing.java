@@ -23,7 +23,7 @@ import java.util.Optional;
  * <p>What is given is in song time. k elements in c clips cost O(k log k + c), and what the clips
  * that they are in cost to be made anew.
  */
-final class Placing {
+public final class Placing {
   private final Track track;
   private final MeterMap meters;
   private final Ids ids;
@@ -103,7 +103,7 @@ final class Placing {
     }
   }
 
-  Placing(Track track, MeterMap meters, Ids ids) {
+  public Placing(Track track, MeterMap meters, Ids ids) {
     this.track = track;
     this.meters = meters;
     this.ids = ids;
@@ -116,12 +116,12 @@ final class Placing {
    * a new one of that bar. A controller that would leave the round of a loop stays on its last
    * tick.
    */
-  Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
+  public Placing put(Collection<Note> notes, Collection<ControlPoint> controls) {
     return put(ById.of(notes), ById.of(controls));
   }
 
   /** The same with what was put in order before. */
-  Placing put(ById<Note> notes, ById<ControlPoint> controls) {
+  public Placing put(ById<Note> notes, ById<ControlPoint> controls) {
     List<Timed<?>> strays = new ArrayList<>();
     put(notes, strays, c -> c.content().notes());
     put(controls, strays, c -> c.content().controls());
@@ -165,7 +165,7 @@ final class Placing {
    * that ends in or just before its bar, which grows by bars; else into a new clip of that bar. A
    * clip that loops, has takes or keeps anything beyond its end does not grow.
    */
-  Placing enter(Collection<Note> notes, Collection<ControlPoint> controls) {
+  public Placing enter(Collection<Note> notes, Collection<ControlPoint> controls) {
     return add(notes, controls, Optional.empty());
   }
 
@@ -243,7 +243,7 @@ final class Placing {
   }
 
   /** The track with all of it in clips; the very track when nothing came to it. */
-  Track track() {
+  public Track track() {
     if (!touched) {
       return track;
     }

@@ -2,9 +2,9 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

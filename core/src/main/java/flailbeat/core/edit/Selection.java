@@ -1,13 +1,13 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
-import flailbeat.core.model.ControlId;
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.IdSet;
+import flailbeat.core.model.id.NoteId;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashSet;

@@ -1,17 +1,17 @@
 package flailbeat.core.edit;
 
-import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.FileTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;

@@ -2,16 +2,16 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
-import flailbeat.core.model.Control;
-import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
-import flailbeat.core.model.FileTraits;
-import flailbeat.core.model.IdSet;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.IdSet;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
@@ -153,7 +153,7 @@ public final class SongEdits {
   }
 
   /** Control points with ids given out in order. */
-  static List<ControlPoint> named(Collection<NewControl> added, Ids ids) {
+  public static List<ControlPoint> named(Collection<NewControl> added, Ids ids) {
     return added.stream().map(c -> new ControlPoint(ids.control(), c.tick(), c.control())).toList();
   }
 
@@ -198,7 +198,7 @@ public final class SongEdits {
   }
 
   /** Without some control points. */
-  static Track without(Track track, List<ControlPoint> gone) {
+  public static Track without(Track track, List<ControlPoint> gone) {
     if (gone.isEmpty()) {
       return track;
     }
@@ -206,7 +206,7 @@ public final class SongEdits {
   }
 
   /** Without the control points of some ids. */
-  static Track without(Track track, IdSet ids) {
+  public static Track without(Track track, IdSet ids) {
     List<Clip> clips = new ArrayList<>(track.clips().size());
     boolean same = true;
     for (Clip clip : track.clips()) {

@@ -2,15 +2,15 @@ package flailbeat.core.edit;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Content;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Collection;

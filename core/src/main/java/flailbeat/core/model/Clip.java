@@ -1,5 +1,8 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ClipId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;

@@ -1,5 +1,7 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.id.ControlId;
 import flailbeat.core.time.Ticks;
 import java.util.Comparator;
 

@@ -1,5 +1,6 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.Ticks;
 import java.util.Comparator;
@@ -89,6 +90,16 @@ public record Note(
     return newLength == length
         ? this
         : new Note(id, pitch, velocity, onset, newLength, played, releaseVelocity);
+  }
+
+  /** With another length; the release as it was played moves along. */
+  public Note resized(long newLength) {
+    if (newLength == length) {
+      return this;
+    }
+    long release = Math.max(played.onset() + 1, played.release() + newLength - length);
+    return new Note(
+        id, pitch, velocity, onset, newLength, played.at(played.onset(), release), releaseVelocity);
   }
 
   /** How far it was played from where it now stands, in ticks; negative when early. */

@@ -1,5 +1,6 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.id.IdSet;
 import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.Collection;

@@ -1,5 +1,8 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.MidiOrigin;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

@@ -1,5 +1,10 @@
 package flailbeat.core.model;
 
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import flailbeat.core.work.InOrder;

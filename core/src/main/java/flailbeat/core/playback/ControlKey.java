@@ -1,6 +1,6 @@
 package flailbeat.core.playback;
 
-import flailbeat.core.model.Controller;
+import flailbeat.core.model.control.Controller;
 
 /**
  * Numbers for what a part's controllers hold, apart from those that select or set a registered

@@ -1,7 +1,7 @@
 package flailbeat.core.playback;
 
-import flailbeat.core.model.Control;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.control.Control;
 
 /**
  * Where notes go that are to be heard at once, apart from those of a plan: neither ends the

@@ -1,12 +1,12 @@
 package flailbeat.core.playback;
 
-import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.carried.TickOrders;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.InOrder;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.time.TempoMap;

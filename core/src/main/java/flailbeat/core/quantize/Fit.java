@@ -1,7 +1,7 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;

@@ -1,8 +1,8 @@
 package flailbeat.core.quantize;
 
-import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.InOrder;
 import java.util.ArrayList;

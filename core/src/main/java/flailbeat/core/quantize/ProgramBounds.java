@@ -1,8 +1,8 @@
 package flailbeat.core.quantize;
 
-import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.time.Ticks;
 import flailbeat.core.work.InOrder;
 

@@ -6,7 +6,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.InOrder;
 import java.util.AbstractList;

@@ -3,7 +3,7 @@ package flailbeat.core.step;
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;

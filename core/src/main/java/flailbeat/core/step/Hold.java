@@ -1,6 +1,6 @@
 package flailbeat.core.step;
 
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;

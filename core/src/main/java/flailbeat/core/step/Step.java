@@ -2,7 +2,7 @@ package flailbeat.core.step;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Played;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import java.util.List;
 import java.util.Set;
 import org.apache.commons.numbers.fraction.BigFraction;

@@ -3,7 +3,7 @@ package flailbeat.core.step;
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.Locale;

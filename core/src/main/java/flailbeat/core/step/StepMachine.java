@@ -257,7 +257,7 @@ public final class StepMachine {
       List<Struck> notes,
       BigFraction ticks,
       StepLength value,
-      flailbeat.core.model.TrackId track,
+      flailbeat.core.model.id.TrackId track,
       Hold after,
       long openHold) {
     StepState held = state.with(after);

@@ -1,6 +1,6 @@
 package flailbeat.core.step;
 
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 
 /** All that step entry knows between one key and the next. */
 public record StepState(StepSettings settings, StepPlace place, Hold hold) {

@@ -99,7 +99,7 @@ class PassTest {
     pass.accept(new Control(0, 1, 20), 0);
     assertThat(pass.controls())
         .containsExactly(
-            new NewControl(0, flailbeat.core.model.Control.controller(64, 127)),
-            new NewControl(0, flailbeat.core.model.Control.controller(1, 20)));
+            new NewControl(0, flailbeat.core.model.control.Control.controller(64, 127)),
+            new NewControl(0, flailbeat.core.model.control.Control.controller(1, 20)));
   }
 }

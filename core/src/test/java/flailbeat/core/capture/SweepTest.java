@@ -3,7 +3,7 @@ package flailbeat.core.capture;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.Loop;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;

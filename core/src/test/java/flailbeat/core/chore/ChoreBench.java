@@ -2,14 +2,14 @@ package flailbeat.core.chore;
 
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
-import flailbeat.core.model.ControlId;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Grid;

@@ -2,13 +2,13 @@ package flailbeat.core.chore;
 
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.Grid;

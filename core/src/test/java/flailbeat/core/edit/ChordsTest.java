@@ -9,6 +9,7 @@ import static flailbeat.core.TestSongs.song;
 import static flailbeat.core.TestSongs.track;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.Tempo;

@@ -1,10 +1,11 @@
 package flailbeat.core.edit;
 
+import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

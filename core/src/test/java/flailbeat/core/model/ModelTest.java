@@ -3,6 +3,12 @@ package flailbeat.core.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.Payload;
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

@@ -3,6 +3,7 @@ package flailbeat.core.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.model.id.NoteId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.QuantizeSettings.Method;

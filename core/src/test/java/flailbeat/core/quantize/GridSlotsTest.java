@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.TestSongs;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.fit.Slots;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;

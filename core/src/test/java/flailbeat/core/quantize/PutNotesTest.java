@@ -9,13 +9,13 @@ import static flailbeat.core.TestSongs.track;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteTools;
-import flailbeat.core.edit.VelocityTools;
+import flailbeat.core.edit.notes.NoteCopies;
+import flailbeat.core.edit.notes.NoteTools;
+import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;

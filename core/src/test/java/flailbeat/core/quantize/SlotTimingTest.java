@@ -4,7 +4,7 @@ import static flailbeat.core.TestSongs.note;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

@@ -1,8 +1,8 @@
 package flailbeat.core.session;
 
-import flailbeat.core.model.Control;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;

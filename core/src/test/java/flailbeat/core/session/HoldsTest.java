@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.CountIn;
 import flailbeat.core.session.run.PlaySettings;

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.TestSongs;
 import flailbeat.core.capture.RecordingMode;
-import flailbeat.core.edit.PedalBars;
+import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.run.CountIn;
 import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.TickRange;

@@ -2,7 +2,7 @@ package flailbeat.core.step;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,7 +1,7 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
+import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;

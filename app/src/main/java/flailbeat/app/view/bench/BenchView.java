@@ -1,10 +1,10 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
-import flailbeat.core.edit.ControlDrawn;
+import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;

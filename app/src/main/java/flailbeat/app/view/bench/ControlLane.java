@@ -2,13 +2,13 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.edit.ControlDrawn;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NewControl;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.Curve;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;

@@ -1,6 +1,6 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.NoteMove;
+import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TickRange;

@@ -2,7 +2,7 @@ package flailbeat.app.view.bench;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.function.ToIntFunction;

@@ -1,17 +1,17 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
-import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.Leeway;
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NoteResize;
-import flailbeat.core.edit.NotesDrawn;
-import flailbeat.core.edit.NotesErased;
-import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.edit.VelocityScale;
-import flailbeat.core.edit.VelocityShift;
+import flailbeat.core.edit.notes.NoteCopies;
+import flailbeat.core.edit.notes.NoteMove;
+import flailbeat.core.edit.notes.NoteResize;
+import flailbeat.core.edit.notes.NotesDrawn;
+import flailbeat.core.edit.notes.NotesErased;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.VelocityScale;
+import flailbeat.core.edit.shapes.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.chores.ChoreTrial;
@@ -44,7 +44,7 @@ sealed interface Gesture {
       Note at,
       double fromX,
       double fromY,
-      Room room,
+      Leeway room,
       NoteMove move,
       boolean copies,
       boolean takesOut)

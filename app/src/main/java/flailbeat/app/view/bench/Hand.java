@@ -1,13 +1,13 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NotesEdit;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.NoteMove;
+import flailbeat.core.edit.notes.NotesEdit;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

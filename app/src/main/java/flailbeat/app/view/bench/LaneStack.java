@@ -1,10 +1,10 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Menus;
-import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.Edit;
-import flailbeat.core.model.Controller;
-import flailbeat.core.model.ControllerNames;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.control.ControllerNames;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.session.bench.LaneActions.Shown;

@@ -1,11 +1,11 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.edit.ControlDrawn;
 import flailbeat.core.edit.NewControl;
-import flailbeat.core.edit.PedalBars;
-import flailbeat.core.model.Controller;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;

@@ -1,20 +1,20 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.NoteCopies;
+import flailbeat.core.edit.Leeway;
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NoteResize;
-import flailbeat.core.edit.NoteResize.Edge;
 import flailbeat.core.edit.NoteRule;
-import flailbeat.core.edit.NotesDrawn;
-import flailbeat.core.edit.NotesErased;
-import flailbeat.core.edit.Room;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.edit.Stencil;
-import flailbeat.core.edit.VelocityScale;
+import flailbeat.core.edit.notes.NoteCopies;
+import flailbeat.core.edit.notes.NoteMove;
+import flailbeat.core.edit.notes.NoteResize;
+import flailbeat.core.edit.notes.NoteResize.Edge;
+import flailbeat.core.edit.notes.NotesDrawn;
+import flailbeat.core.edit.notes.NotesErased;
+import flailbeat.core.edit.notes.Stencil;
+import flailbeat.core.edit.shapes.VelocityScale;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.MouseDrawing;
@@ -117,7 +117,7 @@ final class RollGestures {
           NoteResize.of(session.song(), held, edge, drawing.kept().together(), hit.note()),
           false);
     }
-    Room room = NoteMove.room(session.song(), held);
+    Leeway room = NoteMove.room(session.song(), held);
     NoteMove nothing = new NoteMove(held, 0, 0);
     return new Gesture.Move(
         hit.note(), e.getX(), e.getY(), room, nothing, e.isShortcutDown(), was && e.isShiftDown());

@@ -1,10 +1,10 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.edit.ControlDrawn;
-import flailbeat.core.model.Controller;
+import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import java.util.List;

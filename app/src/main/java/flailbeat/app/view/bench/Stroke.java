@@ -1,6 +1,6 @@
 package flailbeat.app.view.bench;
 
-import flailbeat.core.edit.Curve;
+import flailbeat.core.edit.shapes.Curve;
 import javafx.scene.input.MouseEvent;
 
 /**

@@ -5,7 +5,7 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.chores.ChoreTrial;
 import flailbeat.core.time.TickRange;

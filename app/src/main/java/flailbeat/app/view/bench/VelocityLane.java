@@ -2,14 +2,14 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.edit.VelocityDrawn;
-import flailbeat.core.edit.VelocityShift;
+import flailbeat.core.edit.shapes.Curve;
+import flailbeat.core.edit.shapes.VelocityDrawn;
+import flailbeat.core.edit.shapes.VelocityShift;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;

@@ -1,6 +1,6 @@
 package flailbeat.core.format.smf;
 
-import flailbeat.core.model.TickOrders;
+import flailbeat.core.model.carried.TickOrders;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;

@@ -1,11 +1,11 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import flailbeat.core.model.Control;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Placed;
-import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.carried.TickOrders;
+import flailbeat.core.model.control.Control;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;

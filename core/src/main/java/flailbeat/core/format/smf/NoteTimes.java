@@ -2,8 +2,8 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Placed;
-import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.carried.TickOrders;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;

@@ -1,15 +1,15 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import flailbeat.core.model.CarriedEvent;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.MidiOrigin.FileTrack;
-import flailbeat.core.model.Payload;
 import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TickOrders;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.MidiOrigin.FileTrack;
+import flailbeat.core.model.carried.Payload;
+import flailbeat.core.model.carried.TickOrders;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

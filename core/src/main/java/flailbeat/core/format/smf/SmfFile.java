@@ -1,6 +1,6 @@
 package flailbeat.core.format.smf;
 
-import flailbeat.core.model.Payload;
+import flailbeat.core.model.carried.Payload;
 import java.util.List;
 
 /**

@@ -3,7 +3,7 @@ package flailbeat.core.format.smf;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.smf.SmfFile.OtherChunk;
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import flailbeat.core.model.Payload;
+import flailbeat.core.model.carried.Payload;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

@@ -1,7 +1,7 @@
 package flailbeat.core.format.smf;
 
 import flailbeat.core.format.smf.SmfFile.SmfTrack;
-import flailbeat.core.model.Payload;
+import flailbeat.core.model.carried.Payload;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Arrays;

@@ -6,7 +6,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.session.document.Document;

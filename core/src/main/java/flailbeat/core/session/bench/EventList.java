@@ -1,19 +1,19 @@
 package flailbeat.core.session.bench;
 
-import flailbeat.core.edit.Arithmetic;
 import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.NoteField;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.model.Control;
-import flailbeat.core.model.ControlId;
+import flailbeat.core.edit.notes.Arithmetic;
+import flailbeat.core.edit.notes.NoteField;
+import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
-import flailbeat.core.model.ControllerNames;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.control.ControllerNames;
+import flailbeat.core.model.id.ControlId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.document.Aspect;

@@ -1,15 +1,15 @@
 package flailbeat.core.session.bench;
 
-import flailbeat.core.edit.Arithmetic;
 import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.NoteField;
-import flailbeat.core.edit.NoteFields;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.notes.Arithmetic;
+import flailbeat.core.edit.notes.NoteField;
+import flailbeat.core.edit.notes.NoteFields;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.document.Aspect;

@@ -1,15 +1,15 @@
 package flailbeat.core.session.bench;
 
-import flailbeat.core.edit.ControlDrawn;
-import flailbeat.core.edit.ControlEdits;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.edit.VelocityTools;
-import flailbeat.core.model.Controller;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;

@@ -2,9 +2,9 @@ package flailbeat.core.session.bench;
 
 import flailbeat.core.capture.Shading;
 import flailbeat.core.edit.Edit;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;

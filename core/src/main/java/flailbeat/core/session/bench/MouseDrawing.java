@@ -1,10 +1,10 @@
 package flailbeat.core.session.bench;
 
-import flailbeat.core.edit.MoveStep;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.edit.NoteResize;
-import flailbeat.core.edit.Stencil;
+import flailbeat.core.edit.notes.MoveStep;
+import flailbeat.core.edit.notes.NoteResize;
+import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteStart;
 import flailbeat.core.session.document.Aspect;

@@ -1,24 +1,24 @@
 package flailbeat.core.session.bench;
 
 import flailbeat.core.edit.EnteredNotes;
-import flailbeat.core.edit.MoveStep;
-import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.NoteMove;
-import flailbeat.core.edit.NoteResize;
-import flailbeat.core.edit.NoteResize.Edge;
-import flailbeat.core.edit.NoteTools;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.notes.MoveStep;
+import flailbeat.core.edit.notes.NoteCopies;
+import flailbeat.core.edit.notes.NoteMove;
+import flailbeat.core.edit.notes.NoteResize;
+import flailbeat.core.edit.notes.NoteResize.Edge;
+import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.NoteStart;
 import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notice;
@@ -313,7 +313,7 @@ public final class NoteActions {
     GridLines lines = timing.lines();
     apply(
         "Notes a step of the grid long",
-        (s, ids) -> NoteEdits.change(s, ids, n -> NoteTools.lasting(n, stepAt(lines, n.onset()))));
+        (s, ids) -> NoteEdits.change(s, ids, n -> n.resized(stepAt(lines, n.onset()))));
   }
 
   private static long stepAt(GridLines lines, long tick) {

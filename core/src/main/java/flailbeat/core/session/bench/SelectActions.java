@@ -5,7 +5,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.document.Notices;

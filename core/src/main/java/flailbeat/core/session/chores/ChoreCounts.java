@@ -8,7 +8,7 @@ import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.work.Progress;

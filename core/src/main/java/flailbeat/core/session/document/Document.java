@@ -1,16 +1,16 @@
 package flailbeat.core.session.document;
 
 import flailbeat.core.edit.History;
-import flailbeat.core.edit.NoteCopies;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.ClipId;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;

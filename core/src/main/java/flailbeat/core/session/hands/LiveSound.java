@@ -1,10 +1,10 @@
 package flailbeat.core.session.hands;
 
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.Control;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.control.Control;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.document.Document;

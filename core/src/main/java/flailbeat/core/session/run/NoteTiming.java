@@ -1,8 +1,8 @@
 package flailbeat.core.session.run;
 
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import java.util.Optional;

@@ -7,7 +7,7 @@ import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;

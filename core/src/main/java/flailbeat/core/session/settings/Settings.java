@@ -1,7 +1,7 @@
 package flailbeat.core.session.settings;
 
 import flailbeat.core.chore.Chore;
-import flailbeat.core.edit.Stencil;
+import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.KeyGhosting;

@@ -1,7 +1,7 @@
 package flailbeat.core.session.timing;
 
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.fit.LagPrior;

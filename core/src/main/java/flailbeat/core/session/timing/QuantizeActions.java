@@ -4,7 +4,7 @@ import flailbeat.core.edit.NoteRule;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.Groove;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;

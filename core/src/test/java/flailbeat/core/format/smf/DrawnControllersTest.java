@@ -2,18 +2,18 @@ package flailbeat.core.format.smf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import flailbeat.core.edit.ControlDrawn;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.edit.Curve;
 import flailbeat.core.edit.EnteredNotes;
-import flailbeat.core.edit.PedalBars;
+import flailbeat.core.edit.shapes.ControlDrawn;
+import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.Curve;
+import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Controller;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
 import java.nio.file.Files;
 import java.nio.file.Path;

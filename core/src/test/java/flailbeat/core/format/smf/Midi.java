@@ -36,7 +36,7 @@ final class Midi {
   }
 
   static SmfEvent exclusive(long tick, String hex) {
-    return new SmfEvent(tick, 0xF0, 0, 0, flailbeat.core.model.Payload.ofHex(hex));
+    return new SmfEvent(tick, 0xF0, 0, 0, flailbeat.core.model.carried.Payload.ofHex(hex));
   }
 
   /** A track whose end mark stands where its last event does. */

@@ -1,8 +1,8 @@
 package flailbeat.core.quantize.fit;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;

@@ -1,8 +1,8 @@
 package flailbeat.core.quantize.report;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;

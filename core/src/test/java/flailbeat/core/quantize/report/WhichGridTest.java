@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteId;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.WhichGrid;

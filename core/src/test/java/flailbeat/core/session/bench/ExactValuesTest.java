@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.TestSongs;
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.Arithmetic;
-import flailbeat.core.edit.NoteField;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.Arithmetic;
+import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.pitch.OctaveNames;

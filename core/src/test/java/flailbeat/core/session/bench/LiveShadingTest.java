@@ -3,10 +3,10 @@ package flailbeat.core.session.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.ControlEdits;
-import flailbeat.core.model.Controller;
+import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.FakePlayer;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.LaneActions.Shown;

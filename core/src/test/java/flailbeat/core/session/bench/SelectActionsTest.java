@@ -8,7 +8,7 @@ import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.SessionRig;
 import flailbeat.core.time.TickRange;
 import java.util.List;

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.capture.RecordingMode;
-import flailbeat.core.edit.MoveStep;
-import flailbeat.core.edit.NoteResize;
-import flailbeat.core.edit.Stencil;
+import flailbeat.core.edit.notes.MoveStep;
+import flailbeat.core.edit.notes.NoteResize;
+import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.BendSettings;

@@ -7,7 +7,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
-import flailbeat.core.model.TrackId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.Lag;

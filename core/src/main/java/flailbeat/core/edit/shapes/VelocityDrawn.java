@@ -1,0 +1,52 @@
+package flailbeat.core.edit.shapes;
+
+import flailbeat.core.edit.NoteIds;
+import flailbeat.core.edit.notes.NotesEdit;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.time.TickRange;
+import java.util.Set;
+import java.util.function.LongPredicate;
+import java.util.function.UnaryOperator;
+
+/**
+ * Velocities drawn along a curve: notes that begin within it become as loud as it is there.
+ *
+ * @param ids the notes that it may reach; those that begin elsewhere stay as they are
+ */
+public record VelocityDrawn(Set<NoteId> ids, Curve curve) implements NotesEdit {
+  @Override
+  public UnaryOperator<Note> change(Song song) {
+    return n -> n.withVelocity(velocityOf(n));
+  }
+
+  /** How loud a note that it may reach becomes. */
+  public int velocityOf(Note note) {
+    return curve.contains(note.onset())
+        ? Math.clamp(Math.round(curve.valueAt(note.onset())), 1, 127)
+        : note.velocity();
+  }
+
+  /** How many notes of a track it meets. O(log n) for n notes where it may reach them all. */
+  public int met(Track track) {
+    TickRange range = new TickRange(Math.max(0, curve.start()), curve.end() + 1);
+    if (ids.size() == track.noteCount()) {
+      return (int) track.mostNotesIn(range);
+    }
+    LongPredicate among = NoteIds.test(ids);
+    return (int)
+        track.notesBeginningIn(range).stream().filter(n -> among.test(n.idNumber())).count();
+  }
+
+  @Override
+  public boolean isNothing() {
+    return ids.isEmpty();
+  }
+
+  @Override
+  public String label() {
+    return "Draw velocities";
+  }
+}

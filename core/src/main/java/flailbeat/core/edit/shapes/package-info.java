@@ -1,0 +1,2 @@
+/** Lines and curves over time: controllers, pedals and velocities. */
+package flailbeat.core.edit.shapes;
