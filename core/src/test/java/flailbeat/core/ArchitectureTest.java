@@ -3,16 +3,12 @@ package flailbeat.core;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
-import static org.assertj.core.api.Assertions.assertThat;
 
-import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The floors of the house: each package uses only what stands below it. */
@@ -85,16 +81,6 @@ class ArchitectureTest {
 
   private static String room(String name) {
     return "flailbeat.core.session." + name;
-  }
-
-  @ArchTest
-  void no_package_holds_more_than_can_be_looked_through(JavaClasses classes) {
-    Map<String, Long> files =
-        classes.stream()
-            .filter(c -> !c.isNestedClass() && !c.getSimpleName().equals("package-info"))
-            .collect(Collectors.groupingBy(JavaClass::getPackageName, Collectors.counting()));
-    assertThat(files)
-        .allSatisfy((name, count) -> assertThat(count).as(name).isLessThanOrEqualTo(25));
   }
 
   @ArchTest

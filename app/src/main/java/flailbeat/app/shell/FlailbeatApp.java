@@ -1,5 +1,7 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.shell.files.SettingsKeeper;
+import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.session.Session;

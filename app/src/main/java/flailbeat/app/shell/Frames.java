@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.shell.work.Daemons;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;

@@ -1,8 +1,8 @@
 package flailbeat.app.shell;
 
-import flailbeat.app.view.NotePanel;
-import flailbeat.app.view.StepStrip;
-import flailbeat.app.view.TrialRow;
+import flailbeat.app.view.row.NotePanel;
+import flailbeat.app.view.row.StepStrip;
+import flailbeat.app.view.row.TrialRow;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;

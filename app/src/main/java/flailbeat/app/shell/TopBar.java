@@ -2,6 +2,7 @@ package flailbeat.app.shell;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Hints;
+import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import javafx.scene.control.Button;

@@ -2,8 +2,8 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import flailbeat.app.shell.Background;
-import flailbeat.app.shell.Prompts.Unsaved;
+import flailbeat.app.shell.files.Prompts.Unsaved;
+import flailbeat.app.shell.work.Background;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Song;

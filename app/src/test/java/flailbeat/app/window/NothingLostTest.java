@@ -3,8 +3,8 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.shell.Mishaps;
-import flailbeat.app.shell.Prompts.Unsaved;
-import flailbeat.app.shell.SettingsKeeper;
+import flailbeat.app.shell.files.Prompts.Unsaved;
+import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.files.SongFiles;

@@ -3,7 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.cli.CommandLineApp;
-import flailbeat.app.shell.Prompts;
+import flailbeat.app.shell.files.Prompts;
 import flailbeat.audio.midi.SimulatedInput;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.files.SongFiles;

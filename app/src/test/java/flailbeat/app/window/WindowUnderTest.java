@@ -1,8 +1,8 @@
 package flailbeat.app.window;
 
-import flailbeat.app.shell.BackgroundWorkshop;
 import flailbeat.app.shell.MainWindow;
-import flailbeat.app.shell.Prompts;
+import flailbeat.app.shell.files.Prompts;
+import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;

@@ -1,5 +1,7 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.Viewport;
 import javafx.geometry.Orientation;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.ScrollEvent;
@@ -65,7 +67,7 @@ final class BenchScroll {
 
   /** Shows what is in sight of a song that ends at a tick. */
   void update(long songEnd) {
-    Scale scale = viewport.scale();
+    RollScale scale = viewport.scale();
     double inSight = viewport.width() / scale.pixelsPerTick();
     double end = Math.max(songEnd * 1.1, scale.originTick() + inSight);
     across.setMax(Math.max(1, end - inSight));

@@ -1,6 +1,22 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
+import flailbeat.app.view.bench.hand.BenchMouse;
+import flailbeat.app.view.bench.hand.Gesture;
+import flailbeat.app.view.bench.hand.MouseTip;
+import flailbeat.app.view.bench.lane.Lane;
+import flailbeat.app.view.bench.lane.LaneStack;
+import flailbeat.app.view.bench.paint.BoxLayer;
+import flailbeat.app.view.bench.paint.GroundLayer;
+import flailbeat.app.view.bench.paint.NotesLayer;
+import flailbeat.app.view.bench.paint.PassLayer;
+import flailbeat.app.view.bench.paint.RailLayer;
+import flailbeat.app.view.bench.paint.RulerLayer;
+import flailbeat.app.view.bench.paint.StepLayer;
+import flailbeat.app.view.bench.surface.Layer;
+import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.Rows;
+import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
@@ -112,7 +128,7 @@ public final class BenchView extends Region {
 
   private void installLane(Lane lane) {
     lane.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
-    mouse.install(lane);
+    mouse.install(lane, lane);
   }
 
   private void onChange(Change change) {
@@ -311,7 +327,7 @@ public final class BenchView extends Region {
 
   /** Where a tick and the middle of a pitch's row are drawn on the roll. */
   public Point2D placeOf(long tick, int pitch) {
-    Scale scale = viewport.scale();
+    RollScale scale = viewport.scale();
     return new Point2D(scale.xOf(tick), scale.yOf(pitch) + scale.rowHeight() / 2);
   }
 

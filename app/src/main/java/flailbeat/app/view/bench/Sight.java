@@ -1,5 +1,7 @@
 package flailbeat.app.view.bench;
 
+import flailbeat.app.view.bench.surface.Rows;
+import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;

@@ -16,7 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The beat of what was played with no click: found, heard, and taken. */
-final class BeatPart extends DeskPart {
+final class BeatPart extends TimingPart {
   private static final int SHOWN = 3;
 
   /** What is less likely is not offered. */

@@ -16,7 +16,7 @@ import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.Slider;
 
 /** Where in the bar the person is early or late; grooves; presets; back as played. */
-final class FeelPart extends DeskPart {
+final class FeelPart extends TimingPart {
   private final SlotBars bars;
   private final MenuButton groove = Menus.button("groove", "Lines as somebody places them");
   private final Slider share =

@@ -16,7 +16,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 
 /** Which notes are moved, where they end, and what becomes of chords, lag and pedal. */
-final class FinerPart extends DeskPart {
+final class FinerPart extends TimingPart {
   private static final double MOST_TIGHT = 40;
 
   private final Slider reach = Form.slider("catch", 0, 100, v -> change(s -> s.withCatchRange(v)));

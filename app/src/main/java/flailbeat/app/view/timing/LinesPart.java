@@ -19,7 +19,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.layout.VBox;
 
 /** Which lines, by which method, and how far towards them. */
-final class LinesPart extends DeskPart {
+final class LinesPart extends TimingPart {
   private static final int RANKED = 3;
 
   private final Segments<Grid> straight;

@@ -60,8 +60,8 @@ public final class TimingDeskView extends VBox {
   private final ToggleButton rounds =
       Buttons.toggle(
           "Compare", "One round of the loop as played, the next as quantized ({rounds})");
-  private final Map<Part, DeskPart> parts = new EnumMap<>(Part.class);
-  private final Function<Part, DeskPart> makePart;
+  private final Map<Part, TimingPart> parts = new EnumMap<>(Part.class);
+  private final Function<Part, TimingPart> makePart;
   private final Segments<Part> chooser = new Segments<>(this::show);
   private final VBox place = new VBox();
   private Part shown = Part.LINES;
@@ -158,7 +158,7 @@ public final class TimingDeskView extends VBox {
   }
 
   /** A part, which is made when it is first turned to. */
-  private DeskPart part(Part wanted) {
+  private TimingPart part(Part wanted) {
     return parts.computeIfAbsent(wanted, makePart);
   }
 

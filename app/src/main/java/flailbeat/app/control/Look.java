@@ -1,0 +1,36 @@
+package flailbeat.app.control;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+
+/** The fonts and the style sheet that ship with the application. */
+public final class Look {
+  private static final String[] FONTS = {
+    "Lato-Regular.ttf", "Lato-Bold.ttf", "JetBrainsMono-Regular.ttf", "JetBrainsMono-Bold.ttf"
+  };
+
+  private Look() {}
+
+  /** Loads the fonts and gives a scene the style sheet. */
+  public static void dress(Scene scene) {
+    for (String font : FONTS) {
+      load(font);
+    }
+    scene
+        .getStylesheets()
+        .add(Look.class.getResource("/flailbeat/app/flailbeat.css").toExternalForm());
+  }
+
+  private static void load(String name) {
+    try (InputStream in = Look.class.getResourceAsStream("/flailbeat/app/fonts/" + name)) {
+      if (Font.loadFont(in, 13) == null) {
+        throw new IllegalStateException("The font " + name + " cannot be read");
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,33 @@
+package flailbeat.app.shell.files;
+
+import flailbeat.core.format.chore.ChoreFile;
+import flailbeat.core.format.groove.GrooveFile;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+
+/** What the names of files end in, by their kinds. */
+public enum Ending {
+  PROJECT(".flail"),
+  MIDI(".mid", ".midi"),
+  GROOVE(GrooveFile.ENDING),
+  CHORES(ChoreFile.ENDING),
+  PAGE(".html", ".htm");
+
+  private final List<String> endings;
+
+  Ending(String... endings) {
+    this.endings = List.of(endings);
+  }
+
+  /** Whether a file's name has it, in capitals or not. */
+  boolean isOf(Path file) {
+    String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+    return endings.stream().anyMatch(name::endsWith);
+  }
+
+  /** The file with it: what has another, or none, gets it behind its name. */
+  public Path on(Path file) {
+    return isOf(file) ? file : file.resolveSibling(file.getFileName() + endings.getFirst());
+  }
+}

@@ -1,0 +1,47 @@
+package flailbeat.app.shell.files;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** Questions to the person that stop everything else. */
+public interface Prompts {
+  /** What to do about unsaved work. */
+  enum Unsaved {
+    SAVE,
+    DISCARD,
+    STAY
+  }
+
+  /** Asks what to do with unsaved work. */
+  Unsaved unsavedWork(String title);
+
+  /** Asks for a file to open. */
+  Optional<Path> fileToOpen();
+
+  /** Asks where to save a project. */
+  Optional<Path> projectToSave(String suggestedName);
+
+  /** Asks where to write a MIDI file. */
+  Optional<Path> midiToExport(String suggestedName);
+
+  /** Asks for a groove to open. */
+  Optional<Path> grooveToOpen();
+
+  /** Asks where to save a groove. */
+  Optional<Path> grooveToSave(String suggestedName);
+
+  /** Asks for a file of chores to take in. */
+  Optional<Path> choresToOpen();
+
+  /** Asks where to save chores, to hand them on. */
+  Optional<Path> choresToSave(String suggestedName);
+
+  /** Asks where to save a page for a browser. */
+  Optional<Path> pageToSave(String suggestedName);
+
+  /** Asks whether a file that is there already may be replaced. */
+  boolean replaces(Path file);
+
+  /** Offers what could be saved of a damaged file; true to take it. */
+  boolean takeDamaged(String damage, String loss, int notes);
+}

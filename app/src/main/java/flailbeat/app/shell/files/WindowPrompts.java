@@ -1,0 +1,145 @@
+package flailbeat.app.shell.files;
+
+import flailbeat.core.format.chore.ChoreFile;
+import flailbeat.core.format.groove.GrooveFile;
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import javafx.stage.Window;
+
+/** Asks with dialogs of the system's and of the window's. */
+public final class WindowPrompts implements Prompts {
+  private static final ExtensionFilter PROJECTS =
+      new ExtensionFilter("Flailbeat project", "*.flail");
+  private static final ExtensionFilter MIDI =
+      new ExtensionFilter("MIDI file", "*.mid", "*.midi", "*.MID");
+  private static final ExtensionFilter ALL =
+      new ExtensionFilter("Songs", "*.flail", "*.mid", "*.midi", "*.MID");
+
+  private static final ExtensionFilter GROOVES =
+      new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
+  private static final ExtensionFilter CHORES =
+      new ExtensionFilter("Chores", "*" + ChoreFile.ENDING);
+  private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
+
+  private final Window owner;
+
+  public WindowPrompts(Window owner) {
+    this.owner = owner;
+  }
+
+  @Override
+  public Unsaved unsavedWork(String title) {
+    ButtonType save = new ButtonType("Save", ButtonBar.ButtonData.YES);
+    ButtonType discard = new ButtonType("Don't save", ButtonBar.ButtonData.NO);
+    Alert alert =
+        alert(
+            "Save \u201c" + title + "\u201d first?",
+            "It has changes that are in no file yet.",
+            save,
+            discard,
+            ButtonType.CANCEL);
+    ButtonType answer = alert.showAndWait().orElse(ButtonType.CANCEL);
+    return answer == save ? Unsaved.SAVE : answer == discard ? Unsaved.DISCARD : Unsaved.STAY;
+  }
+
+  @Override
+  public boolean takeDamaged(String damage, String loss, int notes) {
+    ButtonType take = new ButtonType("Open what is left", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "This MIDI file is damaged",
+            damage
+                + ".\n\n"
+                + notes
+                + (notes == 1 ? " note" : " notes")
+                + " can be read; "
+                + loss
+                + ".",
+            take,
+            ButtonType.CANCEL);
+    return alert.showAndWait().orElse(ButtonType.CANCEL) == take;
+  }
+
+  @Override
+  public boolean replaces(Path file) {
+    ButtonType replace = new ButtonType("Replace it", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "Replace \u201c" + file.getFileName() + "\u201d?",
+            "There is a file of that name already; what is in it would be gone.",
+            replace,
+            ButtonType.CANCEL);
+    return alert.showAndWait().orElse(ButtonType.CANCEL) == replace;
+  }
+
+  private Alert alert(String header, String text, ButtonType... buttons) {
+    Alert alert = new Alert(Alert.AlertType.NONE, text, buttons);
+    alert.initOwner(owner);
+    alert.setTitle("Flailbeat");
+    alert.setHeaderText(header);
+    alert.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
+    alert.getDialogPane().setMinHeight(150);
+    return alert;
+  }
+
+  @Override
+  public Optional<Path> fileToOpen() {
+    FileChooser chooser = chooser("Open a song or MIDI file", "", ALL, PROJECTS, MIDI);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> projectToSave(String suggestedName) {
+    return save(chooser("Save the project", suggestedName, PROJECTS));
+  }
+
+  @Override
+  public Optional<Path> midiToExport(String suggestedName) {
+    return save(chooser("Export a MIDI file", suggestedName, MIDI));
+  }
+
+  @Override
+  public Optional<Path> grooveToOpen() {
+    FileChooser chooser = chooser("Open a groove", "", GROOVES);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> grooveToSave(String suggestedName) {
+    return save(chooser("Save the groove", suggestedName, GROOVES));
+  }
+
+  @Override
+  public Optional<Path> choresToOpen() {
+    FileChooser chooser = chooser("Take in chores", "", CHORES);
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+  }
+
+  @Override
+  public Optional<Path> choresToSave(String suggestedName) {
+    return save(chooser("Hand on your chores", suggestedName, CHORES));
+  }
+
+  @Override
+  public Optional<Path> pageToSave(String suggestedName) {
+    return save(chooser("Save the keys as a page", suggestedName, PAGES));
+  }
+
+  private Optional<Path> save(FileChooser chooser) {
+    return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+  }
+
+  private static FileChooser chooser(String title, String name, ExtensionFilter... filters) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle(title);
+    chooser.setInitialFileName(name);
+    chooser.getExtensionFilters().addAll(filters);
+    return chooser;
+  }
+}

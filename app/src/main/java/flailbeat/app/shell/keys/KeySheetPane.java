@@ -1,0 +1,109 @@
+package flailbeat.app.shell.keys;
+
+import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeySheet;
+import flailbeat.app.command.MouseGesture;
+import java.util.List;
+import javafx.geometry.Insets;
+import javafx.geometry.Orientation;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.scene.transform.Scale;
+
+/** All keys for whoever has them, in columns: over the window, or on paper. */
+public final class KeySheetPane extends VBox {
+  private static final double COLUMN = 318;
+  private static final double HEIGHT = 600;
+  private static final double LEAST_SCALE = 0.5;
+  private static final double STEP = 0.05;
+
+  /** A group may go on in the next column after each so many. */
+  private static final int ROWS = 4;
+
+  private final Label title = new Label();
+  private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 16, 1);
+
+  public KeySheetPane() {
+    title.getStyleClass().add("song-title");
+    groups.setPrefWrapLength(HEIGHT);
+    VBox.setVgrow(groups, Priority.ALWAYS);
+    getChildren().addAll(title, groups);
+  }
+
+  /** Takes the largest size at which all of it has room. */
+  void fit(double width, double height) {
+    double scale = 1;
+    while (!fits(width / scale, height / scale) && scale > LEAST_SCALE) {
+      scale -= STEP;
+    }
+    getTransforms().setAll(new Scale(scale, scale));
+  }
+
+  private boolean fits(double width, double height) {
+    applyCss();
+    groups.setPrefWrapLength(Math.floor(height - title.prefHeight(-1)) - 1);
+    return prefWidth(-1) <= width && prefHeight(-1) <= height;
+  }
+
+  /** Shows the keys that there are there, and what the mouse does. */
+  public void fill(String head, Commands commands, Where here) {
+    title.setText(head);
+    groups.getChildren().clear();
+    for (Group group : Group.values()) {
+      List<Command> list = KeySheet.of(commands, group, here);
+      for (int from = 0; from < list.size(); from += ROWS) {
+        List<Command> some = list.subList(from, Math.min(list.size(), from + ROWS));
+        groups.getChildren().add(part(from == 0 ? group.title() : "", some, commands, here));
+      }
+    }
+    List<MouseGesture> all = MouseGesture.ALL;
+    for (int from = 0; from < all.size(); from += ROWS) {
+      String name = from == 0 ? "The mouse on the bench" : "";
+      groups.getChildren().add(mouse(name, all.subList(from, Math.min(all.size(), from + ROWS))));
+    }
+  }
+
+  private static GridPane mouse(String name, List<MouseGesture> list) {
+    GridPane grid = headed(name);
+    for (int i = 0; i < list.size(); i++) {
+      row(grid, i + 1, list.get(i).how(), list.get(i).what());
+    }
+    return grid;
+  }
+
+  private static GridPane headed(String name) {
+    GridPane grid = new GridPane(8, 1);
+    grid.setPrefWidth(COLUMN);
+    if (!name.isEmpty()) {
+      Label head = new Label(name);
+      head.getStyleClass().add("group-label");
+      head.setPadding(new Insets(6, 0, 0, 0));
+      grid.add(head, 0, 0, 2, 1);
+    }
+    return grid;
+  }
+
+  private static void row(GridPane grid, int at, String keys, String what) {
+    Label how = new Label(keys);
+    how.getStyleClass().addAll("key-name", "small");
+    how.setMinWidth(104);
+    Label does = new Label(what);
+    does.getStyleClass().add("small");
+    grid.addRow(at, how, does);
+  }
+
+  private static GridPane part(String name, List<Command> list, Commands commands, Where here) {
+    GridPane grid = headed(name);
+    for (int i = 0; i < list.size(); i++) {
+      Command command = list.get(i);
+      row(grid, i + 1, commands.keysOf(command, here), command.title() + command.untilWhen());
+    }
+    return grid;
+  }
+}

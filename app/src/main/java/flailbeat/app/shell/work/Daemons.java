@@ -1,0 +1,20 @@
+package flailbeat.app.shell.work;
+
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+
+/** Threads that do not keep the application from ending. */
+public final class Daemons {
+  private Daemons() {}
+
+  public static Thread of(String name, Runnable work) {
+    Thread thread = new Thread(work, name);
+    thread.setDaemon(true);
+    return thread;
+  }
+
+  /** One thread, which does what it is given in that order. */
+  public static ExecutorService single(String name) {
+    return Executors.newSingleThreadExecutor(work -> of(name, work));
+  }
+}

@@ -1,8 +1,0 @@
-package flailbeat.app.view;
-
-/** Takes in chores that were handed on, and hands on the person's own. */
-public interface ChoreFiles {
-  void takeInChores();
-
-  void handOnChores();
-}

@@ -1,0 +1,2 @@
+/** The lanes under the roll. */
+package flailbeat.app.view.bench.lane;

@@ -1,0 +1,116 @@
+package flailbeat.app.view.bench.paint;
+
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.core.capture.Pass;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Group;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.CycleMethod;
+import javafx.scene.paint.LinearGradient;
+import javafx.scene.paint.Paint;
+import javafx.scene.paint.Stop;
+import javafx.scene.shape.Rectangle;
+
+/**
+ * The notes of a running recording. Each is a node of its own, so that a key press, or the growing
+ * of a held note, draws no more than itself.
+ */
+public final class PassLayer extends Group {
+  private static final double ARC = 8;
+
+  private final Palette palette;
+  private final Map<Pass.Held, Rectangle> held = new HashMap<>();
+  private RollScale scale = RollScale.initial();
+  private Pass shown;
+  private int doneShown;
+  private double width;
+
+  public PassLayer(Palette palette) {
+    this.palette = palette;
+    setMouseTransparent(true);
+  }
+
+  /** Starts anew where something else is in sight: only that is made. */
+  public void show(Optional<Pass> pass, RollScale newScale, double newWidth) {
+    if (newScale.equals(scale) && newWidth == width) {
+      update(pass);
+      return;
+    }
+    scale = newScale;
+    width = newWidth;
+    getChildren().clear();
+    held.clear();
+    shown = null;
+    update(pass);
+  }
+
+  /** Takes in what has begun or ended since the last call. */
+  public void update(Optional<Pass> pass) {
+    Pass now = pass.orElse(null);
+    if (now != shown) {
+      getChildren().clear();
+      held.clear();
+      doneShown = 0;
+      shown = now;
+    }
+    if (now == null) {
+      return;
+    }
+    held.entrySet()
+        .removeIf(
+            e -> {
+              boolean ended = !now.held().contains(e.getKey());
+              if (ended) {
+                getChildren().remove(e.getValue());
+              }
+              return ended;
+            });
+    List<NewNote> done = now.done();
+    for (; doneShown < done.size(); doneShown++) {
+      NewNote n = done.get(doneShown);
+      add(n.pitch(), n.velocity(), n.played().onset(), n.played().release());
+    }
+    for (Pass.Held h : now.held()) {
+      held.computeIfAbsent(h, x -> add(x.pitch(), x.velocity(), x.onset(), x.onset() + 1));
+    }
+  }
+
+  /** Lets held notes reach the playhead. */
+  public void grow(long now) {
+    held.forEach((h, r) -> r.setWidth(widthOf(Math.max(0, h.onset()), now)));
+  }
+
+  private Rectangle add(int pitch, int velocity, long from, long to) {
+    double x = scale.xOf(Math.max(0, from));
+    Rectangle r =
+        new Rectangle(
+            x, scale.yOf(pitch) + 1, widthOf(Math.max(0, from), to), scale.rowHeight() - 2);
+    r.setArcWidth(ARC);
+    r.setArcHeight(ARC);
+    r.setFill(fill(velocity));
+    r.setStroke(palette.color(Ink.RECORD));
+    if (x <= width && x + r.getWidth() >= 0) {
+      getChildren().add(r);
+    }
+    return r;
+  }
+
+  private double widthOf(long from, long to) {
+    return Math.max(4, scale.xOf(to) - scale.xOf(from) - 0.5);
+  }
+
+  /** The fill's height says velocity, as on every note of the bench. */
+  private Paint fill(int velocity) {
+    Color strong = palette.color(Ink.RECORD).interpolate(palette.color(Ink.RAISED), 0.18);
+    Color pale = palette.color(Ink.RECORD).interpolate(palette.color(Ink.RAISED), 0.72);
+    double empty = 1 - velocity / 127.0;
+    return new LinearGradient(
+        0, 0, 0, 1, true, CycleMethod.NO_CYCLE, new Stop(empty, pale), new Stop(empty, strong));
+  }
+}

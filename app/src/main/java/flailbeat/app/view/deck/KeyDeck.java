@@ -1,0 +1,313 @@
+package flailbeat.app.view.deck;
+
+import flailbeat.app.command.Commands;
+import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.KeyTexts;
+import flailbeat.app.control.Palette;
+import flailbeat.app.control.RepeatValues;
+import flailbeat.app.control.Segments;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.Hands;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.keys.Pedals;
+import flailbeat.core.keys.PhysicalKey;
+import flailbeat.core.keys.VelocityMark;
+import flailbeat.core.pitch.OctaveNames;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.person.Folds.WindowPart;
+import flailbeat.core.session.run.Repeater;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/**
+ * The person's keyboard as it lies under the hands, with the Keys switch at its left and the piano
+ * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
+ */
+public final class KeyDeck extends HBox {
+  private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
+  private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
+  private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
+  private static final PseudoClass STEPS = PseudoClass.getPseudoClass("steps");
+  private static final String STEP_KEYS =
+      "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
+          + " enters it again, {step-tie} ties it, {step-line} goes to the next line";
+
+  private static final String COVERED_KEYS =
+      "{step-advance} on, {step-back} back, {step-remove} removes the last step. Ctrl and a digit"
+          + " choose its length, Alt and the dot dot it";
+
+  private static final double LEFT = 200;
+  private static final double ASKING_WIDTH = 420;
+  private static final double SLIM_HEIGHT = 70;
+  private static final double TALL_ENOUGH = 720;
+
+  private final Session session;
+  private final Performer performer;
+  private final KeyAsk keyAsk;
+  private final CapBoard caps;
+  private final AskRow ask;
+  private final PianoStrip strip;
+  private final ArrangementMenu arrangements;
+  private final Segments<KeysMode> keysSwitch;
+  private final VBox left;
+  private final VBox right;
+  private final Label slimLine = new Label();
+  private boolean slim;
+  private double windowHeight;
+  private final Label who = new Label();
+  private final Label octave = new Label();
+  private final Label velocity = new Label();
+  private final Label pedals = new Label();
+  private boolean ofKit;
+  private String saying = "";
+  private String shaped = "";
+
+  public KeyDeck(Session session, Palette palette, Commands commands, KeyAsk keyAsk) {
+    this.keyAsk = keyAsk;
+    this.session = session;
+    this.performer = session.performer();
+    getStyleClass().add("deck");
+    setId("key-deck");
+    keysSwitch =
+        new Segments<KeysMode>(session.keysSwitch()::set)
+            .add(KeysMode.COMMANDS, "Commands", "Letters are commands ({keys-commands})")
+            .add(KeysMode.PLAY, "Play", "Letters are notes ({keys-switch})")
+            .add(KeysMode.STEPS, "Steps", "Letters are notes, entered step by step ({keys-steps})");
+    keysSwitch.getStyleClass().add("keys-switch");
+    keysSwitch.setId("keys-switch");
+    arrangements = new ArrangementMenu(performer);
+    strip = new PianoStrip(session, palette);
+    caps = new CapBoard(session, commands);
+    ask = new AskRow(session.keyboard());
+    right = new VBox(6, strip, caps);
+    VBox.setVgrow(caps, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    left = leftSide();
+    getChildren().addAll(left, right);
+    Form.show(slimLine, false);
+    session.changes().listen(this::onChange);
+    keyAsk.onChange(this::refresh);
+    commands.onKeys(
+        () -> {
+          caps.forget();
+          refresh();
+        });
+    refresh();
+  }
+
+  private VBox leftSide() {
+    Label title = new Label("Keys");
+    title.getStyleClass().add("deck-title");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(session));
+    head.setAlignment(Pos.CENTER_LEFT);
+    who.getStyleClass().addAll("small", "who");
+    who.setWrapText(true);
+    who.setMinHeight(32);
+    who.setAlignment(Pos.TOP_LEFT);
+    who.setId("who-has-the-keys");
+    octave.getStyleClass().add("readout");
+    octave.setId("octave");
+    velocity.getStyleClass().add("readout");
+    velocity.setId("velocity");
+    VBox side =
+        new VBox(
+            4,
+            head,
+            keysSwitch,
+            who,
+            readout("Reach", octave),
+            readout("Velocity", velocity),
+            pedals);
+    pedals.getStyleClass().add("small");
+    pedals.setWrapText(true);
+    pedals.setId("pedals");
+    pedals.setMinHeight(Region.USE_PREF_SIZE);
+    side.setMinWidth(LEFT);
+    side.setPrefWidth(LEFT);
+    side.getChildren().addAll(arrangements.keyRow(), ask);
+    slimLine.getStyleClass().add("small");
+    slimLine.setId("slim-line");
+    slimLine.setWrapText(true);
+    side.getChildren().add(slimLine);
+    return side;
+  }
+
+  private static HBox readout(String name, Label value) {
+    Label label = new Label(name);
+    label.getStyleClass().add("group-label");
+    label.setMinWidth(52);
+    HBox row = new HBox(6, label, value);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  /** The lower down a key is struck, the louder. */
+  static int velocityAt(double y, double height) {
+    return Math.clamp(Math.round(20 + 107 * y / Math.max(1, height)), 1, 127);
+  }
+
+  private void onChange(Change change) {
+    boolean asks = change.isOf(Aspect.TIMING) && session.doubts().isOn();
+    boolean kit = session.rows().areOfKit() != ofKit;
+    if (change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks || kit) {
+      refresh();
+    }
+  }
+
+  /** Whether it is a slim row now: folded, and not needed to show what is asked. */
+  private boolean isSlim() {
+    return session.folds().isFolded(WindowPart.DECK) && !session.keyboard().isAsking();
+  }
+
+  /** In the slim row there is the switch, what lies under the hands in a line, and the piano. */
+  private void showSlim() {
+    if (slim != isSlim()) {
+      slim = isSlim();
+      for (Node node : left.getChildren()) {
+        Form.show(node, node == keysSwitch || slim == (node == slimLine));
+      }
+      Form.show(caps, !slim);
+      pseudoClassStateChanged(SLIM, slim);
+      setLeftWidth(LEFT);
+      fitWindow(windowHeight);
+    }
+  }
+
+  /** What is asked wants more room in the slim row than what lies under the hands. */
+  private void showLine(String asked, String hands) {
+    KeyTexts.set(slimLine, asked.isEmpty() ? hands : asked);
+    setLeftWidth(asked.isEmpty() ? LEFT : ASKING_WIDTH);
+  }
+
+  private void setLeftWidth(double width) {
+    left.setMinWidth(width);
+    left.setPrefWidth(width);
+  }
+
+  /** Takes about a quarter of a window's height, less in a low one, and little when it is slim. */
+  public void fitWindow(double height) {
+    windowHeight = height;
+    double full = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
+    double wanted = slim ? SLIM_HEIGHT : full;
+    setMinHeight(wanted);
+    setPrefHeight(wanted);
+    setMaxHeight(wanted);
+    showPedals();
+  }
+
+  private void refresh() {
+    showSlim();
+    KeysMode mode = performer.keysMode();
+    boolean play = mode.playsNotes();
+    pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
+    pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
+    keysSwitch.show(performer.keysMode());
+    String asked = asked();
+    String says =
+        !asked.isEmpty()
+            ? asked
+            : switch (mode) {
+              case PLAY -> "Letter keys are notes. {keys-commands} gives them to commands.";
+              case STEPS -> "Letter keys are steps. {keys-switch} plays, {keys-commands} commands.";
+              case COMMANDS -> "Letter keys are commands. {keys-switch} makes them notes.";
+            };
+    pseudoClassStateChanged(ASKING, !asked.isEmpty());
+    if (!saying.equals(says)) {
+      saying = says;
+      KeyTexts.set(who, says);
+      getStyleClass().remove("resting");
+      if (!play) {
+        getStyleClass().add("resting");
+      }
+    }
+    Hands hands = performer.hands();
+    String reach = name(hands.lowest()) + " to " + name(hands.highest());
+    if (!octave.getText().equals(reach)) {
+      octave.setText(reach);
+    }
+    arrangements.refresh();
+    ofKit = session.rows().areOfKit();
+    caps.refresh(play, ofKit, arrangements.shown());
+    ask.refresh();
+    String loud = hands.velocity() + "  " + VelocityMark.nearest(hands.velocity()).text();
+    if (!velocity.getText().equals(loud)) {
+      velocity.setText(loud);
+    }
+    showPedals();
+    if (slim) {
+      showLine(asked, reach + "   " + loud);
+    }
+    strip.refresh();
+  }
+
+  private void showPedals() {
+    String shaping = pedalText(performer.pedals(), performer.keysMode());
+    if (!shaped.equals(shaping)) {
+      shaped = shaping;
+      KeyTexts.set(pedals, shaping);
+    }
+  }
+
+  /** What is asked, if anything: the keys are its answers then. */
+  private String asked() {
+    return keyAsk.isOn()
+        ? keyAsk.says()
+        : session.doubts().isOn() ? session.doubts().says() : session.keyboard().says();
+  }
+
+  /** Shows a key that does something as down. */
+  public void showDown(PhysicalKey key, boolean down) {
+    caps.showDown(key, down);
+  }
+
+  /** What the arrows do; and where notes lie on length keys, how those are reached. */
+  private String stepKeys() {
+    boolean covers = performer.hands().arrangement().kind() != ArrangementKind.HOME;
+    return covers ? COVERED_KEYS : STEP_KEYS;
+  }
+
+  /** What shapes the notes now; what could, with its keys, when nothing does. */
+  private String pedalText(Pedals p, KeysMode mode) {
+    String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
+    String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
+    String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
+    Repeater repeater = session.runControl().repeater();
+    String repeats =
+        repeater.isOn()
+            ? "held notes strike again, "
+                + RepeatValues.name(repeater.value())
+                + " ({repeat} ends it)"
+            : "";
+    String all =
+        Stream.of(repeats, sustain, bend, modulation)
+            .filter(t -> !t.isEmpty())
+            .collect(Collectors.joining(", "));
+    return !all.isEmpty()
+        ? all
+        : switch (mode) {
+          case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
+          case STEPS -> windowHeight < TALL_ENOUGH ? "" : stepKeys();
+          case COMMANDS -> "";
+        };
+  }
+
+  private static String name(int pitch) {
+    return Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+  }
+}

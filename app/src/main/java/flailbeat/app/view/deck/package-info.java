@@ -1,0 +1,2 @@
+/** The keys as they lie under the hands. */
+package flailbeat.app.view.deck;

@@ -1,0 +1,2 @@
+/** The song map: all tracks over the whole song. */
+package flailbeat.app.view.map;

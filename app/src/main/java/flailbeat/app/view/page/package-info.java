@@ -1,0 +1,2 @@
+/** The pages at the bench's right. */
+package flailbeat.app.view.page;

@@ -1,0 +1,141 @@
+package flailbeat.app.view.row;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.KeyTexts;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.document.Notice;
+import java.util.Optional;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** One line that says what is going on, what last happened, and what is wrong with the sound. */
+public final class NoticeLine extends HBox {
+  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
+  private static final PseudoClass COUNTING = PseudoClass.getPseudoClass("counting");
+  private static final PseudoClass PLAYING = PseudoClass.getPseudoClass("playing");
+
+  private final Session session;
+  private final Label state = new Label();
+  private final Label text = new Label();
+  private final Label sound = new Label();
+  private final Button retry;
+  private final ProgressBar progress = new ProgressBar();
+  private final Button leaveOff;
+  private String shownFault = "";
+
+  /**
+   * Makes the line.
+   *
+   * @param retrySound looks for the sound device again
+   * @param callOff ends what is being worked out
+   */
+  public NoticeLine(Session session, Runnable retrySound, Runnable callOff) {
+    this.session = session;
+    getStyleClass().add("notice-line");
+    setMinHeight(USE_PREF_SIZE);
+    state.getStyleClass().addAll("state-word", "small");
+    state.setId("state");
+    state.setMinWidth(USE_PREF_SIZE);
+    text.setId("notice");
+    sound.setId("sound-fault");
+    sound.getStyleClass().add("warning");
+    retry = Buttons.text("Try again", "Look for a sound device again", retrySound);
+    retry.getStyleClass().addAll("quiet", "small");
+    leaveOff = Buttons.text("Leave off", "What is being worked out is not wanted", callOff);
+    leaveOff.setId("leave-off");
+    leaveOff.getStyleClass().addAll("quiet", "small");
+    progress.setId("progress");
+    progress.setPrefWidth(120);
+    showWork(Optional.empty(), false);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    getChildren().addAll(state, text, gap, progress, leaveOff, sound, retry);
+    showFault(Optional.empty());
+    session.changes().listen(this::onChange);
+    refreshState();
+  }
+
+  private void onChange(Change change) {
+    if (change.isOf(Aspect.NOTICE)) {
+      Notice notice = session.notices().current();
+      KeyTexts.set(text, notice.text());
+      text.getStyleClass().remove("warning");
+      if (notice.warning()) {
+        text.getStyleClass().add("warning");
+      }
+    }
+    if (change.isOf(Aspect.TRANSPORT, Aspect.PASS)) {
+      refreshState();
+    }
+  }
+
+  private void refreshState() {
+    switch (session.runControl().transport().state()) {
+      case STOPPED -> show("Stopped", null);
+      case COUNTING_IN -> show("Count-in", COUNTING);
+      case PLAYING ->
+          show(
+              session.runControl().isCalibrating()
+                  ? "Calibrating"
+                  : session.runControl().sweeper().isHeld() ? "Sweeping" : "Playing",
+              PLAYING);
+      case RECORDING -> show(recording(), RECORDING);
+    }
+  }
+
+  /** Round a loop, the number of the pass is what one loses track of. */
+  private String recording() {
+    boolean round = session.runControl().transport().loop().isPresent();
+    String sweeping = session.runControl().sweeper().isHeld() ? ", sweeping" : "";
+    return (round ? "Recording, pass " + session.runControl().passNumber() : "Recording")
+        + sweeping;
+  }
+
+  private void show(String word, PseudoClass style) {
+    if (state.getText().equals(word)) {
+      return;
+    }
+    state.setText(word);
+    for (PseudoClass each : new PseudoClass[] {RECORDING, COUNTING, PLAYING}) {
+      state.pseudoClassStateChanged(each, each == style);
+    }
+  }
+
+  /**
+   * Called for each frame: says how far work is that takes a while, if there is any.
+   *
+   * @param done 0 to 1, or below 0 where that cannot be told
+   */
+  public void showWork(Optional<Double> done, boolean canBeLeft) {
+    done.ifPresent(progress::setProgress);
+    show(progress, done.isPresent());
+    show(leaveOff, done.isPresent() && canBeLeft);
+  }
+
+  private static void show(Node node, boolean shown) {
+    if (node.isVisible() != shown) {
+      Form.show(node, shown);
+    }
+  }
+
+  /** Called for each frame: says why nothing is heard, if so. */
+  public void showFault(Optional<String> fault) {
+    String now = fault.map(f -> "Silent: " + f).orElse("");
+    boolean shown = !now.isEmpty();
+    if (!now.equals(shownFault) || sound.isVisible() != shown) {
+      shownFault = now;
+      sound.setText(now);
+      sound.setVisible(shown);
+      Form.show(retry, shown);
+    }
+  }
+}
