@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.row.NotePanel;
 import flailbeat.app.view.row.StepStrip;
 import flailbeat.app.view.row.TrialRow;
@@ -23,7 +24,7 @@ final class RowsOverBench extends VBox {
   RowsOverBench(Session session) {
     this.session = session;
     getChildren().addAll(stepPlace, panelPlace, trialPlace);
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
   }
 
   private void onChange(Change change) {

@@ -3,6 +3,7 @@ package flailbeat.app.shell;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Hints;
 import flailbeat.app.shell.commands.CommandMenus;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import javafx.scene.control.Button;
@@ -48,15 +49,7 @@ final class TopBar extends HBox {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     getChildren().addAll(menus, title, undo, redo, unsaved, gap, keep, panic);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SONG)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SONG);
   }
 
   private void refresh() {

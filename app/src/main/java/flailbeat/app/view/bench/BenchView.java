@@ -1,9 +1,13 @@
 package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
-import flailbeat.app.view.bench.hand.BenchMouse;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.MouseTip;
+import flailbeat.app.view.bench.hand.RailMouse;
+import flailbeat.app.view.bench.hand.RollGestures;
+import flailbeat.app.view.bench.hand.RulerMouse;
+import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.bench.lane.Lane;
 import flailbeat.app.view.bench.lane.LaneStack;
 import flailbeat.app.view.bench.paint.BoxLayer;
@@ -52,7 +56,9 @@ public final class BenchView extends Region {
   private final Session session;
   private final Viewport viewport = new Viewport();
   private final Sight sight;
-  private final BenchMouse mouse;
+  private final SongMouse mouse;
+  private final RollGestures gestures;
+  private final RailMouse railMouse;
   private final MouseTip tip;
   private final Layer ground;
   private final Layer ruler;
@@ -76,12 +82,14 @@ public final class BenchView extends Region {
   private boolean fitted;
   private double shownLaneHeight;
 
-  public BenchView(Session session, Palette palette) {
+  public BenchView(Session session, Palette palette, SongMouse mouse) {
     this.session = session;
     sight = new Sight(session, viewport);
     scroll = new BenchScroll(viewport);
     empty = new EmptyHint(session);
-    mouse = new BenchMouse(session, viewport, this::mouseDid);
+    this.mouse = mouse;
+    gestures = new RollGestures(session, viewport::scale);
+    railMouse = new RailMouse(session, viewport);
     tip = new MouseTip(session);
     ground = new GroundLayer(this, session, palette, viewport);
     ruler = new RulerLayer(this, session, palette, viewport);
@@ -107,7 +115,7 @@ public final class BenchView extends Region {
     build();
     viewport.onChange(this::markAll);
     palette.onChange(this::markAll);
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
   }
 
   private void build() {
@@ -122,17 +130,20 @@ public final class BenchView extends Region {
     for (var node : List.of(roll, rail)) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     }
-    mouse.install(roll, ruler, rail);
+    mouse.install(roll, gestures);
+    new RulerMouse(session, viewport::scale).install(ruler);
+    railMouse.install(rail);
+    mouse.onChange(this::mouseDid);
     lanes.refresh();
   }
 
   private void installLane(Lane lane) {
     lane.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
-    mouse.install(lane, lane);
+    mouse.install(lane, lane, e -> viewport.height());
   }
 
   private void onChange(Change change) {
-    if (change.isOf(Aspect.SONG) && change.before() != change.after() && mouse.cancel()) {
+    if (change.isOf(Aspect.SONG) && change.before() != change.after() && takeBack()) {
       session
           .notices()
           .tell("The song changed while the mouse held something: that was left as it was");
@@ -252,6 +263,9 @@ public final class BenchView extends Region {
 
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
   private void mouseDid() {
+    if (mouse.gesture().isOnMap()) {
+      return;
+    }
     boolean inLane =
         mouse.gesture() instanceof Gesture.Sketch
             || mouse.gesture().edit().orElse(null) instanceof ControlDrawn;
@@ -266,12 +280,12 @@ public final class BenchView extends Region {
 
   /** Whether the mouse holds something that Esc takes back. */
   public boolean isMouseBusy() {
-    return mouse.isBusy();
+    return mouse.gesture().isOn() || railMouse.isHolding();
   }
 
   /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
   public void atMouse(LongConsumer action) {
-    mouse
+    gestures
         .overLine()
         .ifPresentOrElse(
             action, () -> session.notices().tell("Point at a place on the roll first"));
@@ -279,7 +293,12 @@ public final class BenchView extends Region {
 
   /** Takes back what the mouse holds. */
   public void cancelMouse() {
-    mouse.cancel();
+    takeBack();
+  }
+
+  private boolean takeBack() {
+    boolean rowHeld = railMouse.cancel();
+    return mouse.cancel() || rowHeld;
   }
 
   /** Other notes, or the mouse does something else to them. */
@@ -343,13 +362,18 @@ public final class BenchView extends Region {
 
   private void scrolled(ScrollEvent e) {
     double amount = e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX();
-    if (e.isAltDown() && e.getSource() == roll && mouse.wheel(e.getX(), e.getY(), amount)) {
+    if (e.isAltDown() && e.getSource() == roll && turn(e, amount)) {
       e.consume();
       return;
     }
     scroll.wheel(e, amount);
     lookAway();
     e.consume();
+  }
+
+  private boolean turn(ScrollEvent e, double amount) {
+    return mouse.wheel(
+        held -> gestures.turned(held, e.getX(), e.getY(), amount), e.getX(), e.getY());
   }
 
   /** Who scrolls away from the playhead looks there, until it comes into sight by itself. */

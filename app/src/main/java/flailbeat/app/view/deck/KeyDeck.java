@@ -7,6 +7,7 @@ import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
@@ -99,7 +100,7 @@ public final class KeyDeck extends HBox {
     left = leftSide();
     getChildren().addAll(left, right);
     Form.show(slimLine, false);
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
     keyAsk.onChange(this::refresh);
     commands.onKeys(
         () -> {

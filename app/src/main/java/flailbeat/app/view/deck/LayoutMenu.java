@@ -1,6 +1,7 @@
 package flailbeat.app.view.deck;
 
 import flailbeat.app.control.Menus;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
@@ -19,14 +20,7 @@ final class LayoutMenu extends MenuButton {
     MenuItem learn =
         Menus.item("Another: learn it by pressing the keys", session.keyboard()::learn);
     getItems().addAll(new SeparatorMenuItem(), learn);
-    setText(session.performer().layout().name());
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.LAYOUT)) {
-                setText(session.performer().layout().name());
-              }
-            });
+    Follow.changes(
+        this, session, () -> setText(session.performer().layout().name()), Aspect.LAYOUT);
   }
 }

@@ -5,7 +5,10 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.app.control.TrackColors;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.bench.BenchView;
+import flailbeat.app.view.bench.hand.Gesture;
+import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
@@ -15,11 +18,8 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.TickRange;
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
@@ -47,13 +47,14 @@ public final class SongMap extends Region {
   private Drawn drawn = NOTHING;
   private double scrolled;
   private boolean marked = true;
-  private Optional<Long> clipFrom = Optional.empty();
-  private TickRange clipRange = new TickRange(0, 0);
+  private boolean drewClip;
+  private final SongMouse mouse;
   private long lengthTicks;
 
-  public SongMap(Session session, Palette palette) {
+  public SongMap(Session session, Palette palette, SongMouse mouse) {
     this.session = session;
     this.palette = palette;
+    this.mouse = mouse;
     this.lengthTicks = measure();
     getStyleClass().add("song-map");
     setId("song-map");
@@ -66,23 +67,22 @@ public final class SongMap extends Region {
     getChildren().addAll(canvas, playhead, stepCursor);
     setMinHeight(USE_PREF_SIZE);
     palette.onChange(this::mark);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
-                bringChosenIntoSight();
-              }
-              if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
-                mark();
-              }
-              if (change.isOf(Aspect.STEPS, Aspect.KEYS)) {
-                showStepCursor();
-              }
-            });
-    setOnMousePressed(this::pressed);
-    setOnMouseDragged(this::dragged);
-    setOnMouseReleased(this::released);
+    Follow.changes(
+        this,
+        session,
+        change -> {
+          if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
+            bringChosenIntoSight();
+          }
+          if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.LOOP)) {
+            mark();
+          }
+          if (change.isOf(Aspect.STEPS, Aspect.KEYS)) {
+            showStepCursor();
+          }
+        });
+    mouse.install(this, new MapGestures(session, this::scale));
+    mouse.onChange(this::followMouse);
     setOnScroll(this::wheel);
   }
 
@@ -99,56 +99,13 @@ public final class SongMap extends Region {
     playhead.setTranslateX(Math.clamp(x, LEFT, Math.max(LEFT, getWidth())));
   }
 
-  private void dragged(MouseEvent e) {
-    if (clipFrom.isPresent()) {
-      clipRange = clipRange(e);
-      mark();
-    } else {
-      setPlace(tickAt(e.getX()));
-    }
-  }
-
-  /** With Ctrl, a drag over whole bars makes an empty clip of them. */
-  private void released(MouseEvent e) {
-    if (clipFrom.isPresent()) {
-      session.editing().addClip(clipRange(e));
-      clipFrom = Optional.empty();
+  /** A clip that is being drawn is seen. */
+  private void followMouse() {
+    boolean drawing = mouse.gesture() instanceof Gesture.NewClip;
+    if (drawing || drewClip) {
       mark();
     }
-  }
-
-  private TickRange clipRange(MouseEvent e) {
-    long from = clipFrom.orElseThrow();
-    long to = tickAt(e.getX());
-    return session
-        .song()
-        .meters()
-        .wholeBars(new TickRange(Math.min(from, to), Math.max(from, to) + 1));
-  }
-
-  private void pressed(MouseEvent e) {
-    List<Track> tracks = session.song().tracks();
-    int lane = (int) Math.floor((e.getY() - top(0)) / laneHeight());
-    if (lane >= 0 && lane < tracks.size()) {
-      session.document().chooseTrack(tracks.get(lane).id());
-      session.document().chooseClipAt(tickAt(e.getX()));
-    }
-    if (e.isShortcutDown() && e.getButton() == MouseButton.PRIMARY) {
-      clipFrom = Optional.of(tickAt(e.getX()));
-      clipRange = clipRange(e);
-      mark();
-      return;
-    }
-    setPlace(session.song().meters().barRangeAt(tickAt(e.getX())).start());
-  }
-
-  /** The place is the step cursor's at Steps, by whole bars; else it is where playing starts. */
-  private void setPlace(long tick) {
-    if (atSteps()) {
-      session.steps().moveTo(session.song().meters().barRangeAt(tick).start());
-    } else {
-      session.runControl().seek(tick);
-    }
+    drewClip = drawing;
   }
 
   private boolean atSteps() {
@@ -227,13 +184,12 @@ public final class SongMap extends Region {
     return Math.max(least, song.meters().wholeBars(new TickRange(0, song.end() + 1)).end());
   }
 
-  private double xOf(long tick) {
-    return LEFT + (getWidth() - LEFT) * tick / lengthTicks;
+  private MapScale scale() {
+    return new MapScale(LEFT, getWidth(), lengthTicks, top(0), laneHeight());
   }
 
-  private long tickAt(double x) {
-    double fraction = (x - LEFT) / Math.max(1, getWidth() - LEFT);
-    return Math.max(0, (long) (fraction * lengthTicks));
+  private double xOf(long tick) {
+    return scale().xOf(tick);
   }
 
   private void draw() {
@@ -247,15 +203,14 @@ public final class SongMap extends Region {
     }
     drawNotes(g, tracks, lane);
     session.runControl().looping().range().ifPresent(r -> drawLoop(g, r));
-    if (clipFrom.isPresent()) {
-      int of = tracks.indexOf(session.document().track());
-      g.setStroke(palette.color(Ink.INK));
-      g.strokeRect(
-          xOf(clipRange.start()),
-          top(of) + 1,
-          xOf(clipRange.end()) - xOf(clipRange.start()),
-          lane - 2);
+    if (mouse.gesture() instanceof Gesture.NewClip clip) {
+      drawFrame(g, clip.range(), top(tracks.indexOf(session.document().track())), lane);
     }
+  }
+
+  private void drawFrame(GraphicsContext g, TickRange range, double y, double lane) {
+    g.setStroke(palette.color(Ink.INK));
+    g.strokeRect(xOf(range.start()), y + 1, xOf(range.end()) - xOf(range.start()), lane - 2);
   }
 
   private void drawBars(GraphicsContext g) {

@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.row.TrialRow;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
@@ -86,17 +87,17 @@ public final class ChoresPage extends VBox {
             none,
             ownRows,
             new HBox(6, fresh, takeIn, handOn));
-    session
-        .changes()
-        .listen(
-            change -> {
-              boolean inScale = session.performer().key().equals(shownKey);
-              if (!inScale
-                  || change.isOf(
-                      Aspect.CHORES, Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS, Aspect.TIMING)) {
-                refresh();
-              }
-            });
+    Follow.changes(
+        this,
+        session,
+        change -> {
+          boolean inScale = session.performer().key().equals(shownKey);
+          if (!inScale
+              || change.isOf(
+                  Aspect.CHORES, Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS, Aspect.TIMING)) {
+            refresh();
+          }
+        });
     sceneProperty()
         .addListener(
             (property, before, now) -> {

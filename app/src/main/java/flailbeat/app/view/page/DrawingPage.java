@@ -5,6 +5,7 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.edit.notes.NoteResize.Together;
 import flailbeat.core.model.NoteStart;
@@ -127,15 +128,7 @@ public final class DrawingPage extends VBox {
             onlyUsed,
             rows,
             reset);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SETTINGS, Aspect.SONG, Aspect.CHOICE)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SETTINGS, Aspect.SONG, Aspect.CHOICE);
   }
 
   private Kept kept() {

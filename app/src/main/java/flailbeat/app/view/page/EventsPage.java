@@ -3,6 +3,7 @@ package flailbeat.app.view.page;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.model.Timed;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.EventList;
@@ -87,7 +88,7 @@ public final class EventsPage extends VBox {
             });
     VBox.setVgrow(table, Priority.ALWAYS);
     getChildren().addAll(filter, count, table);
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
     sceneProperty()
         .addListener(
             (property, before, now) -> {

@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.session.Session;
@@ -91,15 +92,7 @@ public final class HandsPage extends VBox {
             Form.row("Glide", glide, Form.remark("ms to the end of the range")),
             Form.heading("Your keyboard"),
             new HBox(8, learn, check));
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SETTINGS)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SETTINGS);
   }
 
   private Touch touch() {

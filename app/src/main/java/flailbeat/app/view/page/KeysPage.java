@@ -9,6 +9,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.person.KeySets;
@@ -105,14 +106,7 @@ public final class KeysPage extends VBox {
     getChildren().addAll(Form.row(NAMES, "Set", chosen, saveAs), words, list, forOne, said, papers);
     commands.onKeys(this::refresh);
     ask.onChange(this::refresh);
-    session
-        .changes()
-        .listen(
-            now -> {
-              if (now.isOf(Aspect.SETTINGS)) {
-                showSets();
-              }
-            });
+    Follow.changes(this, session, this::showSets, Aspect.SETTINGS);
     sceneProperty()
         .addListener(
             (property, before, scene) -> {

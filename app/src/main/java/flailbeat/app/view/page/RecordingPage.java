@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.playback.ClickSound;
@@ -116,15 +117,7 @@ public final class RecordingPage extends VBox {
             Form.heading("MIDI input"),
             input,
             sound);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SETTINGS, Aspect.TRANSPORT)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SETTINGS, Aspect.TRANSPORT);
   }
 
   private RecordSettings settings() {

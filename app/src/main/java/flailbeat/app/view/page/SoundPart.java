@@ -2,6 +2,7 @@ package flailbeat.app.view.page;
 
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
+import flailbeat.app.view.base.Follow;
 import flailbeat.audio.line.GrowingLine;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.SoundSettings;
@@ -48,15 +49,7 @@ public final class SoundPart extends VBox {
     getChildren()
         .addAll(
             Form.heading("Sound"), Form.row("Device", device), Form.row("Buffer", buffer, state));
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SETTINGS)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SETTINGS);
   }
 
   private static String inMs(int bytes) {

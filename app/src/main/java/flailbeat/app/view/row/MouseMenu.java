@@ -1,6 +1,7 @@
 package flailbeat.app.view.row;
 
 import flailbeat.app.control.Menus;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.MouseDrawing;
@@ -41,15 +42,7 @@ final class MouseMenu extends MenuButton {
     }
     getItems().add(new SeparatorMenuItem());
     getItems().add(Menus.item("Fill with plain notes", drawing::dropStencil));
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SETTINGS, Aspect.TIMING)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SETTINGS, Aspect.TIMING);
   }
 
   private void add(Grid grid) {

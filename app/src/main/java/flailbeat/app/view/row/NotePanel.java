@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.ExactValues;
@@ -63,14 +64,7 @@ public final class NotePanel extends FlowPane {
     unit.setMinWidth(UNIT_WIDTH);
     getChildren().addAll(unit, Buttons.text("Close", "Put this row away", () -> show(false)));
     addEventFilter(KeyEvent.KEY_PRESSED, this::goOn);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS)) {
-                refresh();
-              }
-            });
+    Follow.changes(this, session, this::refresh, Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS);
     show(false);
   }
 

@@ -3,6 +3,7 @@ package flailbeat.app.view.row;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
@@ -60,7 +61,7 @@ public final class NoticeLine extends HBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     getChildren().addAll(state, text, gap, progress, leaveOff, sound, retry);
     showFault(Optional.empty());
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
     refreshState();
   }
 

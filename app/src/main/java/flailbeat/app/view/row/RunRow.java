@@ -7,6 +7,7 @@ import flailbeat.app.control.LevelMeter;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
@@ -110,7 +111,7 @@ public final class RunRow extends HBox {
     }
     level = new LevelMeter(palette, 90, 8);
     build(bench);
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
     refresh();
   }
 

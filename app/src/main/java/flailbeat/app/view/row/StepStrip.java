@@ -7,6 +7,7 @@ import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.NoteSymbol;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.session.Session;
@@ -138,7 +139,7 @@ public final class StepStrip extends VBox {
     pattern = new PatternRow(steps);
     fillMenus();
     build();
-    session.changes().listen(this::onChange);
+    Follow.changes(this, session, this::onChange);
     refresh();
   }
 

@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.control.TrackColors;
+import flailbeat.app.view.base.Follow;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.model.Song;
@@ -66,15 +67,7 @@ public final class TrackTabs extends HBox {
     scroll.viewportBoundsProperty().addListener(x -> showEnds());
     tabs.widthProperty().addListener(x -> showEnds());
     scroll.hvalueProperty().addListener(x -> showEnds());
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.SONG, Aspect.CHOICE)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(this, session, this::refresh, Aspect.SONG, Aspect.CHOICE);
   }
 
   private void wheel(ScrollEvent e) {

@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.chore.ByNumber;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
@@ -67,16 +68,15 @@ public final class TrialRow extends FlowPane {
     HBox title = new HBox(GAP, before, number, after);
     title.setAlignment(Pos.CENTER_LEFT);
     getChildren().addAll(title, reach, says, again, doIt, leave);
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(
-                  Aspect.CHORES, Aspect.SONG, Aspect.CHOICE, Aspect.TIMING, Aspect.KEYS)) {
-                refresh();
-              }
-            });
-    refresh();
+    Follow.changes(
+        this,
+        session,
+        this::refresh,
+        Aspect.CHORES,
+        Aspect.SONG,
+        Aspect.CHOICE,
+        Aspect.TIMING,
+        Aspect.KEYS);
   }
 
   /** Chooses how much of the song chores work on. */

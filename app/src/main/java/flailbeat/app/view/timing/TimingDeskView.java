@@ -4,6 +4,7 @@ import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Histogram;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.quantize.Lag;
@@ -108,21 +109,21 @@ public final class TimingDeskView extends VBox {
         .add(Part.BEAT, "Beat", "Find the beat of what was played with no click")
         .named("part");
     build();
-    session
-        .changes()
-        .listen(
-            change -> {
-              if (change.isOf(Aspect.TIMING)) {
-                refresh();
-                return;
-              }
-              if (change.isOf(Aspect.TRANSPORT)) {
-                rounds.setSelected(session.runControl().isComparing());
-              }
-              if (change.isOf(Aspect.SETTINGS)) {
-                part(shown).refresh();
-              }
-            });
+    Follow.changes(
+        this,
+        session,
+        change -> {
+          if (change.isOf(Aspect.TIMING)) {
+            refresh();
+            return;
+          }
+          if (change.isOf(Aspect.TRANSPORT)) {
+            rounds.setSelected(session.runControl().isComparing());
+          }
+          if (change.isOf(Aspect.SETTINGS)) {
+            part(shown).refresh();
+          }
+        });
     show(Part.LINES);
     refresh();
   }

@@ -27,10 +27,19 @@ public final class Changes {
   private Supplier<Song> song = Song::empty;
   private Song toldSong;
   private int doing;
+  private long told;
   private boolean telling;
 
-  public void listen(Consumer<Change> listener) {
+  /** Someone who listens, and may leave. */
+  public interface Listening {
+    /** Hears of nothing more. */
+    void leave();
+  }
+
+  /** Tells a listener of every change from now on. */
+  public Listening listen(Consumer<Change> listener) {
     listeners.add(listener);
+    return () -> listeners.remove(listener);
   }
 
   /** Chooses who is told of a listener that failed. */
@@ -91,7 +100,13 @@ public final class Changes {
     }
   }
 
+  /** How many notices have been given so far: who missed one knows that something is another. */
+  public long told() {
+    return told;
+  }
+
   private void tellPending() {
+    told++;
     Change change = Change.of(pending, toldSong, song.get());
     pending.clear();
     toldSong = change.after();

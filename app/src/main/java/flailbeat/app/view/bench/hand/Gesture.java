@@ -19,12 +19,18 @@ import flailbeat.core.time.TickRange;
 import java.util.Optional;
 
 /**
- * What the mouse is doing on the bench. What changes the song is drawn, and carried out, as one
+ * What the mouse is doing to the song. What changes the song is drawn, and carried out, as one
  * edit.
  */
 public sealed interface Gesture {
   /** Nothing. */
   record None() implements Gesture {}
+
+  /** Setting the place, on the song map. */
+  record Place() implements Gesture {}
+
+  /** Drawing an empty clip on the song map, from where it was pressed. */
+  record NewClip(long fromTick, TickRange range) implements Gesture {}
 
   /** Drawing a box round notes; those selected before are kept. */
   record Box(double fromX, double fromY, double toX, double toY, Selection before)
@@ -151,6 +157,8 @@ public sealed interface Gesture {
       case Wheel wheel -> Optional.of(wheel.scale());
       case Trial trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();
+      case NewClip clip -> Optional.empty();
+      case Place place -> Optional.empty();
       case None none -> Optional.empty();
     };
   }
@@ -166,6 +174,11 @@ public sealed interface Gesture {
   /** Whether notes hang on the mouse. */
   default boolean holdsNotes() {
     return edit().filter(e -> !(e instanceof ControlDrawn)).isPresent();
+  }
+
+  /** Whether it is one that only the song map shows. */
+  default boolean isOnMap() {
+    return this instanceof Place || this instanceof NewClip;
   }
 
   /** Whether the mouse does anything. */

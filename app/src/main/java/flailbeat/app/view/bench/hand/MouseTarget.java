@@ -1,6 +1,6 @@
 package flailbeat.app.view.bench.hand;
 
-import javafx.scene.Cursor;
+import flailbeat.core.model.Song;
 import javafx.scene.input.MouseEvent;
 
 /** A part of the window that says what the mouse does on it, as gestures. */
@@ -16,12 +16,12 @@ public interface MouseTarget {
     // Most look the same then.
   }
 
-  /** What the pointer looks like at a place. */
-  default Cursor cursorAt(double x, double y) {
-    return Cursor.DEFAULT;
+  /** The mouse has let go, and what it held was carried out on a song that was another before. */
+  default void dropped(Gesture done, Song before) {
+    // Most need do no more.
   }
 
-  /** Whether a press changes nothing in the song, so that it may be made at any time. */
+  /** Whether a press changes nothing in the song: then it may be made while a chore is shown. */
   default boolean onlyLooks(MouseEvent e) {
     return false;
   }

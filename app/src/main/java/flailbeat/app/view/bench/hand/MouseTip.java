@@ -20,7 +20,7 @@ public final class MouseTip extends Label {
   }
 
   /** Says what the mouse does, beside it and within what is in sight. */
-  public void show(BenchMouse mouse, Viewport viewport) {
+  public void show(SongMouse mouse, Viewport viewport) {
     String text = readout.of(mouse.gesture());
     setVisible(!text.isEmpty());
     if (text.isEmpty()) {

@@ -1,7 +1,6 @@
 package flailbeat.app.view.bench.hand;
 
-import flailbeat.app.view.bench.surface.RollScale;
-import flailbeat.app.view.bench.surface.Viewport;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.core.model.Note;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.GridLines;
@@ -10,9 +9,10 @@ import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.scene.Cursor;
 
-/** Finds the note that is meant at a place of the roll, and which part of it. */
+/** Finds the note that is meant at a place, and which part of it. */
 final class NoteHits {
   /** How far an edge can be grabbed from outside its note, and from inside at most. */
   private static final double OUTSIDE = 5;
@@ -34,11 +34,11 @@ final class NoteHits {
   record Hit(Note note, Zone zone) {}
 
   private final Session session;
-  private final Viewport viewport;
+  private final Supplier<? extends PitchSurface> surface;
 
-  NoteHits(Session session, Viewport viewport) {
+  NoteHits(Session session, Supplier<? extends PitchSurface> surface) {
     this.session = session;
-    this.viewport = viewport;
+    this.surface = surface;
   }
 
   /**
@@ -46,8 +46,8 @@ final class NoteHits {
    * it is beside, and of several the one that began last.
    */
   Optional<Hit> at(double x, double y) {
-    RollScale scale = viewport.scale();
-    int pitch = scale.hasRowAt(y) ? scale.pitchAt(y) : NOWHERE;
+    PitchSurface scale = surface.get();
+    int pitch = scale.hasPitchAt(y) ? scale.pitchAt(y) : NOWHERE;
     double tick = scale.tickAt(x);
     double reach = reach(tick) / scale.pixelsPerTick();
     long from = (long) Math.max(0, Math.floor(tick - reach) - 1);
@@ -68,9 +68,9 @@ final class NoteHits {
 
   /** Edges do not reach so far that no note could be drawn at the next line. */
   private double reach(double tick) {
-    GridLines lines = session.drawing().lines(viewport.scale().pixelsPerTick());
+    GridLines lines = session.drawing().lines(surface.get().pixelsPerTick());
     long line = lines.atOrBefore(Math.clamp(Math.round(tick), 0, Ticks.LAST - 1));
-    double step = (lines.after(line) - line) * viewport.scale().pixelsPerTick();
+    double step = (lines.after(line) - line) * surface.get().pixelsPerTick();
     return Math.clamp(step / 3, LEAST_OUTSIDE, OUTSIDE);
   }
 
@@ -80,8 +80,8 @@ final class NoteHits {
 
   /** The edges of a short note lie outside it, so that its body can be grabbed as well. */
   private Zone zone(Note note, double x) {
-    double start = viewport.scale().xOf(note.onset());
-    double end = viewport.scale().xOf(note.end());
+    double start = surface.get().xOf(note.onset());
+    double end = surface.get().xOf(note.end());
     double inside = Math.min(INSIDE, (end - start) / 4);
     return x < start + inside ? Zone.START : x > end - inside ? Zone.END : Zone.BODY;
   }

@@ -16,7 +16,7 @@ import javafx.scene.input.MouseEvent;
  * goes over; with Shift it adds them, and a press alone takes one pitch out again, or in. With Alt
  * a drum's row is dragged elsewhere. The right button holds a pitch.
  */
-final class RailMouse {
+public final class RailMouse {
   private final Session session;
   private final Viewport viewport;
   private Rows rows = Rows.PIANO;
@@ -25,12 +25,12 @@ final class RailMouse {
   private boolean selects;
   private boolean movesRow;
 
-  RailMouse(Session session, Viewport viewport) {
+  public RailMouse(Session session, Viewport viewport) {
     this.session = session;
     this.viewport = viewport;
   }
 
-  void install(Node rail) {
+  public void install(Node rail) {
     rail.setOnMousePressed(this::pressed);
     rail.setOnMouseDragged(this::dragged);
     rail.setOnMouseReleased(this::released);
@@ -111,12 +111,12 @@ final class RailMouse {
     }
   }
 
-  boolean isHolding() {
+  public boolean isHolding() {
     return movesRow;
   }
 
   /** A row that is dragged is put back. */
-  boolean cancel() {
+  public boolean cancel() {
     boolean held = movesRow;
     movesRow = false;
     if (held) {

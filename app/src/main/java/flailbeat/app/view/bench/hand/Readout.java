@@ -49,8 +49,7 @@ final class Readout {
       case Gesture.Stretch stretch -> stretch.says();
       case Gesture.Wheel wheel -> wheel(wheel);
       case Gesture.Box box -> selected();
-      case Gesture.Trial trial -> "";
-      case Gesture.None none -> "";
+      default -> "";
     };
   }
 

@@ -1,8 +1,6 @@
 package flailbeat.app.view.bench.hand;
 
-import flailbeat.app.view.bench.surface.RollScale;
-import flailbeat.app.view.bench.surface.Rows;
-import flailbeat.app.view.bench.surface.Viewport;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.core.edit.Leeway;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.NoteRule;
@@ -17,6 +15,7 @@ import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.edit.shapes.VelocityScale;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
@@ -29,8 +28,10 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
-import javafx.scene.Cursor;
+import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
@@ -41,8 +42,10 @@ import javafx.scene.input.MouseEvent;
  * and with Ctrl at its end lays copies behind the selection; twice it erases, and so it does along
  * a drag with Ctrl and Alt. Alt leaves the lines, and Shift, in a move, keeps to one direction.
  */
-final class RollGestures {
+public final class RollGestures implements MouseTarget {
   static final double SLOP = 3;
+
+  private static final int WHEEL_PERCENT = 5;
 
   private static final double STEP = 4;
 
@@ -53,25 +56,40 @@ final class RollGestures {
 
   private final Session session;
   private final MouseDrawing drawing;
-  private final Viewport viewport;
+  private final Supplier<? extends PitchSurface> surface;
   private final NoteHits hits;
+  private boolean isOver;
+  private double lastX;
 
-  RollGestures(Session session, Viewport viewport) {
+  public RollGestures(Session session, Supplier<? extends PitchSurface> surface) {
     this.session = session;
     this.drawing = session.drawing();
-    this.viewport = viewport;
-    this.hits = new NoteHits(session, viewport);
+    this.surface = surface;
+    this.hits = new NoteHits(session, surface);
   }
 
-  /** What the pointer looks like at a place. */
-  Cursor cursorAt(double x, double y) {
-    return hits.cursorAt(x, y);
+  @Override
+  public void hover(MouseEvent e, boolean over) {
+    isOver = over;
+    lastX = e.getX();
+    if (over) {
+      ((Node) e.getSource()).setCursor(hits.cursorAt(e.getX(), e.getY()));
+    }
   }
 
-  /** The mouse is pressed. */
-  Gesture press(MouseEvent e) {
+  /** The line that the mouse is nearest to, while it is over the roll. */
+  public OptionalLong overLine() {
+    long tick = Math.max(0, Math.round(surface.get().tickAt(lastX)));
+    return !isOver
+        ? OptionalLong.empty()
+        : OptionalLong.of(drawing.kept().snaps() ? lines().nearest(tick) : tick);
+  }
+
+  @Override
+  public Gesture press(MouseEvent e) {
+    lastX = e.getX();
     boolean draws =
-        !session.runControl().transport().isRecording() && viewport.scale().hasRowAt(e.getY());
+        !session.runControl().transport().isRecording() && surface.get().hasPitchAt(e.getY());
     if (e.getButton() == MouseButton.SECONDARY || !draws && hits.at(e.getX(), e.getY()).isEmpty()) {
       return box(e, e.isShiftDown());
     }
@@ -94,7 +112,7 @@ final class RollGestures {
   private Gesture box(MouseEvent e, boolean keeps) {
     Selection before = keeps ? session.document().selection() : Selection.NONE;
     session.document().select(before);
-    session.document().chooseClipAt((long) viewport.scale().tickAt(e.getX()));
+    session.document().chooseClipAt((long) surface.get().tickAt(e.getX()));
     return new Gesture.Box(e.getX(), e.getY(), e.getX(), e.getY(), before);
   }
 
@@ -126,22 +144,28 @@ final class RollGestures {
         hit.note(), e.getX(), e.getY(), room, nothing, e.isShortcutDown(), was && e.isShiftDown());
   }
 
-  /** The wheel is turned over a note: it, or the selection that it is of, becomes louder. */
-  Optional<Gesture> wheel(double x, double y, int percent) {
-    return hits.at(x, y)
-        .map(
-            hit -> {
-              Set<NoteId> selected = session.document().selection().notes();
-              Set<NoteId> meant =
-                  selected.contains(hit.note().id()) ? selected : Set.of(hit.note().id());
-              return new Gesture.Wheel(hit.note(), new VelocityScale(meant, 100)).by(percent);
-            });
+  /**
+   * The wheel is turned over a note: it, or the selection that it is of, becomes louder.
+   *
+   * @param held what the mouse holds: the same step, where the wheel was turned a moment ago
+   */
+  public Gesture turned(Gesture held, double x, double y, double amount) {
+    int percent = (int) Math.signum(amount) * WHEEL_PERCENT;
+    return held instanceof Gesture.Wheel wheel
+        ? wheel.by(percent)
+        : hits.at(x, y).map(h -> louder(h.note(), percent)).orElse(new Gesture.None());
+  }
+
+  private Gesture louder(Note note, int percent) {
+    Set<NoteId> selected = session.document().selection().notes();
+    Set<NoteId> meant = selected.contains(note.id()) ? selected : Set.of(note.id());
+    return new Gesture.Wheel(note, new VelocityScale(meant, 100)).by(percent);
   }
 
   private Gesture draw(MouseEvent e) {
     long tick = tickAt(e.getX());
     long onset = isFree(e) ? tick : Math.max(0, lines().atOrBefore(tick));
-    int pitch = rowAt(e.getY());
+    int pitch = pitchAt(e.getY());
     int velocity = drawing.velocity();
     session.document().select(Selection.NONE);
     session.document().chooseClipAt(onset);
@@ -154,13 +178,14 @@ final class RollGestures {
   private Gesture fill(MouseEvent e) {
     session.document().select(Selection.NONE);
     NotesDrawn nothing = new NotesDrawn(session.document().track().id(), List.of());
-    double x = viewport.scale().xOf(lines().atOrBefore(tickAt(e.getX())));
-    Gesture.Fill begun = new Gesture.Fill(x, e.getY(), x, e.getY(), rowAt(e.getY()), nothing);
+    double x = surface.get().xOf(lines().atOrBefore(tickAt(e.getX())));
+    Gesture.Fill begun = new Gesture.Fill(x, e.getY(), x, e.getY(), pitchAt(e.getY()), nothing);
     return filled(begun, e);
   }
 
-  /** The mouse is dragged from there. */
-  Gesture drag(Gesture gesture, MouseEvent e) {
+  @Override
+  public Gesture drag(Gesture gesture, MouseEvent e) {
+    lastX = e.getX();
     return switch (gesture) {
       case Gesture.Box box -> {
         Gesture.Box grown = box.to(e.getX(), e.getY());
@@ -173,18 +198,14 @@ final class RollGestures {
       case Gesture.Resize resize -> resized(resize, e);
       case Gesture.Repeat repeat -> repeated(repeat, e);
       case Gesture.Erase erase -> erasing(erase, e);
-      case Gesture.Loudness l -> l;
-      case Gesture.Sketch s -> s;
-      case Gesture.Wipe w -> w;
-      case Gesture.Pedal p -> p;
-      case Gesture.Stretch s -> s;
-      case Gesture.Wheel w -> w;
-      case Gesture.Trial t -> t;
-      case Gesture.None n -> n;
+      default -> gesture;
     };
   }
 
-  /** From line to line, or freely; pitch by rows; with Shift along the farther of the two. */
+  /**
+   * From line to line, or freely; pitch from place to place; with Shift along the farther of the
+   * two.
+   */
   private Gesture moved(Gesture.Move move, MouseEvent e) {
     double dx = e.getX() - move.fromX();
     double dy = e.getY() - move.fromY();
@@ -193,10 +214,12 @@ final class RollGestures {
     }
     boolean across = !e.isShiftDown() || Math.abs(dx) >= Math.abs(dy);
     boolean upDown = !e.isShiftDown() || !across;
-    long ticks = across ? Math.round(dx / viewport.scale().pixelsPerTick()) : 0;
-    int rows = upDown ? (int) -Math.round(dy / viewport.scale().rowHeight()) : 0;
+    long ticks = across ? Math.round(dx / surface.get().pixelsPerTick()) : 0;
+    int places = upDown ? (int) -Math.round(dy / surface.get().rowHeight()) : 0;
     Gesture.Move changed =
-        move.by(isFree(e) ? ticks : stepped(move.at().onset(), ticks), semitones(move.at(), rows));
+        move.by(
+            isFree(e) ? ticks : stepped(move.at().onset(), ticks),
+            surface.get().pitchAbove(move.at().pitch(), places) - move.at().pitch());
     if (changed.move().semitones() != move.move().semitones()) {
       drawing.sound(move.at().pitch() + changed.move().semitones(), move.at().velocity());
     }
@@ -208,12 +231,6 @@ final class RollGestures {
     return !drawing.kept().toLines()
         ? lines().moved(onset, ticks)
         : ticks == 0 ? 0 : lines().nearest(Math.max(0, onset + ticks)) - onset;
-  }
-
-  /** How far it is from a note's row to the one so many higher; rows need not be in order. */
-  private int semitones(Note note, int rows) {
-    Rows all = viewport.scale().rows();
-    return all.pitchAt(all.of(note.pitch()) + rows) - note.pitch();
   }
 
   /** Its end goes to the line nearest to the mouse. */
@@ -238,14 +255,14 @@ final class RollGestures {
     }
     NoteResize now = resize.resize();
     long edge = now.edge() == Edge.END ? now.at().end() : now.at().onset();
-    long raw = Math.round((e.getX() - resize.fromX()) / viewport.scale().pixelsPerTick());
+    long raw = Math.round((e.getX() - resize.fromX()) / surface.get().pixelsPerTick());
     long wanted = isFree(e) ? edge + raw : lines().nearest(Math.max(0, edge + raw));
     return new Gesture.Resize(resize.fromX(), now.by(wanted - edge), true);
   }
 
   /** As many copies behind the notes as the mouse has gone over. */
   private Gesture repeated(Gesture.Repeat repeat, MouseEvent e) {
-    double width = repeat.copies().ticks() * viewport.scale().pixelsPerTick();
+    double width = repeat.copies().ticks() * surface.get().pixelsPerTick();
     double times = (e.getX() - repeat.fromX()) / width;
     return repeat.times(Math.clamp((int) Math.round(times), 0, MOST_COPIES));
   }
@@ -258,7 +275,7 @@ final class RollGestures {
     if (drawing.stencil().isPresent()) {
       return stencilled(fill, e, drawing.stencil().get());
     }
-    RollScale scale = viewport.scale();
+    PitchSurface scale = surface.get();
     double toX = Math.max(fill.fromX(), e.getX());
     List<NewNote> all = kept(fill.drawn(), tickAt(toX));
     long from = all.isEmpty() ? tickAt(fill.fromX()) - 1 : tickAt(fill.x());
@@ -279,7 +296,7 @@ final class RollGestures {
 
   /** The stencil again and again, in its row or, with Shift, along the way to the mouse. */
   private Gesture stencilled(Gesture.Fill fill, MouseEvent e, Stencil stencil) {
-    RollScale scale = viewport.scale();
+    PitchSurface scale = surface.get();
     double toX = Math.max(fill.fromX(), e.getX());
     List<NewNote> all = new ArrayList<>();
     for (long at = lines().atOrBefore(tickAt(fill.fromX()));
@@ -287,7 +304,7 @@ final class RollGestures {
         at += stencil.span()) {
       double far = (scale.xOf(at) - fill.fromX()) / Math.max(1, toX - fill.fromX());
       double y = fill.fromY() + Math.clamp(far, 0, 1) * (e.getY() - fill.fromY());
-      int row = e.isShiftDown() ? rowAt(y) : fill.row();
+      int row = e.isShiftDown() ? pitchAt(y) : fill.row();
       all.addAll(stencil.at(at, row, drawing::inKey));
     }
     all.sort(Comparator.comparingLong(NewNote::onset));
@@ -300,7 +317,7 @@ final class RollGestures {
 
   private NewNote note(Gesture.Fill fill, long at, double y, boolean followsPitch) {
     long step = lines().after(at) - at;
-    int pitch = followsPitch ? drawing.inKey(rowAt(y)) : fill.row();
+    int pitch = followsPitch ? drawing.inKey(pitchAt(y)) : fill.row();
     int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
     int velocity = Math.clamp(drawing.velocity() + louder, 1, 127);
     return new NewNote(pitch, velocity, Played.put(at, at + step), at);
@@ -325,29 +342,16 @@ final class RollGestures {
   }
 
   private Selection selectedBy(Gesture.Box box) {
-    RollScale scale = viewport.scale();
-    double left = scale.tickAt(Math.min(box.fromX(), box.toX()));
-    double right = scale.tickAt(Math.max(box.fromX(), box.toX()));
+    PitchSurface now = surface.get();
+    double left = now.tickAt(Math.min(box.fromX(), box.toX()));
+    double right = now.tickAt(Math.max(box.fromX(), box.toX()));
     long from = (long) Math.max(0, Math.floor(left));
     TickRange range = new TickRange(from, Math.max(from, (long) Math.ceil(right)));
-    int high = scale.rowAt(Math.min(box.fromY(), box.toY()));
-    int low = scale.rowAt(Math.max(box.fromY(), box.toY()));
     NoteRule inside =
-        scale.rows().equals(Rows.PIANO)
-            ? new NoteRule.Within(range, low, high)
-            : new NoteRule.Both(
-                new NoteRule.Within(range, Pitch.LOWEST, Pitch.HIGHEST),
-                new NoteRule.OfPitches(pitches(low, high)));
+        new NoteRule.Both(
+            new NoteRule.Within(range, Pitch.LOWEST, Pitch.HIGHEST),
+            new NoteRule.OfPitches(now.pitchesBetween(box.fromY(), box.toY())));
     return box.before().plus(Selection.of(inside.of(session.document().track())));
-  }
-
-  private Set<Integer> pitches(int lowRow, int highRow) {
-    Rows rows = viewport.scale().rows();
-    Set<Integer> pitches = new HashSet<>();
-    for (int row = Math.max(0, lowRow); row <= Math.min(highRow, rows.count() - 1); row++) {
-      pitches.add(rows.pitchAt(row));
-    }
-    return pitches;
   }
 
   private boolean isFree(MouseEvent e) {
@@ -355,14 +359,34 @@ final class RollGestures {
   }
 
   private GridLines lines() {
-    return drawing.lines(viewport.scale().pixelsPerTick());
+    return drawing.lines(surface.get().pixelsPerTick());
   }
 
   private long tickAt(double x) {
-    return Math.clamp(Math.round(viewport.scale().tickAt(x)), 0, Ticks.LAST - 1);
+    return Math.clamp(Math.round(surface.get().tickAt(x)), 0, Ticks.LAST - 1);
   }
 
-  private int rowAt(double y) {
-    return viewport.scale().pitchAt(y);
+  private int pitchAt(double y) {
+    return surface.get().pitchAt(y);
+  }
+
+  /** A box, or what is chosen with Shift, changes nothing. */
+  @Override
+  public boolean onlyLooks(MouseEvent e) {
+    return e.isShiftDown() || e.getButton() == MouseButton.SECONDARY;
+  }
+
+  /** What was added is selected; a note that was pressed again, and not moved, no longer. */
+  @Override
+  public void dropped(Gesture done, Song before) {
+    if (session.song() != before && !(done instanceof Gesture.Erase)) {
+      session.document().selectAdded(before);
+    }
+    if (done instanceof Gesture.Move move && move.takesOut() && move.move().isNothing()) {
+      session.document().select(session.document().selection().toggled(move.at().id()));
+    }
+    if (done instanceof Gesture.Draw draw) {
+      drawing.touch(draw.note());
+    }
   }
 }

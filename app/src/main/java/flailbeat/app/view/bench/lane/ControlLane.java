@@ -162,7 +162,7 @@ final class ControlLane extends Lane {
   }
 
   @Override
-  public Gesture press(MouseEvent e) {
+  protected Gesture pressed(MouseEvent e) {
     if (e.getButton() == MouseButton.SECONDARY || e.isShortcutDown() && e.isAltDown()) {
       return erasing(tickAt(e), tickAt(e));
     }

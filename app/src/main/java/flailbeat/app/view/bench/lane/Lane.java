@@ -5,7 +5,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.MouseTarget;
-import flailbeat.app.view.bench.paint.GridPainter;
+import flailbeat.app.view.bench.paint.TimeLines;
 import flailbeat.app.view.bench.surface.Layer;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.edit.Edit;
@@ -67,6 +67,15 @@ public abstract class Lane extends Layer implements MouseTarget {
     return shown;
   }
 
+  /** Nothing is taken hold of here while a recording runs. */
+  @Override
+  public final Gesture press(MouseEvent e) {
+    return session.runControl().transport().isRecording() ? new Gesture.None() : pressed(e);
+  }
+
+  /** The mouse is pressed in it. */
+  protected abstract Gesture pressed(MouseEvent e);
+
   /** What passes under the mouse may be shaded as the song plays. */
   @Override
   public void hover(MouseEvent e, boolean isOver) {
@@ -112,7 +121,7 @@ public abstract class Lane extends Layer implements MouseTarget {
   final void ground(GraphicsContext g) {
     g.setFill(palette.color(Ink.RAISED));
     g.fillRect(0, 0, getWidth(), getHeight());
-    new GridPainter(palette, viewport.scale(), getWidth(), getHeight())
+    new TimeLines(palette, viewport.scale(), getWidth(), getHeight())
         .bars(g, session.song().meters());
     Hairline.across(g, palette.color(Ink.RULE_STRONG), 0, 0, getWidth());
   }

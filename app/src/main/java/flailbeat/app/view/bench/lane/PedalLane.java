@@ -77,7 +77,7 @@ final class PedalLane extends Lane {
   }
 
   @Override
-  public Gesture press(MouseEvent e) {
+  protected Gesture pressed(MouseEvent e) {
     Optional<Gesture> held = e.getClickCount() == 1 ? grip.press(e) : Optional.empty();
     return held.isPresent() ? held.get() : pressBar(e);
   }

@@ -220,7 +220,7 @@ final class VelocityLane extends Lane {
 
   /** Takes hold of the selection, or else of the note whose stem is there, or draws over stems. */
   @Override
-  public Gesture press(MouseEvent e) {
+  protected Gesture pressed(MouseEvent e) {
     if (e.getButton() != MouseButton.PRIMARY) {
       return new Gesture.None();
     }

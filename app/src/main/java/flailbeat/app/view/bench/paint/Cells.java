@@ -1,7 +1,7 @@
 package flailbeat.app.view.bench.paint;
 
 import flailbeat.app.control.Pixels;
-import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import java.util.Arrays;
 
 /**
@@ -58,7 +58,7 @@ final class Cells {
   }
 
   /** Paints all rows that are in sight. */
-  void paint(Pixels pixels, RollScale scale, double height) {
+  void paint(Pixels pixels, PitchSurface scale, double height) {
     for (int pitch = 0; anySet && pitch < PITCHES; pitch++) {
       double y = scale.yOf(pitch);
       if (y + scale.rowHeight() > 0 && y < height) {

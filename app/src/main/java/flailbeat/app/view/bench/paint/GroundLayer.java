@@ -22,10 +22,14 @@ public final class GroundLayer extends Layer {
 
   @Override
   protected void draw(GraphicsContext g) {
-    GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
-    painter.rows(g, session.rows().areOfKit());
+    new RowPainter(palette, viewport.scale(), getWidth(), getHeight())
+        .rows(g, session.rows().areOfKit());
     double width = viewport.scale().pixelsPerTick();
-    painter.lines(
-        g, session.drawing().lines(width), session.drawing().step(width), session.song().meters());
+    new TimeLines(palette, viewport.scale(), getWidth(), getHeight())
+        .lines(
+            g,
+            session.drawing().lines(width),
+            session.drawing().step(width),
+            session.song().meters());
   }
 }

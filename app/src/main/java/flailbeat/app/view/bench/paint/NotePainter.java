@@ -3,7 +3,7 @@ package flailbeat.app.view.bench.paint;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
-import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
 import javafx.geometry.VPos;
@@ -38,12 +38,12 @@ final class NotePainter {
   private final Palette palette;
   private final GraphicsContext g;
   private final Pixels pixels;
-  private final RollScale scale;
+  private final PitchSurface scale;
   private final int onLine;
   private final int[] early;
   private final int[] late;
 
-  NotePainter(Palette palette, GraphicsContext g, Pixels pixels, RollScale scale) {
+  NotePainter(Palette palette, GraphicsContext g, Pixels pixels, PitchSurface scale) {
     this.palette = palette;
     this.g = g;
     this.pixels = pixels;

@@ -2,6 +2,7 @@ package flailbeat.app.view.bench.paint;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.app.view.bench.surface.RollScale;
 import flailbeat.core.capture.Pass;
 import flailbeat.core.edit.NoteEdits.NewNote;
@@ -26,7 +27,7 @@ public final class PassLayer extends Group {
 
   private final Palette palette;
   private final Map<Pass.Held, Rectangle> held = new HashMap<>();
-  private RollScale scale = RollScale.initial();
+  private PitchSurface scale = RollScale.initial();
   private Pass shown;
   private int doneShown;
   private double width;
@@ -37,7 +38,7 @@ public final class PassLayer extends Group {
   }
 
   /** Starts anew where something else is in sight: only that is made. */
-  public void show(Optional<Pass> pass, RollScale newScale, double newWidth) {
+  public void show(Optional<Pass> pass, PitchSurface newScale, double newWidth) {
     if (newScale.equals(scale) && newWidth == width) {
       update(pass);
       return;

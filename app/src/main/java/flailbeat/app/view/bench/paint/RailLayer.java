@@ -22,7 +22,7 @@ public final class RailLayer extends Layer {
 
   @Override
   protected void draw(GraphicsContext g) {
-    GridPainter painter = new GridPainter(palette, viewport.scale(), viewport.width(), getHeight());
+    RowPainter painter = new RowPainter(palette, viewport.scale(), viewport.width(), getHeight());
     if (session.rows().areOfKit()) {
       painter.drums(g, getWidth(), session.rows().used()::contains);
     } else {

@@ -26,7 +26,7 @@ public final class RulerLayer extends Layer {
 
   @Override
   protected void draw(GraphicsContext g) {
-    GridPainter painter = new GridPainter(palette, viewport.scale(), getWidth(), getHeight());
+    TimeLines painter = new TimeLines(palette, viewport.scale(), getWidth(), getHeight());
     painter.ruler(g, session.song().meters(), HEIGHT);
     Looping looping = session.runControl().looping();
     looping.range().ifPresent(r -> painter.loop(g, r, looping.isOn(), HEIGHT));

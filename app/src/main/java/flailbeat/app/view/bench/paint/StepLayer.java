@@ -1,6 +1,6 @@
 package flailbeat.app.view.bench.paint;
 
-import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
@@ -54,7 +54,7 @@ public final class StepLayer extends Group {
       return;
     }
     StepEntry steps = session.steps();
-    RollScale scale = viewport.scale();
+    PitchSurface scale = viewport.scale();
     double x = Math.round(scale.xOf(steps.place().cursorTick()));
     cursor.setTranslateX(x);
     cap.setTranslateX(x);
@@ -89,7 +89,7 @@ public final class StepLayer extends Group {
   }
 
   private void show(Rectangle pill, int pitch, long from, long to) {
-    RollScale scale = viewport.scale();
+    PitchSurface scale = viewport.scale();
     double x = scale.xOf(from);
     pill.setX(x);
     pill.setY(scale.yOf(pitch) + 1);

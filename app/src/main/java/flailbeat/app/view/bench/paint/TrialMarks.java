@@ -2,7 +2,7 @@ package flailbeat.app.view.bench.paint;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.app.view.bench.surface.RollScale;
+import flailbeat.app.view.bench.surface.PitchSurface;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.model.Note;
@@ -30,7 +30,7 @@ final class TrialMarks {
   private final Session session;
   private final Palette palette;
   private final GraphicsContext g;
-  private final RollScale scale;
+  private final PitchSurface scale;
   private final TickRange sight;
 
   TrialMarks(Session session, Palette palette, GraphicsContext g, Viewport viewport) {

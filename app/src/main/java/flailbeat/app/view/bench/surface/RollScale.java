@@ -1,5 +1,8 @@
 package flailbeat.app.view.bench.surface;
 
+import java.util.HashSet;
+import java.util.Set;
+
 /**
  * Which part of the piano roll is in sight, and how large. Immutable.
  *
@@ -10,7 +13,8 @@ package flailbeat.app.view.bench.surface;
  * @param rows which pitch lies in which row
  */
 public record RollScale(
-    double pixelsPerTick, double originTick, double rowHeight, double topRow, Rows rows) {
+    double pixelsPerTick, double originTick, double rowHeight, double topRow, Rows rows)
+    implements PitchSurface {
   private static final double LEAST_PIXELS_PER_TICK = 0.00001;
   private static final double MOST_PIXELS_PER_TICK = 4;
   private static final double LEAST_ROW = 4;
@@ -31,15 +35,17 @@ public record RollScale(
     return new RollScale(0.06, 0, 13, 84, Rows.PIANO);
   }
 
+  @Override
   public double xOf(double tick) {
     return (tick - originTick) * pixelsPerTick;
   }
 
+  @Override
   public double tickAt(double x) {
     return originTick + x / pixelsPerTick;
   }
 
-  /** The upper edge of a pitch's row. */
+  @Override
   public double yOf(int pitch) {
     return yOfRow(rows.of(pitch));
   }
@@ -49,7 +55,7 @@ public record RollScale(
     return (topRow - row) * rowHeight;
   }
 
-  /** The pitch whose row is there, or the nearest to it. */
+  @Override
   public int pitchAt(double y) {
     return rows.pitchAt(rowAt(y));
   }
@@ -59,9 +65,26 @@ public record RollScale(
     return (int) Math.ceil(topRow - y / rowHeight);
   }
 
-  /** Whether there is a row: a few may leave room below them. */
-  public boolean hasRowAt(double y) {
+  /** Few rows may leave room below them. */
+  @Override
+  public boolean hasPitchAt(double y) {
     return rowAt(y) >= 0 && rowAt(y) < rows.count();
+  }
+
+  @Override
+  public int pitchAbove(int pitch, int places) {
+    return rows.pitchAt(rows.of(pitch) + places);
+  }
+
+  @Override
+  public Set<Integer> pitchesBetween(double y, double otherY) {
+    int low = Math.max(0, rowAt(Math.max(y, otherY)));
+    int high = Math.min(rows.count() - 1, rowAt(Math.min(y, otherY)));
+    Set<Integer> pitches = new HashSet<>();
+    for (int row = low; row <= high; row++) {
+      pitches.add(rows.pitchAt(row));
+    }
+    return pitches;
   }
 
   /** Larger or smaller in time, the tick under {@code x} staying where it is. */

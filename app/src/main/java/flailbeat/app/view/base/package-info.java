@@ -1,0 +1,2 @@
+/** What every view of a session stands on. */
+package flailbeat.app.view.base;
