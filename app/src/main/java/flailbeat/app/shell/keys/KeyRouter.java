@@ -1,21 +1,14 @@
 package flailbeat.app.shell.keys;
 
-import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
-import flailbeat.app.control.EntryField;
 import flailbeat.app.view.deck.KeyDeck;
-import flailbeat.core.keys.KeySign;
-import flailbeat.core.keys.KeysMode;
-import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.hands.Performer;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.Locale;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -30,8 +23,9 @@ import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 
 /**
- * Decides who gets a key, before any control of the window sees it: a text field with the caret, a
- * shortcut, or the hands.
+ * Decides who gets a key, before any control of the window sees it. A text field with the caret and
+ * an open menu go before all; then those are asked, in order, whom {@link #takers} lists. What is
+ * held belongs to whom it went down to.
  *
  * <p>Three things of this platform are met here. A held key comes as repeated presses: only the
  * first counts. When the window loses the focus, no release comes for what is held: everything ends
@@ -44,34 +38,21 @@ public final class KeyRouter {
   private static final long FIRST_REPEAT_NANOS = 1_000_000_000;
 
   /** The key that was struck last before the focus went: the only one that the system repeats. */
-  private record Stale(Name name, long sinceNanos, boolean repeated) {}
+  private record Stale(KeyName name, long sinceNanos, boolean repeated) {}
 
-  /** What the system says of a key, which is all there is to know it by. */
-  private record Name(KeyCode code, String text) {
-    static Name of(KeyEvent e) {
-      return new Name(
-          e.getCode(),
-          e.getCode() == KeyCode.UNDEFINED ? e.getText().toLowerCase(Locale.ROOT) : "");
-    }
-  }
-
-  private final Session session;
-  private final Performer performer;
-  private final KeyDeck deck;
-  private final Commands commands;
-  private final KeyAsk keyAsk;
   private final OpenMenus menus = new OpenMenus();
-  private final BooleanSupplier sheetIsOpen;
-  private final BooleanSupplier mouseIsBusy;
-  private final Map<Name, Optional<PhysicalKey>> down = new HashMap<>();
+  private final NoteKeys notes;
+  private final CommandKeys commands;
+  private final List<KeyTaker> takers;
+
+  /** What is down, and who has it; nobody may. */
+  private final Map<KeyName, Optional<KeyTaker>> down = new HashMap<>();
 
   /** Went down in a menu or a text field, which may be gone when they come up. */
-  private final Set<Name> passedOn = new HashSet<>();
+  private final Set<KeyName> passedOn = new HashSet<>();
 
-  private final Map<Name, Command> held = new HashMap<>();
   private boolean swallowsTyped;
-  private boolean walkEnded;
-  private Optional<Name> lastStruck = Optional.empty();
+  private Optional<KeyName> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
 
   /**
@@ -88,13 +69,23 @@ public final class KeyRouter {
       KeyAsk keyAsk,
       BooleanSupplier sheetIsOpen,
       BooleanSupplier mouseIsBusy) {
-    this.session = session;
-    this.performer = session.performer();
-    this.deck = deck;
-    this.commands = commands;
-    this.keyAsk = keyAsk;
-    this.sheetIsOpen = sheetIsOpen;
-    this.mouseIsBusy = mouseIsBusy;
+    this.notes = new NoteKeys(session.performer(), deck, commands);
+    this.commands = new CommandKeys(session, commands);
+    this.takers =
+        List.of(
+            new KeyAskKeys(keyAsk),
+            new StudyKeys(session.keyboard(), commands),
+            new WalkKeys(session, commands),
+            notes,
+            new AnswerKeys("what the mouse holds", commands, Where.MOUSE, mouseIsBusy, true),
+            new AnswerKeys(
+                "a chore that is shown",
+                commands,
+                Where.TRIAL,
+                () -> session.chores().isTrying(),
+                false),
+            new AnswerKeys("the sheet of keys", commands, Where.SHEET, sheetIsOpen, false),
+            this.commands);
   }
 
   public void install(Stage stage, Scene scene) {
@@ -104,6 +95,11 @@ public final class KeyRouter {
     scene.addEventFilter(MouseEvent.MOUSE_PRESSED, this::leaveTextField);
     stage.focusedProperty().addListener((property, before, focused) -> focusChanged(focused));
     stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> focusChanged(false));
+  }
+
+  /** Who may have a key, the first to be asked first. */
+  List<KeyTaker> takers() {
+    return takers;
   }
 
   /**
@@ -117,15 +113,15 @@ public final class KeyRouter {
 
   private void pressed(KeyEvent e) {
     long now = System.nanoTime();
-    Keystroke key = Keystroke.of(e);
-    Name name = Name.of(e);
-    boolean heldElsewhere = down.containsKey(name) && !passedOn.contains(name);
-    swallowsTyped = isTyping(e) && heldElsewhere;
+    KeyName name = KeyName.of(e);
+    Keystroke stroke = Keystroke.of(e);
+    boolean typing = KeyPress.isTyping(e);
+    swallowsTyped = typing && down.containsKey(name) && !passedOn.contains(name);
     if (swallowsTyped) {
       e.consume();
       return;
     }
-    if (menus.isOpen() || isTyping(e) && key.isTextEditing()) {
+    if (menus.isOpen() || typing && stroke.isTextEditing()) {
       passedOn.add(name);
       return;
     }
@@ -133,224 +129,34 @@ public final class KeyRouter {
     if (!repeat) {
       lastStruck = Optional.of(name);
     }
-    if (keyAsk.isOn()) {
-      if (!repeat) {
-        keyAsk.press(key, e.getCode().name(), e.getText());
-      }
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
-    if (session.keyboard().isAsking() && !hasCommandModifier(e)) {
-      answer(e, key, repeat);
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
-    boolean walkJustEnded = walkEnded;
-    walkEnded = false;
-    if (walkJustEnded && e.getCode() == KeyCode.ESCAPE) {
-      // It was meant for the walk, which its last note has ended.
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
-    if (session.doubts().isOn() && !hasCommandModifier(e) && decides(key)) {
-      if (!repeat) {
-        decide(key);
-        walkEnded = !session.doubts().isOn() && e.getCode() != KeyCode.ESCAPE;
-      }
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
-    if (!repeat && playNote(e, name, now)) {
-      e.consume();
-      return;
-    }
-    if (mouseIsBusy.getAsBoolean() && answered(Where.MOUSE, key.withoutModifiers())
-        || session.chores().isTrying() && answered(Where.TRIAL, key)
-        || sheetIsOpen.getAsBoolean() && answered(Where.SHEET, key)) {
-      down.putIfAbsent(name, Optional.empty());
-      e.consume();
-      return;
-    }
-    boolean handled = repeat && down.getOrDefault(name, Optional.empty()).isPresent();
-    if (!handled) {
-      handled = carryOut(e, key, name, repeat);
-    }
-    if (!repeat) {
-      down.putIfAbsent(name, Optional.empty());
-    }
-    if (handled || isLetterKey(e)) {
-      e.consume();
-    }
+    give(new KeyPress(e, name, stroke, repeat, now));
   }
 
-  /** While the application asks for keys, they are answers. */
-  private void answer(KeyEvent e, Keystroke key, boolean repeat) {
-    if (repeat || e.getCode().isModifierKey()) {
-      return;
+  private void give(KeyPress press) {
+    Optional<KeyTaker> taker = takers.stream().filter(t -> t.take(press)).findFirst();
+    if (taker.isPresent() || !press.repeat()) {
+      down.putIfAbsent(press.name(), taker);
     }
-    Command command = commands.at(Where.LESSON, key);
-    if (command == null) {
-      session.keyboard().press(signOf(e));
-    } else {
-      command.press().run();
+    if (taker.isPresent() || press.isLetterKey()) {
+      press.event().consume();
     }
-  }
-
-  /**
-   * Whether a key is an answer in the walk: one that types something is, or that is a command's.
-   */
-  private boolean decides(Keystroke key) {
-    return key.isTyped() || commands.at(Where.WALK, key) != null;
-  }
-
-  /**
-   * While doubtful notes are walked through, every key that types decides: any but commands keeps.
-   */
-  private void decide(Keystroke key) {
-    Command command = commands.at(Where.WALK, key);
-    if (command == null) {
-      session.doubts().keep().ifPresent(session.notices()::tell);
-    } else {
-      command.press().run();
-    }
-  }
-
-  private boolean answered(Where where, Keystroke key) {
-    Command command = commands.at(where, key);
-    if (command != null) {
-      command.press().run();
-    }
-    return command != null;
-  }
-
-  private static KeySign signOf(KeyEvent e) {
-    return new KeySign(e.getCode().name(), e.getText());
-  }
-
-  /** Notes first: a letter that plays must not wait for a table to be searched. */
-  private boolean playNote(KeyEvent e, Name name, long now) {
-    if (!performer.keysMode().playsNotes() || hasCommandModifier(e)) {
-      return false;
-    }
-    Optional<PhysicalKey> place = performer.layout().placeOf(e.getCode().name(), e.getText());
-    if (place.isEmpty()) {
-      return false;
-    }
-    PhysicalKey key = place.get();
-    if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
-      performer.press(key, e.isShiftDown(), now);
-    } else {
-      Command command = commands.at(position(), key);
-      if (command == null) {
-        return false;
-      }
-      command.press().run();
-    }
-    deck.showDown(key, true);
-    down.put(name, place);
-    return true;
-  }
-
-  /** Carries out the command of a key; false when there is none. */
-  private boolean carryOut(KeyEvent e, Keystroke key, Name name, boolean repeat) {
-    Optional<PhysicalKey> place = performer.layout().placeOf(e.getCode().name(), e.getText());
-    Command command = commandAt(key, place);
-    if (command == null) {
-      command = placeCommand(e);
-    }
-    if (command == null) {
-      return false;
-    }
-    if (!EntryField.takeTyped((Scene) e.getSource())) {
-      return true;
-    }
-    if (!command.enabled().getAsBoolean()) {
-      if (!repeat) {
-        session.notices().tell(command.title() + ": there is nothing here to do it to");
-      }
-      return true;
-    }
-    if (command.kind() == Kind.HOLD) {
-      if (!repeat && held.putIfAbsent(name, command) == null) {
-        command.press().run();
-      }
-    } else if (!repeat || command.kind() == Kind.REPEAT) {
-      command.press().run();
-    }
-    return true;
-  }
-
-  /** At Steps, Ctrl or Alt reaches the command at a place that a note covers. */
-  private Command placeCommand(KeyEvent e) {
-    boolean covered = performer.keysMode() == KeysMode.STEPS && e.isShortcutDown() != e.isAltDown();
-    return hasCommandModifier(e) && !covered
-        ? null
-        : performer
-            .layout()
-            .placeOf(e.getCode().name(), e.getText())
-            .map(place -> commands.at(position(), place))
-            .filter(command -> !covered || command.where() == Where.STEPS)
-            .orElse(null);
-  }
-
-  private Where position() {
-    return Where.of(performer.keysMode());
-  }
-
-  /** While Shift is held to accent, what a key does while it is held is still there. */
-  private Command commandAt(Keystroke key, Optional<PhysicalKey> place) {
-    Where where = position();
-    Command found = commands.at(where, key, place);
-    if (found != null || !key.shift() || where == Where.COMMANDS) {
-      return found;
-    }
-    Command plain = commands.at(where, key.withoutShift(), place);
-    return plain != null && plain.kind() == Kind.HOLD ? plain : null;
   }
 
   private void released(KeyEvent e) {
     long now = System.nanoTime();
-    Name name = Name.of(e);
+    KeyName name = KeyName.of(e);
     stale = stale.filter(s -> !s.name().equals(name));
-    release(held.remove(name));
-    if (session.keyboard().isAsking()) {
-      session.keyboard().release(signOf(e));
-    }
-    if (!passedOn.remove(name) && !down.containsKey(name) && !isTyping(e) && couldPlay(e)) {
+    boolean known = passedOn.remove(name) || down.containsKey(name);
+    if (!known && !KeyPress.isTyping(e) && couldPlay(e)) {
       releaseUnknown(now);
     }
-    Optional<PhysicalKey> place = down.remove(name);
-    if (place != null && place.isPresent()) {
-      performer.release(place.get(), now);
-      deck.showDown(place.get(), false);
+    Optional<KeyTaker> owner = down.remove(name);
+    if (owner != null && owner.isPresent() && owner.get().release(name, e, now)) {
       e.consume();
     }
-    if (e.getCode().isModifierKey() && e.getCode() != KeyCode.SHIFT) {
-      releaseShortcuts();
+    if (e.getCode().isModifierKey()) {
+      commands.modifierUp(e.getCode());
     }
-  }
-
-  private static void release(Command command) {
-    if (command != null) {
-      command.release().run();
-    }
-  }
-
-  /** What is held by a key with Ctrl or Alt ends with whichever of them comes up first. */
-  private void releaseShortcuts() {
-    held.values()
-        .removeIf(
-            command -> {
-              boolean ends = command.keys().own().stream().noneMatch(Keystroke::isPlain);
-              if (ends) {
-                command.release().run();
-              }
-              return ends;
-            });
   }
 
   /** Whether a key might play in some layout: Esc, say, that went down in a menu, does not. */
@@ -363,9 +169,8 @@ public final class KeyRouter {
    * held keys it is cannot be known. Better all end than one hangs.
    */
   private void releaseUnknown(long now) {
-    performer.releaseKeys(now);
-    down.values().forEach(place -> place.ifPresent(key -> deck.showDown(key, false)));
-    down.values().removeIf(Optional::isPresent);
+    notes.releaseAll(now);
+    down.values().removeIf(owner -> owner.filter(notes::equals).isPresent());
   }
 
   /** No release comes for what is held when the focus goes: everything ends now. */
@@ -375,11 +180,8 @@ public final class KeyRouter {
       stale = stale.map(s -> new Stale(s.name(), now, false));
       return;
     }
-    performer.releaseOwn(now);
-    held.values().forEach(KeyRouter::release);
-    held.clear();
+    takers.forEach(t -> t.letGo(now));
     stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
-    down.forEach((name, place) -> place.ifPresent(key -> deck.showDown(key, false)));
     down.clear();
     passedOn.clear();
   }
@@ -388,7 +190,7 @@ public final class KeyRouter {
    * Whether a press only repeats one from before the focus was lost. Once it has, the key is known
    * to be down, and all that comes until its release is repeats.
    */
-  private boolean isStaleRepeat(Name name, long now) {
+  private boolean isStaleRepeat(KeyName name, long now) {
     if (stale.isEmpty() || !stale.get().name().equals(name)) {
       return false;
     }
@@ -412,19 +214,5 @@ public final class KeyRouter {
       }
     }
     return false;
-  }
-
-  private static boolean isTyping(KeyEvent e) {
-    return ((Scene) e.getSource()).getFocusOwner() instanceof TextInputControl;
-  }
-
-  private static boolean hasCommandModifier(KeyEvent e) {
-    return e.isControlDown() || e.isAltDown() || e.isMetaDown();
-  }
-
-  /** Letters never reach a control: a click somewhere must not change who has them. */
-  private static boolean isLetterKey(KeyEvent e) {
-    return !hasCommandModifier(e)
-        && (e.getCode().isLetterKey() || e.getCode().isDigitKey() || e.getCode() == KeyCode.SPACE);
   }
 }
