@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
  */
 public final class Segments<T> extends HBox {
   private final Map<T, ToggleButton> buttons = new LinkedHashMap<>();
+  private final Map<T, String> ids = new LinkedHashMap<>();
   private final ToggleGroup group = new ToggleGroup();
 
   public Segments(Consumer<T> onChosen) {
@@ -38,6 +39,15 @@ public final class Segments<T> extends HBox {
 
   /** Adds a choice at the right end. */
   public Segments<T> add(T value, String text, String hint) {
+    return add(value, text, hint, value.toString().toLowerCase(Locale.ROOT).replace(' ', '-'));
+  }
+
+  /**
+   * Adds a choice at the right end.
+   *
+   * @param id what it is found by, behind what they are named by
+   */
+  public Segments<T> add(T value, String text, String hint, String id) {
     ToggleButton button = Buttons.toggle(text, hint);
     button.setToggleGroup(group);
     button.setMaxWidth(Double.MAX_VALUE);
@@ -49,6 +59,7 @@ public final class Segments<T> extends HBox {
     }
     getChildren().forEach(c -> c.getStyleClass().remove("last"));
     button.getStyleClass().add("last");
+    ids.put(value, id);
     buttons.put(value, button);
     getChildren().add(button);
     return this;
@@ -56,10 +67,7 @@ public final class Segments<T> extends HBox {
 
   /** Names each button after its choice, so that it can be found: {@code prefix-choice}. */
   public Segments<T> named(String prefix) {
-    buttons.forEach(
-        (value, button) ->
-            button.setId(
-                prefix + "-" + value.toString().toLowerCase(Locale.ROOT).replace(' ', '-')));
+    buttons.forEach((value, button) -> button.setId(prefix + "-" + ids.get(value)));
     return this;
   }
 

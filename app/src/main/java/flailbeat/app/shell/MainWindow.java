@@ -33,6 +33,7 @@ import flailbeat.app.shell.keys.KeyRouter;
 import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.shell.work.BackgroundWorkshop;
+import flailbeat.app.view.base.Page;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
@@ -67,7 +68,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.input.InputEvent;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -97,7 +97,7 @@ public final class MainWindow {
   private final KeyPapers papers;
   private final Finder finder;
   private Map<String, List<String>> keysInForce = Map.of();
-  private BorderPane middle;
+  private final Middle middle;
   private final KeysOverlay sheet;
 
   /** A window no higher than this begins with the deck folded. */
@@ -139,29 +139,34 @@ public final class MainWindow {
     SongMouse mouse = new SongMouse(session);
     bench = new BenchView(session, palette, mouse);
     rows = new RowsOverBench(session);
-    runRow = new RunRow(session, bench, palette);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette, mouse);
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
+    Page list = EventsPage.page(this::eventsPage);
+    Page timing = desk.page();
     SidePane pages =
         new SidePane(
-            desk,
-            () -> new HandsPage(session),
-            this::recordingPage,
-            () -> new DrawingPage(session),
-            this::eventsPage,
-            () -> new ChoresPage(session, files),
-            this::keysPage);
-    commands = new Commands(allCommands(pages, desk));
+            session.folds(),
+            List.of(
+                timing,
+                HandsPage.page(session),
+                RecordingPage.page(this::recordingPage),
+                DrawingPage.page(session),
+                list,
+                ChoresPage.page(session, files),
+                KeysPage.page(this::keysPage)));
+    middle = new Middle(bench, pages);
+    runRow = new RunRow(session, middle::shown, palette);
+    commands = new Commands(allCommands(pages, timing, list, desk));
     keyAsk = new KeyAsk(commands, session);
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
-    StackPane root = new StackPane(layOut(palette, pages, deck, menus), sheet, finder);
+    StackPane root = new StackPane(layOut(palette, deck, menus), sheet, finder);
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
@@ -174,8 +179,9 @@ public final class MainWindow {
         .heightProperty()
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
-    fold(pages);
-    new KeyRouter(session, deck, commands, keyAsk, sheet::isVisible, bench::isMouseBusy)
+    fold();
+    new KeyRouter(
+            session, deck, commands, keyAsk, sheet::isVisible, () -> middle.shown().isMouseBusy())
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     stage.setScene(scene);
@@ -191,7 +197,7 @@ public final class MainWindow {
                 showTitle();
               }
               if (change.isOf(Aspect.SETTINGS)) {
-                fold(pages);
+                fold();
                 takeKeys();
               }
               if (change.isOf(Aspect.LAYOUT)) {
@@ -208,20 +214,21 @@ public final class MainWindow {
     root.requestFocus();
   }
 
-  private List<Command> allCommands(SidePane pages, TimingDeskView desk) {
+  private List<Command> allCommands(SidePane pages, Page timing, Page list, TimingDeskView desk) {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, bench).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
-    all.addAll(new ListCommands(session, () -> editInList(pages)).list());
+    all.addAll(new ListCommands(session, () -> editIn(pages, list)).list());
     all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> rows.steps().openPattern()).list());
-    all.addAll(new TimingCommands(session, pages, desk).list());
+    all.addAll(new TimingCommands(session, desk, () -> pages.turnTo(timing)).list());
     all.addAll(
-        ViewCommands.list(session, bench, pages, () -> finder.open(), () -> sheet, () -> papers));
+        ViewCommands.list(
+            session, middle::shown, pages, () -> finder.open(), () -> sheet, () -> papers));
     return all;
   }
 
@@ -232,8 +239,8 @@ public final class MainWindow {
     return eventsPage;
   }
 
-  private void editInList(SidePane pages) {
-    ViewCommands.show(session, pages, SidePane.Page.LIST);
+  private void editIn(SidePane pages, Page list) {
+    pages.turnTo(list);
     eventsPage().editSelected();
   }
 
@@ -281,9 +288,7 @@ public final class MainWindow {
     return new RecordingPage(session, input, soundPart);
   }
 
-  private VBox layOut(Palette palette, SidePane pages, KeyDeck deck, CommandMenus menus) {
-    middle = new BorderPane(bench, null, pages, null, null);
-    middle.setMinHeight(80);
+  private VBox layOut(Palette palette, KeyDeck deck, CommandMenus menus) {
     VBox.setVgrow(middle, Priority.ALWAYS);
     return new VBox(
         palette,
@@ -298,13 +303,9 @@ public final class MainWindow {
   }
 
   /** Shows the rooms as they are folded. */
-  private void fold(SidePane pages) {
-    boolean wanted = !session.folds().isFolded(WindowPart.PAGES);
-    if (wanted != (middle.getRight() != null)) {
-      middle.setRight(wanted ? pages : null);
-    }
-    boolean mapShown = !session.folds().isFolded(WindowPart.MAP);
-    Form.show(map, mapShown);
+  private void fold() {
+    middle.showPages(!session.folds().isFolded(WindowPart.PAGES));
+    Form.show(map, !session.folds().isFolded(WindowPart.MAP));
   }
 
   /** What is played on beside the computer's keys. */
@@ -374,7 +375,7 @@ public final class MainWindow {
   private void frame() {
     session.tick();
     long tick = session.runControl().positionTicks();
-    bench.showPosition(tick);
+    middle.shown().showPosition(tick);
     map.showPosition(tick);
     long now = System.nanoTime();
     if (now - lastReadout > READOUT_NANOS) {

@@ -5,14 +5,12 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.Where;
-import flailbeat.app.view.page.SidePane;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
-import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.session.timing.DoubtWalk;
 import flailbeat.core.session.timing.QuantizeActions;
@@ -27,12 +25,12 @@ import java.util.function.Consumer;
 /** Looking at timing, and changing it. */
 public final class TimingCommands {
   private final Session session;
-  private final SidePane pages;
+  private final Runnable turnToDesk;
   private final TimingDeskView desk;
 
-  public TimingCommands(Session session, SidePane pages, TimingDeskView desk) {
+  public TimingCommands(Session session, TimingDeskView desk, Runnable turnToDesk) {
     this.session = session;
-    this.pages = pages;
+    this.turnToDesk = turnToDesk;
     this.desk = desk;
   }
 
@@ -218,8 +216,7 @@ public final class TimingCommands {
   }
 
   private void onDesk(Runnable command) {
-    session.folds().fold(WindowPart.PAGES, false);
-    pages.show(SidePane.Page.TIMING);
+    turnToDesk.run();
     command.run();
   }
 }

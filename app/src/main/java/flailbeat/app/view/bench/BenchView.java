@@ -2,6 +2,7 @@ package flailbeat.app.view.bench;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.MiddleView;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.MouseTip;
 import flailbeat.app.view.bench.hand.RailMouse;
@@ -42,7 +43,7 @@ import javafx.scene.shape.Line;
  * the playhead above them, and lanes under it. What has changed is marked, and drawn once a frame;
  * the playhead is a node of its own, so that it moves without a redraw.
  */
-public final class BenchView extends Region {
+public final class BenchView extends Region implements MiddleView {
   public static final double RAIL_WIDTH = 52;
   private static final double KIT_RAIL_WIDTH = 118;
   private static final double BAR = 12;
@@ -278,7 +279,7 @@ public final class BenchView extends Region {
     tip.show(mouse, viewport);
   }
 
-  /** Whether the mouse holds something that Esc takes back. */
+  @Override
   public boolean isMouseBusy() {
     return mouse.gesture().isOn() || railMouse.isHolding();
   }
@@ -291,7 +292,7 @@ public final class BenchView extends Region {
             action, () -> session.notices().tell("Point at a place on the roll first"));
   }
 
-  /** Takes back what the mouse holds. */
+  @Override
   public void cancelMouse() {
     takeBack();
   }
@@ -307,7 +308,7 @@ public final class BenchView extends Region {
     lanes.mark();
   }
 
-  /** Called for each frame: moves the playhead, turns the page, lets held notes grow. */
+  @Override
   public void showPosition(long tick) {
     if (scroll.isByHand()) {
       lookAway();
@@ -325,12 +326,13 @@ public final class BenchView extends Region {
     passLayer.grow(tick);
   }
 
-  /** Zooms in time about the middle. */
+  @Override
   public void zoom(double factor) {
     viewport.zoom(factor);
   }
 
   /** Shows the whole track or, without notes, its first bars. */
+  @Override
   public void fit() {
     if (viewport.hasSize()) {
       fitted = true;
@@ -353,6 +355,16 @@ public final class BenchView extends Region {
   /** The song as it is drawn: while the mouse holds something, as it will be when it lets go. */
   public Song shownSong() {
     return mouse.shown().applyTo(session.song());
+  }
+
+  @Override
+  public String name() {
+    return "bench";
+  }
+
+  @Override
+  public Region node() {
+    return this;
   }
 
   /** Whether the mouse holds notes. */

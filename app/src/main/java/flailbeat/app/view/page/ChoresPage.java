@@ -5,6 +5,8 @@ import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.app.view.row.TrialRow;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
@@ -30,7 +32,7 @@ import javafx.scene.layout.VBox;
  * The chores, each with the number of notes that it would touch: those that come with the
  * application, and the person's own, which are put together here. A click shows one on the bench.
  */
-public final class ChoresPage extends VBox {
+public final class ChoresPage extends PageBox {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
   private final Session session;
@@ -55,12 +57,22 @@ public final class ChoresPage extends VBox {
     }
   }
 
+  /** The page. */
+  public static Page page(Session session, ChoreFiles files) {
+    return new Page(
+        "chores",
+        "Chores",
+        "",
+        "Clean-ups over many notes at once",
+        "Shift+F6",
+        () -> new ChoresPage(session, files));
+  }
+
   /** The list. */
   public ChoresPage(Session session, ChoreFiles files) {
+    super("chores-page");
     this.session = session;
     this.chores = session.chores();
-    getStyleClass().add("desk");
-    setId("chores-page");
     composer = new ChoreComposer(session, this::showList);
     reach = TrialRow.reachOf(chores, "chores-on");
     VBox builtRows = new VBox(1);

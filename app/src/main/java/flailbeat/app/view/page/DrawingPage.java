@@ -6,6 +6,8 @@ import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.edit.notes.NoteResize.Together;
 import flailbeat.core.model.NoteStart;
@@ -20,10 +22,9 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.layout.VBox;
 
 /** How notes are drawn, moved and resized by hand; stencils; the rows of a kit. */
-public final class DrawingPage extends VBox {
+public final class DrawingPage extends PageBox {
   private final Session session;
   private final MouseDrawing drawing;
   private final Segments<Start> start;
@@ -42,11 +43,21 @@ public final class DrawingPage extends VBox {
   private final Button reset;
   private final Label rows = Form.remark("");
 
+  /** The page. */
+  public static Page page(Session session) {
+    return new Page(
+        "drawing",
+        "Drawing",
+        "",
+        "How notes are drawn and moved; drums",
+        "Shift+F7",
+        () -> new DrawingPage(session));
+  }
+
   public DrawingPage(Session session) {
+    super("drawing-page");
     this.session = session;
     this.drawing = session.drawing();
-    getStyleClass().add("desk");
-    setId("drawing-page");
     start =
         new Segments<Start>(v -> set(kept().withStart(v)))
             .add(Start.LAST, "Last", "As long and as loud as the note touched last ({draw-start})")

@@ -4,6 +4,8 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.model.Timed;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.EventList;
@@ -14,6 +16,7 @@ import flailbeat.core.session.document.Change;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongPredicate;
+import java.util.function.Supplier;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -33,7 +36,7 @@ import javafx.scene.layout.VBox;
  * is what is selected on the bench. A value is typed over after two clicks on it; the list itself
  * never takes the keys.
  */
-public final class EventsPage extends VBox {
+public final class EventsPage extends PageBox {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
   private static final double ROW = 22;
 
@@ -55,11 +58,25 @@ public final class EventsPage extends VBox {
   /** What is typed over. */
   private record Editing(long id, Column column, EntryField field) {}
 
+  /**
+   * The page.
+   *
+   * @param content makes what is on it
+   */
+  public static Page page(Supplier<EventsPage> content) {
+    return new Page(
+        "list",
+        "List",
+        ", of all events",
+        "Every note and controller of the track",
+        "Shift+F5",
+        content);
+  }
+
   public EventsPage(Session session) {
+    super("events-page");
     this.session = session;
     this.events = session.events();
-    getStyleClass().add("desk");
-    setId("events-page");
     filter =
         new Segments<Filter>(events::setFilter)
             .add(Filter.ALL, "All", "Notes and controllers")

@@ -5,6 +5,8 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.keys.BendSettings;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.session.Session;
@@ -15,11 +17,10 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import org.controlsfx.control.RangeSlider;
 
 /** How keys are struck and bent, and what is known of the person's keyboard. */
-public final class HandsPage extends VBox {
+public final class HandsPage extends PageBox {
   private final Performer performer;
   private final RangeSlider range = new RangeSlider(1, 127, 1, 127);
   private final Label rangeText = Form.figure();
@@ -33,10 +34,20 @@ public final class HandsPage extends VBox {
   private final EntryField glide;
   private boolean showing;
 
+  /** The page. */
+  public static Page page(Session session) {
+    return new Page(
+        "hands",
+        "Hands",
+        "",
+        "How keys are struck and bent; your keyboard",
+        "F6",
+        () -> new HandsPage(session));
+  }
+
   public HandsPage(Session session) {
+    super("hands-page");
     this.performer = session.performer();
-    getStyleClass().add("desk");
-    setId("hands-page");
     range.setId("velocity-range");
     range.setFocusTraversable(false);
     Hints.on(range, "Everything played is at least as loud as the one, at most as the other");

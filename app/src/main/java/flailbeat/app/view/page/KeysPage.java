@@ -10,11 +10,14 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Menus;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.person.KeySets;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -33,7 +36,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** Which keys commands have: press another, keep several sets of them, print them. */
-public final class KeysPage extends VBox {
+public final class KeysPage extends PageBox {
   private static final String AS_IT_CAME = "As they came";
   private static final double NAMES = 24;
   private static final double ROW = 36;
@@ -53,6 +56,21 @@ public final class KeysPage extends VBox {
   private final Button reset;
 
   /**
+   * The page.
+   *
+   * @param content makes what is on it
+   */
+  public static Page page(Supplier<KeysPage> content) {
+    return new Page(
+        "keys",
+        "Keys",
+        ": other keys for commands",
+        "Which key does what, and other keys for it",
+        "Shift+F1",
+        content);
+  }
+
+  /**
    * Makes the page.
    *
    * @param print prints the keys
@@ -60,11 +78,10 @@ public final class KeysPage extends VBox {
    */
   public KeysPage(
       Session session, Commands commands, KeyAsk ask, Runnable print, Runnable savePage) {
+    super("keys-page");
     this.commands = commands;
     this.ask = ask;
     this.sets = session.keySets();
-    getStyleClass().add("desk");
-    setId("keys-page");
     saveAs = new EntryField("key-set-name", 7, "Keep these keys as a set of this name", this::save);
     chosen.setMinWidth(124);
     saveAs.prompt("save as a set");

@@ -5,6 +5,8 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.playback.ClickSound;
@@ -15,15 +17,15 @@ import flailbeat.core.session.run.RecordSettings;
 import flailbeat.core.session.run.RunControl;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 
 /** How recordings are made: mode, click, early notes, the person's lag, the MIDI input. */
-public final class RecordingPage extends VBox {
+public final class RecordingPage extends PageBox {
   private final Session session;
   private final RunControl runControl;
   private final Segments<RecordingMode> mode;
@@ -42,11 +44,20 @@ public final class RecordingPage extends VBox {
   private final Label learned = Form.remark("");
   private final Button unlearn;
 
+  /**
+   * The page.
+   *
+   * @param content makes what is on it
+   */
+  public static Page page(Supplier<RecordingPage> content) {
+    return new Page(
+        "recording", "Recording", "", "Modes, click, early notes, your lag", "F7", content);
+  }
+
   public RecordingPage(Session session, InputMenu input, SoundPart sound) {
+    super("recording-page");
     this.session = session;
     this.runControl = session.runControl();
-    getStyleClass().add("desk");
-    setId("recording-page");
     mode = new Segments<>(m -> set(settings().withMode(m)));
     for (RecordingMode each : RecordingMode.values()) {
       mode.add(each, each.title(), each.hint() + " ({mode-next} goes on to the next)");

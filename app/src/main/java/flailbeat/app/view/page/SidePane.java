@@ -1,9 +1,12 @@
 package flailbeat.app.view.page;
 
 import flailbeat.app.control.Segments;
-import java.util.EnumMap;
+import flailbeat.app.view.base.Page;
+import flailbeat.core.session.person.Folds;
+import flailbeat.core.session.person.Folds.WindowPart;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
@@ -16,57 +19,32 @@ import javafx.scene.layout.VBox;
  * made when it is first turned to.
  */
 public final class SidePane extends VBox {
-  /** A page. */
-  public enum Page {
-    TIMING,
-    HANDS,
-    RECORDING,
-    DRAWING,
-    LIST,
-    CHORES,
-    KEYS
-  }
-
   private static final double WIDTH = 292;
 
-  private final Map<Page, Supplier<? extends Region>> makers = new EnumMap<>(Page.class);
-  private final Map<Page, Region> pages = new EnumMap<>(Page.class);
+  private final Folds folds;
+  private final List<Page> pages;
+  private final Map<Page, Region> made = new HashMap<>();
   private final ScrollPane scroll = new ScrollPane();
-  private final Segments<Page> chooser =
-      new Segments<Page>(this::show)
-          .add(Page.TIMING, "Timing", "How early or late it is, and quantizing ({page-timing})")
-          .add(Page.HANDS, "Hands", "How keys are struck and bent; your keyboard ({page-hands})")
-          .add(
-              Page.RECORDING, "Recording", "Modes, click, early notes, your lag ({page-recording})")
-          .add(Page.DRAWING, "Drawing", "How notes are drawn and moved; drums ({page-drawing})")
-          .add(Page.LIST, "List", "Every note and controller of the track ({page-list})")
-          .add(Page.CHORES, "Chores", "Clean-ups over many notes at once ({page-chores})")
-          .add(Page.KEYS, "Keys", "Which key does what, and other keys for it ({page-keys})")
-          .named("page");
+  private final Segments<Page> chooser = new Segments<>(this::show);
 
-  /** Makes the pane; the pages are made as they are needed. */
-  public SidePane(
-      Region timing,
-      Supplier<? extends Region> hands,
-      Supplier<? extends Region> recording,
-      Supplier<? extends Region> drawing,
-      Supplier<? extends Region> list,
-      Supplier<? extends Region> chores,
-      Supplier<? extends Region> keys) {
-    makers.put(Page.TIMING, () -> timing);
-    makers.put(Page.HANDS, hands);
-    makers.put(Page.RECORDING, recording);
-    makers.put(Page.DRAWING, drawing);
-    makers.put(Page.LIST, list);
-    makers.put(Page.CHORES, chores);
-    makers.put(Page.KEYS, keys);
+  /**
+   * Makes the pane; the pages are made as they are needed.
+   *
+   * @param folds whether it is in sight
+   * @param pages in the order in which they are chosen; the first is shown
+   */
+  public SidePane(Folds folds, List<Page> pages) {
+    this.folds = folds;
+    this.pages = List.copyOf(pages);
+    pages.forEach(p -> chooser.add(p, p.name(), p.purpose() + " ({" + p.command() + "})", p.id()));
     getStyleClass().add("side-pane");
+    chooser.named("page");
     chooser.getStyleClass().add("pages");
     HBox head = new HBox(chooser);
     head.setPadding(new Insets(6, 12, 2, 13));
     HBox.setHgrow(chooser, Priority.ALWAYS);
     head.setMinHeight(USE_PREF_SIZE);
-    scroll.getStyleClass().add("desk-scroll");
+    scroll.getStyleClass().add("page-scroll");
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFitToWidth(true);
     scroll.setFitToHeight(true);
@@ -76,13 +54,23 @@ public final class SidePane extends VBox {
     setPrefWidth(WIDTH);
     setMinHeight(0);
     getChildren().addAll(head, scroll);
-    show(Page.TIMING);
+    show(pages.get(0));
   }
 
-  /** Turns to a page. */
-  public void show(Page page) {
+  /** All of them. */
+  public List<Page> pages() {
+    return pages;
+  }
+
+  /** Turns to a page; where they are folded, they unfold. */
+  public void turnTo(Page page) {
+    folds.fold(WindowPart.PAGES, false);
+    show(page);
+  }
+
+  private void show(Page page) {
     chooser.show(page);
-    scroll.setContent(pages.computeIfAbsent(page, p -> makers.get(p).get()));
+    scroll.setContent(made.computeIfAbsent(page, p -> p.content().get()));
     scroll.setVvalue(0);
   }
 }

@@ -8,7 +8,7 @@ import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.app.view.base.Follow;
-import flailbeat.app.view.bench.BenchView;
+import flailbeat.app.view.base.MiddleView;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Session;
@@ -24,6 +24,7 @@ import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Supplier;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -66,7 +67,7 @@ public final class RunRow extends HBox {
   private long shownTick = Long.MIN_VALUE;
   private int shownBar = Integer.MIN_VALUE;
 
-  public RunRow(Session session, BenchView bench, Palette palette) {
+  public RunRow(Session session, Supplier<MiddleView> middle, Palette palette) {
     this.session = session;
     getStyleClass().add("run-row");
     setMinWidth(0);
@@ -110,12 +111,12 @@ public final class RunRow extends HBox {
       repeatValue.getItems().add(Menus.item(RepeatValues.name(each), () -> setRepeat(true, each)));
     }
     level = new LevelMeter(palette, 90, 8);
-    build(bench);
+    build(middle);
     Follow.changes(this, session, this::onChange);
     refresh();
   }
 
-  private void build(BenchView bench) {
+  private void build(Supplier<MiddleView> middle) {
     Button toStart =
         Buttons.icon(
             RemixiconMZ.SKIP_BACK_FILL, "To the start (Home)", () -> session.runControl().seek(0));
@@ -146,7 +147,7 @@ public final class RunRow extends HBox {
     recording.getStyleClass().add("record-with-mode");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox zoom = zoomButtons(bench);
+    HBox zoom = zoomButtons(middle);
     VBox meterGroup = group("Level", level);
     widthProperty()
         .addListener(
@@ -191,18 +192,19 @@ public final class RunRow extends HBox {
     session.runControl().setRepeat(on, value);
   }
 
-  private static HBox zoomButtons(BenchView bench) {
+  private static HBox zoomButtons(Supplier<MiddleView> middle) {
     Button out =
         Buttons.icon(
             RemixiconMZ.ZOOM_OUT_LINE,
             "Smaller ({smaller}, or Ctrl and the wheel)",
-            () -> bench.zoom(0.8));
+            () -> middle.get().zoom(0.8));
     Button in =
         Buttons.icon(
             RemixiconMZ.ZOOM_IN_LINE,
             "Larger ({larger}, or Ctrl and the wheel)",
-            () -> bench.zoom(1.25));
-    Button fit = Buttons.icon(RemixiconAL.FULLSCREEN_LINE, "Show the whole part", bench::fit);
+            () -> middle.get().zoom(1.25));
+    Button fit =
+        Buttons.icon(RemixiconAL.FULLSCREEN_LINE, "Show the whole part", () -> middle.get().fit());
     for (Button b : new Button[] {out, in, fit}) {
       b.getStyleClass().add("quiet");
     }

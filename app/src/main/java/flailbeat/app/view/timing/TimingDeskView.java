@@ -5,6 +5,8 @@ import flailbeat.app.control.Histogram;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.quantize.Lag;
@@ -37,7 +39,7 @@ import javafx.scene.layout.VBox;
  * How far the notes in hand are from the grid, and what to do about it: what is seen stays at the
  * top, with the commands; what is set lies in parts below.
  */
-public final class TimingDeskView extends VBox {
+public final class TimingDeskView extends PageBox {
   /** What can be set, part by part. */
   public enum Part {
     LINES,
@@ -67,15 +69,20 @@ public final class TimingDeskView extends VBox {
   private final VBox place = new VBox();
   private Part shown = Part.LINES;
 
+  /** Its page. */
+  public Page page() {
+    return new Page(
+        "timing", "Timing", "", "How early or late it is, and quantizing", "F5", () -> this);
+  }
+
   /**
    * Makes the desk.
    *
    * @param grooves opens and saves grooves
    */
   public TimingDeskView(Session session, Palette palette, GrooveFiles grooves) {
+    super("timing-desk");
     this.session = session;
-    getStyleClass().add("desk");
-    setId("timing-desk");
     setMinWidth(WIDTH);
     setPrefWidth(WIDTH);
     setMaxWidth(WIDTH);
@@ -115,13 +122,11 @@ public final class TimingDeskView extends VBox {
         change -> {
           if (change.isOf(Aspect.TIMING)) {
             refresh();
-            return;
+          } else if (change.isOf(Aspect.SETTINGS)) {
+            part(shown).refresh();
           }
           if (change.isOf(Aspect.TRANSPORT)) {
             rounds.setSelected(session.runControl().isComparing());
-          }
-          if (change.isOf(Aspect.SETTINGS)) {
-            part(shown).refresh();
           }
         });
     show(Part.LINES);
