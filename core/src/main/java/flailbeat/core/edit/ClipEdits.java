@@ -39,8 +39,8 @@ import java.util.stream.Stream;
  *   <li>What comes to stand in a later round of a loop stands at that place in every round. What is
  *       entered over several rounds, and an edit of a stretch, as recording is, first write the
  *       loops that they meet out: their rounds become notes of their own, under new ids.
- *   <li>Clips that come to overlap become one: with what sounded in any of them, and with all that
- *       did not sound as takes.
+ *   <li>Clips that overlap in a file become one: with what sounded in any of them, and with all
+ *       that did not sound as takes. Clips that are moved are laid over others: {@link ClipMoves}.
  * </ul>
  */
 public final class ClipEdits {
@@ -86,33 +86,6 @@ public final class ClipEdits {
         });
   }
 
-  /** Moves clips together, no farther than the song reaches. */
-  public static Song move(Song song, Set<ClipId> clips, long ticks) {
-    List<Clip> moved = clipsOf(song, clips);
-    long back = moved.stream().mapToLong(Clip::start).min().orElse(0);
-    long on = moved.stream().mapToLong(c -> Ticks.LAST - lastTick(c)).min().orElse(0);
-    long by = Math.clamp(ticks, -back, Math.max(0, on));
-    return by == 0
-        ? song
-        : change(song, (t, c) -> clips.contains(c.id()) ? c.at(c.start() + by) : c);
-  }
-
-  /** The last tick that it needs in the song. */
-  private static long lastTick(Clip clip) {
-    long end = clip.content().end();
-    for (Take take : clip.takes().others()) {
-      end = Math.max(end, take.content().end());
-    }
-    return clip.start() + Math.max(end, 1);
-  }
-
-  private static List<Clip> clipsOf(Song song, Set<ClipId> ids) {
-    return song.tracks().stream()
-        .flatMap(t -> t.clips().stream())
-        .filter(c -> ids.contains(c.id()))
-        .toList();
-  }
-
   /**
    * Makes a clip longer or shorter, up to its neighbour. What begins beyond its end is kept, and
    * sounds again once it is long enough.
@@ -149,16 +122,17 @@ public final class ClipEdits {
   }
 
   private static Song change(Song song, BiFunction<Track, Clip, Clip> change) {
-    Ids ids = new Ids(song.nextId());
-    return ids.toldTo(
-        song.mapTracks(
-            t -> {
-              List<Clip> changed = t.clips().stream().map(c -> change.apply(t, c)).toList();
-              return changed.equals(t.clips()) ? t : t.withClips(apart(changed, ids));
-            }));
+    return song.mapTracks(
+        t -> {
+          List<Clip> changed = t.clips().stream().map(c -> change.apply(t, c)).toList();
+          return changed.equals(t.clips()) ? t : t.withClips(changed);
+        });
   }
 
-  /** Clips in order and apart: those that overlap become one. */
+  /**
+   * Clips in order and apart, as a file may not have them: those that overlap become one. Clips
+   * that are moved are laid over others instead, by {@link ClipMoves}.
+   */
   public static List<Clip> apart(List<Clip> clips, Ids ids) {
     List<Clip> result = new ArrayList<>();
     for (Clip clip : clips.stream().sorted(Comparator.comparingLong(Clip::start)).toList()) {
@@ -236,7 +210,7 @@ public final class ClipEdits {
         .toList();
   }
 
-  private static Clip writtenOut(Clip clip, Ids ids) {
+  static Clip writtenOut(Clip clip, Ids ids) {
     if (!clip.loops()) {
       return clip;
     }

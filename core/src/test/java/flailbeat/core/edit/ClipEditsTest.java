@@ -148,19 +148,28 @@ class ClipEditsTest {
   void a_clip_that_is_moved_takes_its_notes_its_pedal_and_its_times_as_played_along() {
     List<NewControl> pedal = List.of(new NewControl(100, Control.controller(64, 127)));
     Song song = SongEdits.addControls(withClipsInBars(1, 5), TRACK, pedal);
-    Song moved = ClipEdits.move(song, Set.of(clip(song, 0)), BAR);
+    Song moved = ClipMoves.move(song, Set.of(clip(song, 0)), BAR, 0);
     assertThat(clips(moved)).containsExactly("2-3: 1", "5-6: 1");
     assertThat(moved.tracks().get(0).controls()).extracting("tick").containsExactly(BAR + 100);
     assertThat(moved.tracks().get(0).notes().get(0).played()).isEqualTo(new Played(BAR, BAR + 400));
-    assertThat(ClipEdits.move(moved, Set.of(clip(moved, 0)), -9 * BAR))
+    assertThat(ClipMoves.move(moved, Set.of(clip(moved, 0)), -9 * BAR, 0))
         .as("no farther than the song's start")
         .isEqualTo(song);
   }
 
+  /** As a file may say it: the second clip so much elsewhere, whatever lies there. */
+  private static Song overlapping(Song song, long ticks) {
+    List<Clip> clips = song.tracks().get(0).clips();
+    Clip second = clips.get(1).at(clips.get(1).start() + ticks);
+    return song.withTrack(
+        TRACK,
+        t -> t.withClips(ClipEdits.apart(List.of(clips.get(0), second), new Ids(song.nextId()))));
+  }
+
   @Test
-  void a_clip_that_is_moved_onto_another_becomes_one_with_it() {
+  void clips_that_overlap_become_one_and_both_sound() {
     Song song = withClipsInBars(1, 5);
-    Song moved = ClipEdits.move(song, Set.of(clip(song, 1)), -4 * BAR + 960);
+    Song moved = overlapping(song, -4 * BAR + 960);
     assertThat(clips(moved)).containsExactly("1-2.25: 2");
     assertThat(sounding(moved)).containsExactly("0-400", "960-1360");
   }
@@ -236,7 +245,7 @@ class ClipEditsTest {
   void what_is_silent_in_clips_that_become_one_is_kept_as_a_take() {
     Song song = NoteEdits.add(withClipsInBars(1, 5), TRACK, List.of(at(2000)), new TickRange(0, 0));
     Song shorter = ClipEdits.resize(song, clip(song, 0), 1000);
-    Song moved = ClipEdits.move(shorter, Set.of(clip(shorter, 1)), 500 - 4 * BAR);
+    Song moved = overlapping(shorter, 500 - 4 * BAR);
     assertThat(sounding(moved)).containsExactly("0-400", "500-900");
     assertThat(moved.tracks().get(0).clips().get(0).takes().others())
         .extracting(Take::number, t -> t.content().notes().get(0).onset())
@@ -260,7 +269,7 @@ class ClipEditsTest {
     Note early = Note.placed(new NoteId(6), 60, 80, 0, 100);
     Clip two = clip(4, new TickRange(0, BAR), List.of(early), 2, new Take(1, holding(late)));
     Song song = Song.empty().withNextId(9).withTrack(TRACK, t -> t.withClips(List.of(two)));
-    Song far = ClipEdits.move(song, Set.of(two.id()), Ticks.LAST);
+    Song far = ClipMoves.move(song, Set.of(two.id()), Ticks.LAST, 0);
     assertThat(far.tracks().get(0).clips().get(0).start()).isEqualTo(Ticks.LAST - 3100);
   }
 

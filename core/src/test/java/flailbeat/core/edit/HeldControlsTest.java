@@ -24,7 +24,6 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.ControlId;
 import flailbeat.core.time.TickRange;
 import java.util.List;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** What is cut, cleared or replaced leaves no pedal down and no sound changed elsewhere. */
@@ -132,7 +131,11 @@ class HeldControlsTest {
                 clip(3, 4 * BAR, BAR, note(11, 62, 0, 480))),
             new ClipId(2),
             BAR);
-    Song joined = ClipEdits.move(song, Set.of(new ClipId(3)), -3 * BAR - 960);
+    List<Clip> both = song.tracks().get(0).clips();
+    Clip second = both.get(1).at(BAR - 960);
+    Song joined =
+        song.withTrack(
+            TRACK, t -> t.withClips(ClipEdits.apart(List.of(both.get(0), second), new Ids(100))));
     assertThat(controls(joined)).isEqualTo("64=127@100 64=0@3839");
   }
 }

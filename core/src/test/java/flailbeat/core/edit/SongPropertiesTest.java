@@ -53,7 +53,9 @@ class SongPropertiesTest {
     CLEAR(true),
     PEDAL(false),
     CLEAR_PEDAL(true),
-    MOVE_CLIPS(false),
+    MOVE_CLIPS(true),
+    COPY_CLIPS(true),
+    SPLIT_CLIP(false),
     RESIZE_CLIP(false),
     LOOP_CLIP(false);
 
@@ -103,7 +105,10 @@ class SongPropertiesTest {
                     new NewControl(tick + 500, Control.controller(64, 0))));
         case CLEAR_PEDAL -> SongEdits.clearControls(song, TRACK, stretch);
         case MOVE_CLIPS ->
-            ClipEdits.move(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR));
+            ClipMoves.move(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR), 0);
+        case COPY_CLIPS ->
+            ClipMoves.copy(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR), 0);
+        case SPLIT_CLIP -> ClipMoves.split(song, Set.of(clip.id()), tick);
         case RESIZE_CLIP -> ClipEdits.resize(song, clip.id(), random.nextLong(6 * BAR));
         case LOOP_CLIP ->
             ClipEdits.loop(

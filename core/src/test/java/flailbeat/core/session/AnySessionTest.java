@@ -8,6 +8,7 @@ import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.ClipEdits;
+import flailbeat.core.edit.ClipMoves;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.notes.NoteMove;
@@ -169,10 +170,12 @@ class AnySessionTest {
         .edit(
             "Clip",
             s ->
-                switch (random.nextInt(3)) {
+                switch (random.nextInt(5)) {
                   case 0 -> ClipEdits.loop(s, id, 240 + random.nextLong(3840), length);
                   case 1 -> ClipEdits.resize(s, id, length);
-                  default -> ClipEdits.move(s, Set.of(id), random.nextLong(-8000, 8000));
+                  case 2 -> ClipMoves.copy(s, Set.of(id), random.nextLong(-8000, 8000), 0);
+                  case 3 -> ClipMoves.split(s, Set.of(id), random.nextLong(20_000));
+                  default -> ClipMoves.move(s, Set.of(id), random.nextLong(-8000, 8000), 0);
                 });
   }
 

@@ -1,6 +1,7 @@
 package flailbeat.core.session.bench;
 
 import flailbeat.core.edit.ClipEdits;
+import flailbeat.core.edit.ClipMoves;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.notes.Arithmetic;
@@ -260,7 +261,8 @@ public final class ExactValues {
     long wanted = Math.round(what.applyTo(now.applyAsDouble(clip)));
     Song before = document.song();
     if (field == NoteField.START) {
-      editing.edit("Move clip", s -> ClipEdits.move(s, Set.of(clip.id()), wanted - clip.start()));
+      editing.edit(
+          "Move clip", s -> ClipMoves.move(s, Set.of(clip.id()), wanted - clip.start(), 0));
     } else {
       long length = field == NoteField.END ? wanted - clip.start() : wanted;
       editing.edit("Clip length", s -> ClipEdits.resize(s, clip.id(), Math.max(1, length)));

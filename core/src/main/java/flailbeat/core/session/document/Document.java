@@ -188,6 +188,20 @@ public final class Document {
     }
   }
 
+  /** Chooses a clip by its id, and the track that it lies on; nothing where there is none. */
+  public void chooseClip(ClipId id) {
+    for (Track each : song().tracks()) {
+      each.clip(id)
+          .ifPresent(
+              clip -> {
+                chosenTrack = each.id();
+                chosenClipAt = clip.start();
+                chosenClip = Optional.of(id);
+                changes.fire(Aspect.CHOICE);
+              });
+    }
+  }
+
   /** What is selected, on whatever track. */
   public Selection selection() {
     return selection;
