@@ -248,16 +248,7 @@ class CommandLineTest extends CommandLineRig {
   void the_report_counts_and_times_what_was_written() throws Exception {
     Path coarse = folder.resolve("coarse.mid");
     Song song = HarbourLamps.song();
-    SongFiles.write(
-        new Song(
-            song.title(),
-            song.tempos(),
-            song.meters(),
-            song.tracks(),
-            song.carried(),
-            24,
-            song.nextId()),
-        coarse);
+    SongFiles.write(song.withFile(song.file().withResolution(24)), coarse);
     Path result = folder.resolve("q.mid");
     Path report = folder.resolve("r.json");
     run("quantize", coarse, result, "--grid", "1/16", "--strength", 20, "--report", report);

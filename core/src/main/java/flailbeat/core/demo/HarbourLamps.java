@@ -15,6 +15,7 @@ import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
+import flailbeat.core.time.Timeline;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -104,13 +105,7 @@ public final class HarbourLamps {
     add("Deckhands", Instrument.kit(40), Track.DRUM_CHANNEL, deckhands());
     add("Fog", Instrument.melodic(89), 2, fog());
     return new Song(
-        "Harbour Lamps",
-        TempoMap.of(Tempo.ofBpm(96)),
-        meters,
-        tracks,
-        List.of(),
-        Ticks.PPQ,
-        nextId);
+        "Harbour Lamps", new Timeline(TempoMap.of(Tempo.ofBpm(96)), meters), tracks, nextId);
   }
 
   private void add(String name, Instrument instrument, int channel, List<Note> notes) {

@@ -2,11 +2,14 @@ package flailbeat.core.model;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** Elements in an order, in chunks; what an edit does not touch is shared. */
@@ -67,6 +70,23 @@ final class Chunks<E extends Timed<E>> implements Iterable<E> {
 
   int shared(Chunks<E> other) {
     return (int) Arrays.stream(chunks).filter(Arrays.asList(other.chunks)::contains).count();
+  }
+
+  /** Its elements in chunks that another does not have, in order. */
+  List<E> outside(Chunks<E> other) {
+    Set<Chunk> shared = Collections.newSetFromMap(new IdentityHashMap<>());
+    Collections.addAll(shared, other.chunks);
+    List<E> result = new ArrayList<>();
+    for (int chunk = 0; chunk < chunks.length; chunk++) {
+      for (int i = 0; !shared.contains(chunks[chunk]) && i < sizeOf(chunk); i++) {
+        result.add(at(chunk, i));
+      }
+    }
+    return result;
+  }
+
+  private int sizeOf(int chunk) {
+    return chunks[chunk].elements().length;
   }
 
   @SuppressWarnings("unchecked")

@@ -204,6 +204,37 @@ public final class Sequence<E extends Timed<E>> extends AbstractList<E> {
     return ticks == 0 || isEmpty() ? this : map(e -> e.shifted(ticks));
   }
 
+  /**
+   * What makes this of an earlier version of it. What the two share is not looked at: O(n / {@value
+   * Chunks#FULL}) and the size of the chunks in which they differ.
+   */
+  public Difference<E> since(Sequence<E> before) {
+    List<E> was = before.byId.outside(byId);
+    List<E> is = byId.outside(before.byId);
+    List<E> gone = new ArrayList<>();
+    List<E> come = new ArrayList<>();
+    int w = 0;
+    int i = 0;
+    while (w < was.size() || i < is.size()) {
+      long older = w < was.size() ? was.get(w).idNumber() : Long.MAX_VALUE;
+      long newer = i < is.size() ? is.get(i).idNumber() : Long.MAX_VALUE;
+      boolean same = older == newer && was.get(w).equals(is.get(i));
+      if (older <= newer) {
+        E element = was.get(w++);
+        if (!same) {
+          gone.add(element);
+        }
+      }
+      if (newer <= older) {
+        E element = is.get(i++);
+        if (!same) {
+          come.add(element);
+        }
+      }
+    }
+    return new Difference<>(gone, come);
+  }
+
   /** How many chunks are the same objects in both: what the two share. */
   int sharedChunks(Sequence<E> other) {
     return byTime.shared(other.byTime) + byId.shared(other.byId);

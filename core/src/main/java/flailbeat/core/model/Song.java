@@ -1,12 +1,16 @@
 package flailbeat.core.model;
 
 import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.FromFile;
+import flailbeat.core.model.carried.Marker;
 import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.pitch.KeyMap;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Section;
 import flailbeat.core.time.TempoMap;
-import flailbeat.core.time.Ticks;
+import flailbeat.core.time.Timeline;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -17,27 +21,14 @@ import java.util.stream.IntStream;
 /**
  * A whole song.
  *
- * @param resolution the PPQ that a MIDI file written from it gets: that of the file it came from,
- *     or {@link Ticks#PPQ}; 1 to 32767
- * @param carried events of the whole song that are handed on, such as markers
- * @param origin of which file it was made, so that it goes out as it came in
+ * @param timeline what all of it goes by over time
+ * @param file what the file that it came from said besides
  * @param nextId larger than every id in it and every id that was ever given out in it
  */
 public record Song(
-    String title,
-    TempoMap tempos,
-    MeterMap meters,
-    List<Track> tracks,
-    List<CarriedEvent> carried,
-    int resolution,
-    MidiOrigin origin,
-    long nextId) {
+    String title, Timeline timeline, List<Track> tracks, FromFile file, long nextId) {
   public Song {
     tracks = List.copyOf(tracks);
-    carried = List.copyOf(carried);
-    if (resolution < 1 || resolution > 0x7FFF) {
-      throw new IllegalArgumentException("A resolution of " + resolution + " PPQ does not exist");
-    }
     long inLoops = 0;
     for (Track track : tracks) {
       for (Clip clip : track.clips()) {
@@ -55,28 +46,52 @@ public record Song(
   }
 
   /** Made here, and of no file. */
-  public Song(
-      String title,
-      TempoMap tempos,
-      MeterMap meters,
-      List<Track> tracks,
-      List<CarriedEvent> carried,
-      int resolution,
-      long nextId) {
-    this(title, tempos, meters, tracks, carried, resolution, MidiOrigin.NONE, nextId);
+  public Song(String title, Timeline timeline, List<Track> tracks, long nextId) {
+    this(title, timeline, tracks, FromFile.NONE, nextId);
+  }
+
+  public TempoMap tempos() {
+    return timeline.tempos();
+  }
+
+  public MeterMap meters() {
+    return timeline.meters();
+  }
+
+  public List<Section> sections() {
+    return timeline.sections();
+  }
+
+  /** The key over time, as far as it is known. */
+  public KeyMap keys() {
+    return file.keys();
+  }
+
+  /** The places that have names. */
+  public List<Marker> markers() {
+    return file.markers();
+  }
+
+  /** Events of the whole song that are handed on, such as lyrics. */
+  public List<CarriedEvent> carried() {
+    return file.carried();
+  }
+
+  /** The PPQ that a MIDI file written from it gets: that of the file it came from, or our own. */
+  public int resolution() {
+    return file.resolution();
+  }
+
+  /** Of which MIDI file it was made, so that it goes out as it came in. */
+  public MidiOrigin origin() {
+    return file.origin();
   }
 
   /** No notes: one track with a piano, 120 bpm, 4/4 (common practice). */
   public static Song empty() {
     Track first = Track.empty(new TrackId(1), "Track 1", Instrument.melodic(0), 0);
-    return new Song(
-        "Untitled",
-        TempoMap.of(TempoMap.DEFAULT),
-        MeterMap.of(Meter.COMMON),
-        List.of(first),
-        List.of(),
-        Ticks.PPQ,
-        2);
+    Timeline timeline = new Timeline(TempoMap.of(TempoMap.DEFAULT), MeterMap.of(Meter.COMMON));
+    return new Song("Untitled", timeline, List.of(first), 2);
   }
 
   public Optional<Track> track(TrackId id) {
@@ -114,31 +129,39 @@ public record Song(
   }
 
   public Song withTitle(String value) {
-    return new Song(value, tempos, meters, tracks, carried, resolution, origin, nextId);
+    return new Song(value, timeline, tracks, file, nextId);
+  }
+
+  public Song withTimeline(Timeline value) {
+    return new Song(title, value, tracks, file, nextId);
   }
 
   public Song withTempos(TempoMap value) {
-    return new Song(title, value, meters, tracks, carried, resolution, origin, nextId);
+    return withTimeline(timeline.withTempos(value));
   }
 
   public Song withMeters(MeterMap value) {
-    return new Song(title, tempos, value, tracks, carried, resolution, origin, nextId);
+    return withTimeline(timeline.withMeters(value));
   }
 
   public Song withTracks(List<Track> value) {
-    return new Song(title, tempos, meters, value, carried, resolution, origin, nextId);
+    return new Song(title, timeline, value, file, nextId);
+  }
+
+  public Song withFile(FromFile value) {
+    return new Song(title, timeline, tracks, value, nextId);
   }
 
   public Song withCarried(List<CarriedEvent> value) {
-    return new Song(title, tempos, meters, tracks, value, resolution, origin, nextId);
+    return withFile(file.withCarried(value));
   }
 
   public Song withOrigin(MidiOrigin value) {
-    return new Song(title, tempos, meters, tracks, carried, resolution, value, nextId);
+    return withFile(file.withOrigin(value));
   }
 
   public Song withNextId(long value) {
-    return new Song(title, tempos, meters, tracks, carried, resolution, origin, value);
+    return new Song(title, timeline, tracks, file, value);
   }
 
   /** With one track changed; unchanged when there is no such track. */

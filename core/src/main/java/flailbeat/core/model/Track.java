@@ -2,6 +2,7 @@ package flailbeat.core.model;
 
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.carried.TrackFromFile;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
@@ -16,24 +17,17 @@ import java.util.function.UnaryOperator;
 /**
  * One part.
  *
- * @param channel MIDI channel, 0 to 15; 9 is the drum channel
- * @param armed whether it is played and recorded along with the chosen track
  * @param clips in order, and apart: none begins before the one before it has ended
- * @param carried in order of tick
- * @param traits what the MIDI file that it came from says of it
+ * @param file what the file that it came from said of it besides
  * @param roll how it is drawn on by hand
  */
 public record Track(
     TrackId id,
     String name,
-    Instrument instrument,
-    int channel,
-    boolean armed,
-    boolean muted,
-    boolean solo,
+    TrackSound sound,
+    Switches switches,
     List<Clip> clips,
-    List<CarriedEvent> carried,
-    FileTraits traits,
+    TrackFromFile file,
     RollTraits roll) {
   /** The channel that General MIDI keeps for drums, counted from 0. */
   public static final int DRUM_CHANNEL = 9;
@@ -41,12 +35,8 @@ public record Track(
   private static final TickRange EVER = new TickRange(0, 2 * Ticks.LAST);
 
   public Track {
-    if (channel < 0 || channel > 15) {
-      throw new IllegalArgumentException("A channel goes from 0 to 15, not " + channel);
-    }
     clips = List.copyOf(clips);
     requireApart(clips);
-    carried = List.copyOf(carried);
   }
 
   private static void requireApart(List<Clip> clips) {
@@ -69,15 +59,43 @@ public record Track(
     return new Track(
         id,
         name,
-        instrument,
-        channel,
-        false,
-        false,
-        false,
+        new TrackSound(instrument, channel),
+        Switches.OFF,
         List.of(),
-        List.of(),
-        FileTraits.NONE,
+        TrackFromFile.NONE,
         RollTraits.NONE);
+  }
+
+  public Instrument instrument() {
+    return sound.instrument();
+  }
+
+  /** MIDI channel, 0 to 15; 9 is the drum channel. */
+  public int channel() {
+    return sound.channel();
+  }
+
+  /** Whether it is played and recorded along with the chosen track. */
+  public boolean armed() {
+    return switches.armed();
+  }
+
+  public boolean muted() {
+    return switches.muted();
+  }
+
+  public boolean solo() {
+    return switches.solo();
+  }
+
+  /** Events that are handed on, in order of tick. */
+  public List<CarriedEvent> carried() {
+    return file.carried();
+  }
+
+  /** What the MIDI file that it came from says of it. */
+  public FileTraits traits() {
+    return file.traits();
   }
 
   /** Shows what sounds in a stretch of the song, without gathering it. */
@@ -198,41 +216,43 @@ public record Track(
   }
 
   public Track withClips(List<Clip> value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, solo, value, carried, traits, roll);
+    return new Track(id, name, sound, switches, value, file, roll);
+  }
+
+  public Track withFile(TrackFromFile value) {
+    return new Track(id, name, sound, switches, clips, value, roll);
   }
 
   public Track withCarried(List<CarriedEvent> value) {
-    return new Track(id, name, instrument, channel, armed, muted, solo, clips, value, traits, roll);
+    return withFile(new TrackFromFile(value, file.traits()));
+  }
+
+  public Track withTraits(FileTraits value) {
+    return withFile(new TrackFromFile(file.carried(), value));
   }
 
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
-    return new Track(id, name, value, newChannel, armed, muted, solo, clips, carried, traits, roll);
+    return new Track(id, name, new TrackSound(value, newChannel), switches, clips, file, roll);
+  }
+
+  public Track withSwitches(Switches value) {
+    return new Track(id, name, sound, value, clips, file, roll);
   }
 
   public Track withArmed(boolean value) {
-    return new Track(
-        id, name, instrument, channel, value, muted, solo, clips, carried, traits, roll);
+    return withSwitches(new Switches(value, muted(), solo()));
   }
 
   public Track withMuted(boolean value) {
-    return new Track(
-        id, name, instrument, channel, armed, value, solo, clips, carried, traits, roll);
+    return withSwitches(new Switches(armed(), value, solo()));
   }
 
   public Track withSolo(boolean value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, value, clips, carried, traits, roll);
-  }
-
-  public Track withTraits(FileTraits value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, solo, clips, carried, value, roll);
+    return withSwitches(new Switches(armed(), muted(), value));
   }
 
   public Track withRoll(RollTraits value) {
-    return new Track(
-        id, name, instrument, channel, armed, muted, solo, clips, carried, traits, value);
+    return new Track(id, name, sound, switches, clips, file, value);
   }
 }

@@ -17,7 +17,7 @@ public final class Pitch {
   /** From A to G, over C. */
   private static final int[] LETTERS = {9, 11, 0, 2, 4, 5, 7};
 
-  private static final Pattern NAME = Pattern.compile("([A-Ga-g])([#b]?)(-?\\d{1,2})");
+  private static final Pattern NAME = Pattern.compile("([A-Ga-g])(#{0,2}|b{0,2})(-?\\d{1,2})");
   private static final int BLACK = 0b0101_0100_1010;
   private static final int A4 = 69;
 
@@ -50,7 +50,7 @@ public final class Pitch {
   }
 
   /**
-   * The pitch of a name with its octave, sharp or flat: {@code F#4}, {@code gb4}.
+   * The pitch of a name with its octave, sharp or flat or twice that: {@code F#4}, {@code gb4}.
    *
    * @throws IllegalArgumentException for what is none, in words for the person
    */
@@ -60,7 +60,7 @@ public final class Pitch {
       throw new IllegalArgumentException("A pitch such as F#4 or Bb3, or its number");
     }
     int letter = LETTERS[Character.toUpperCase(found.group(1).charAt(0)) - 'A'];
-    int sign = found.group(2).equals("#") ? 1 : found.group(2).isEmpty() ? 0 : -1;
+    int sign = found.group(2).startsWith("b") ? -found.group(2).length() : found.group(2).length();
     int octave = Integer.parseInt(found.group(3)) - octaves.octaveOf(0);
     int pitch = letter + sign + OCTAVE * octave;
     if (!isValid(pitch)) {

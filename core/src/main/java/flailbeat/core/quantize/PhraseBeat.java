@@ -122,11 +122,11 @@ public final class PhraseBeat {
   public Song take(TrackId track, BeatGuess guess, Taking taking) {
     long anchor = anchor(guess);
     long beat = song.meters().meterAt(anchor).ticksPerBeat();
-    Placing placing = new Placing(anchor, beat, guess, taking);
+    OnBeats onBeats = new OnBeats(anchor, beat, guess, taking);
     Set<NoteId> ids = notes.stream().map(Note::id).collect(Collectors.toSet());
     LongPredicate isAround = around();
-    Song moved = NoteEdits.change(song, ids, n -> placed(n, placing));
-    return moved(moved, track, isAround, placing).withTempos(placing.tempos());
+    Song moved = NoteEdits.change(song, ids, n -> placed(n, onBeats));
+    return moved(moved, track, isAround, onBeats).withTempos(onBeats.tempos());
   }
 
   /**
@@ -136,33 +136,33 @@ public final class PhraseBeat {
   public Song takeWhole(BeatGuess guess) {
     long anchor = anchor(guess);
     long beat = song.meters().meterAt(anchor).ticksPerBeat();
-    Placing placing = new Placing(anchor, beat, guess, Taking.TEMPO_MAP);
-    Song result = NoteEdits.mapAll(song, n -> placed(n, placing));
+    OnBeats onBeats = new OnBeats(anchor, beat, guess, Taking.TEMPO_MAP);
+    Song result = NoteEdits.mapAll(song, n -> placed(n, onBeats));
     for (Track track : song.tracks()) {
-      result = moved(result, track.id(), tick -> true, placing);
+      result = moved(result, track.id(), tick -> true, onBeats);
     }
     return result
         .mapTracks(
             t ->
                 t.withTraits(
-                    new FileTraits(t.traits().statesProgram(), end(t.traits().endTick(), placing))))
-        .withCarried(song.carried().stream().map(e -> placed(e, placing)).toList())
-        .withOrigin(song.origin().mapEnds(end -> end(end, placing)))
-        .withTempos(placing.tempos());
+                    new FileTraits(t.traits().statesProgram(), end(t.traits().endTick(), onBeats))))
+        .withCarried(song.carried().stream().map(e -> placed(e, onBeats)).toList())
+        .withOrigin(song.origin().mapEnds(end -> end(end, onBeats)))
+        .withTempos(onBeats.tempos());
   }
 
   /** 0 is where the last event stands, and stays so. */
-  private static long end(long tick, Placing placing) {
-    return tick == 0 ? 0 : placing.inSong(tick);
+  private static long end(long tick, OnBeats onBeats) {
+    return tick == 0 ? 0 : onBeats.inSong(tick);
   }
 
   /** What controllers do and what is carried on a track, where it belongs to what has moved. */
-  private Song moved(Song from, TrackId track, LongPredicate moves, Placing placing) {
+  private Song moved(Song from, TrackId track, LongPredicate moves, OnBeats onBeats) {
     Track was = from.track(track).orElseThrow();
     List<ControlPoint> points =
         was.controls().stream()
             .filter(c -> moves.test(c.tick()))
-            .map(c -> c.at(placing.inSong(c.tick())))
+            .map(c -> c.at(onBeats.inSong(c.tick())))
             .toList();
     return ClipEdits.put(from, List.of(), points)
         .withTrack(
@@ -170,13 +170,13 @@ public final class PhraseBeat {
             t ->
                 t.withCarried(
                     t.carried().stream()
-                        .map(e -> moves.test(e.tick()) ? placed(e, placing) : e)
+                        .map(e -> moves.test(e.tick()) ? placed(e, onBeats) : e)
                         .sorted(Comparator.comparingLong(CarriedEvent::tick))
                         .toList()));
   }
 
-  private static CarriedEvent placed(CarriedEvent event, Placing placing) {
-    return event.at(placing.inSong(event.tick()));
+  private static CarriedEvent placed(CarriedEvent event, OnBeats onBeats) {
+    return event.at(onBeats.inSong(event.tick()));
   }
 
   /** What lies in the phrase, or nearly. */
@@ -187,13 +187,13 @@ public final class PhraseBeat {
   }
 
   /** Where what was played comes to stand, and the tempos by which it does. */
-  private final class Placing {
+  private final class OnBeats {
     private final long anchor;
     private final long beat;
     private final BeatGuess guess;
     private final Taking taking;
 
-    Placing(long anchor, long beat, BeatGuess guess, Taking taking) {
+    OnBeats(long anchor, long beat, BeatGuess guess, Taking taking) {
       this.anchor = anchor;
       this.beat = beat;
       this.guess = guess;
@@ -224,9 +224,9 @@ public final class PhraseBeat {
         : guess.beatsAt(ms);
   }
 
-  private static Note placed(Note note, Placing placing) {
-    long onset = placing.at(note.played().onset());
-    long release = placing.at(note.played().release());
+  private static Note placed(Note note, OnBeats onBeats) {
+    long onset = onBeats.at(note.played().onset());
+    long release = onBeats.at(note.played().release());
     return Note.asPlayed(note.id(), note.pitch(), note.velocity(), Played.within(onset, release))
         .withReleaseVelocity(note.releaseVelocity());
   }

@@ -3,6 +3,8 @@ package flailbeat.core.session;
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
+import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -210,6 +212,16 @@ public final class Session {
   /** The lanes under the roll, velocities and controllers. */
   public LaneActions lanes() {
     return lanes;
+  }
+
+  /** How a pitch is called at the place, as the song's key spells it. */
+  public String nameOf(int pitch) {
+    return song().keys().name(pitch, runControl.playStartTicks(), OctaveNames.MIDDLE_C4);
+  }
+
+  /** The key at the place, as far as the song says it. */
+  public Optional<KeySignature> keyHere() {
+    return song().keys().at(runControl.playStartTicks());
   }
 
   /** What was learned of how late the person plays. */

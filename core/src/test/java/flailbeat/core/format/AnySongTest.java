@@ -18,14 +18,18 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.carried.FromFile;
+import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.ControlId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Section;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
+import flailbeat.core.time.Timeline;
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
 import java.util.List;
@@ -100,11 +104,12 @@ class AnySongTest {
     Song made =
         new Song(
             "Any",
-            TempoMap.of(List.of(new TempoMap.Change(end, Tempo.ofBpm(20 + end % 300)))),
-            MeterMap.of(List.of(new MeterMap.Change(0, new Meter(7, 8)))),
+            new Timeline(
+                TempoMap.of(List.of(new TempoMap.Change(end, Tempo.ofBpm(20 + end % 300)))),
+                MeterMap.of(List.of(new MeterMap.Change(0, new Meter(7, 8)))),
+                List.of(new Section(end, "Last"), new Section(0, "First"))),
             song.tracks(),
-            List.of(late),
-            resolution,
+            new FromFile(List.of(late), resolution, MidiOrigin.NONE),
             song.nextId());
     Track first = TestSongs.track(made);
     return SongEdits.addTrack(

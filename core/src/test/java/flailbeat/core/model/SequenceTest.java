@@ -35,6 +35,7 @@ class SequenceTest {
     Sequence<Note> sequence = Sequence.ofNotes(List.of());
     TreeSet<Note> expected = new TreeSet<>(Note.ORDER);
     for (int step = 0; step < 30; step++) {
+      Sequence<Note> before = sequence;
       List<Note> put = new ArrayList<>();
       Set<Long> used = new HashSet<>();
       for (int i = random.nextInt(step % 5 == 0 ? 1500 : 4); i > 0; i--) {
@@ -53,8 +54,19 @@ class SequenceTest {
         sequence = sequence.withoutIds(gone);
       }
       assertThat(sequence).containsExactlyElementsOf(expected);
+      assertDifference(before, sequence);
       assertLookUps(sequence, new ArrayList<>(expected), random);
     }
+  }
+
+  private static void assertDifference(Sequence<Note> before, Sequence<Note> after) {
+    Difference<Note> difference = after.since(before);
+    Set<Note> was = new HashSet<>(before);
+    Set<Note> is = new HashSet<>(after);
+    assertThat(difference.gone())
+        .containsExactlyInAnyOrderElementsOf(was.stream().filter(n -> !is.contains(n)).toList());
+    assertThat(difference.come())
+        .containsExactlyInAnyOrderElementsOf(is.stream().filter(n -> !was.contains(n)).toList());
   }
 
   private static void assertLookUps(Sequence<Note> sequence, List<Note> expected, Random random) {

@@ -7,10 +7,12 @@ import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.control.Control;
+import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.CountIn;
 import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.time.NoteValue;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -156,5 +158,21 @@ class HoldsTest extends SessionRig {
     assertThat(session.document().track().controls())
         .extracting(ControlPoint::control)
         .containsExactly(Control.pressure(70), Control.pressure(0));
+  }
+
+  @ParameterizedTest
+  @MethodSource("everyKind")
+  void it_passes_the_one_place_where_all_that_is_performed_is_heard(Hold hold) {
+    List<Performed> heard = new ArrayList<>();
+    Changes.Listening listening = performer.listen(heard::add);
+    hold.begin().accept(this);
+    assertThat(heard).isNotEmpty();
+    int begun = heard.size();
+    session.run().panic();
+    assertThat(heard.size()).as("its end too").isGreaterThan(begun);
+    listening.leave();
+    int all = heard.size();
+    strike(PhysicalKey.S, 10);
+    assertThat(heard).hasSize(all);
   }
 }

@@ -9,7 +9,6 @@ import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.Lesson;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.pitch.DrumNames;
-import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.hands.KeyboardStudy;
@@ -46,10 +45,12 @@ final class CapBoard extends Pane {
   private Optional<KeyCap> underMouse = Optional.empty();
   private boolean ofKit;
   private boolean playing;
+  private final Session session;
   private String shown = "";
 
   CapBoard(Session session, Commands commands) {
     this.commands = commands;
+    this.session = session;
     this.doubts = session.doubts();
     this.performer = session.performer();
     this.keyboard = session.keyboard();
@@ -207,9 +208,11 @@ final class CapBoard extends Pane {
   /** A note by its name, or its drum's; a chord by its root's and what lies above it. */
   private String legend(List<Integer> pitches) {
     if (pitches.size() > 1) {
-      return ChordLegend.of(pitches);
+      return ChordLegend.of(
+          pitches,
+          root -> session.keyHere().map(k -> k.className(root)).orElse(Pitch.className(root)));
     }
-    String name = Pitch.name(pitches.get(0), OctaveNames.MIDDLE_C4);
+    String name = session.nameOf(pitches.get(0));
     return ofKit ? DrumNames.brief(pitches.get(0)).orElse(name) : name;
   }
 

@@ -1,8 +1,8 @@
 package flailbeat.app.view.deck;
 
-import flailbeat.core.pitch.Pitch;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntFunction;
 
 /** Names a chord of stacked thirds in as few letters as a cap has room for. */
 final class ChordLegend {
@@ -21,9 +21,9 @@ final class ChordLegend {
 
   private ChordLegend() {}
 
-  static String of(List<Integer> pitches) {
+  static String of(List<Integer> pitches, IntFunction<String> className) {
     int root = pitches.get(0);
     List<Integer> above = pitches.stream().skip(1).map(p -> p - root).toList();
-    return Pitch.className(root) + SUFFIXES.getOrDefault(above, above.size() == 3 ? "+7" : "+");
+    return className.apply(root) + SUFFIXES.getOrDefault(above, above.size() == 3 ? "+7" : "+");
   }
 }

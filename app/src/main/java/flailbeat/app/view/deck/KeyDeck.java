@@ -14,8 +14,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
-import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.pitch.Pitch;
+import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
@@ -23,6 +22,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.session.run.Repeater;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.css.PseudoClass;
@@ -74,6 +74,7 @@ public final class KeyDeck extends HBox {
   private final Label velocity = new Label();
   private final Label pedals = new Label();
   private boolean ofKit;
+  private Optional<KeySignature> shownKey = Optional.empty();
   private String saying = "";
   private String shaped = "";
 
@@ -166,7 +167,12 @@ public final class KeyDeck extends HBox {
   private void onChange(Change change) {
     boolean asks = change.isOf(Aspect.TIMING) && session.doubts().isOn();
     boolean kit = session.rows().areOfKit() != ofKit;
-    if (change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks || kit) {
+    boolean key = !session.keyHere().equals(shownKey);
+    if (key) {
+      shownKey = session.keyHere();
+      caps.forget();
+    }
+    if (key || change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks || kit) {
       refresh();
     }
   }
@@ -308,7 +314,7 @@ public final class KeyDeck extends HBox {
         };
   }
 
-  private static String name(int pitch) {
-    return Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+  private String name(int pitch) {
+    return session.nameOf(pitch);
   }
 }

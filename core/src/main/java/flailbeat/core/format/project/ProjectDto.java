@@ -15,7 +15,10 @@ record ProjectDto(
     List<MeterDto> meters,
     List<TrackDto> tracks,
     List<CarriedDto> carried,
+    @JsonInclude(JsonInclude.Include.NON_NULL) List<SectionDto> sections,
     @JsonInclude(JsonInclude.Include.NON_NULL) OriginDto origin) {
+
+  record SectionDto(long tick, String name) {}
 
   record TempoDto(long tick, int microsPerQuarter) {}
 

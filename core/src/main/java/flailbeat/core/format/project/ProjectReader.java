@@ -19,15 +19,19 @@ import flailbeat.core.model.PitchRows;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Switches;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.TrackSound;
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.carried.FromFile;
 import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.carried.TickOrders;
+import flailbeat.core.model.carried.TrackFromFile;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.ControlId;
@@ -35,9 +39,11 @@ import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Section;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Timeline;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -93,16 +99,22 @@ final class ProjectReader {
     requireEachOnce(tracks);
     return new Song(
         dto.title() == null ? "Untitled" : dto.title(),
-        TempoMap.of(
+        new Timeline(
+            TempoMap.of(
+                read(
+                    "tempo",
+                    require(dto.tempos(), "tempos"),
+                    c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
+            meters,
             read(
-                "tempo",
-                require(dto.tempos(), "tempos"),
-                c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
-        meters,
+                "section",
+                dto.sections(),
+                s -> new Section(s.tick(), s.name() == null ? "" : s.name()))),
         tracks,
-        read("carried event", dto.carried(), ProjectReader::toCarried),
-        dto.resolution(),
-        toOrigin(dto.origin()),
+        new FromFile(
+            read("carried event", dto.carried(), ProjectReader::toCarried),
+            dto.resolution(),
+            toOrigin(dto.origin())),
         ids.next());
   }
 
@@ -197,14 +209,12 @@ final class ProjectReader {
         new Track(
             new TrackId(t.id()),
             t.name() == null ? "" : t.name(),
-            new Instrument(t.program(), t.kit()),
-            t.channel(),
-            t.armed(),
-            t.muted(),
-            t.solo(),
+            new TrackSound(new Instrument(t.program(), t.kit()), t.channel()),
+            new Switches(t.armed(), t.muted(), t.solo()),
             ClipEdits.apart(read("clip", t.clips(), this::toClip), ids),
-            read("carried event", t.carried(), ProjectReader::toCarried),
-            new FileTraits(t.statesProgram(), t.endTick()),
+            new TrackFromFile(
+                read("carried event", t.carried(), ProjectReader::toCarried),
+                new FileTraits(t.statesProgram(), t.endTick())),
             toRoll(t));
     return ownTime ? track : withControls(track, t, meters);
   }

@@ -47,6 +47,9 @@ final class ProjectWriter {
         map(song.meters().changes(), ProjectWriter::toDto),
         map(song.tracks(), ProjectWriter::toDto),
         map(song.carried(), ProjectWriter::toDto),
+        song.sections().isEmpty()
+            ? null
+            : map(song.sections(), each -> new ProjectDto.SectionDto(each.tick(), each.name())),
         song.origin().isNone() ? null : toDto(song.origin()));
   }
 

@@ -6,12 +6,15 @@ import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.FromFile;
+import flailbeat.core.model.carried.Marker;
 import flailbeat.core.model.carried.MidiOrigin.FileTrack;
 import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.carried.TickOrders;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.Section;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
 import java.nio.charset.StandardCharsets;
@@ -65,6 +68,9 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       last = Math.max(last, song.meters().changes().getLast().tick());
       for (CarriedEvent e : song.carried()) {
         last = Math.max(last, e.tick());
+      }
+      for (Section s : song.sections()) {
+        last = Math.max(last, s.tick());
       }
       for (FileTrack t : song.origin().tracks()) {
         last = Math.max(last, t.endTick());
@@ -182,6 +188,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       name.ifPresent(n -> events.add(event(n), TickOrders.NAME));
       if (index == 0) {
         maps(events);
+        song.sections().forEach(s -> events.add(event(markerOf(s)), TickOrders.UNKNOWN));
       }
       List<CarriedEvent> carried = new ArrayList<>();
       if (index >= 0) {
@@ -203,6 +210,11 @@ public record SmfExport(SmfFile file, List<String> remarks) {
       NoteTimes notes = new NoteTimes(parts, placed, this::scaled);
       trimmed += notes.trim();
       return events.inOrder(notes, scaled(end));
+    }
+
+    /** A section is a marker where it begins, which is all that a file can say of it. */
+    private static CarriedEvent markerOf(Section section) {
+      return FromFile.event(new Marker(section.tick(), section.name()));
     }
 
     /** What would stand in a track that is not written stands in the first. */

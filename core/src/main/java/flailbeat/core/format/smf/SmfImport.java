@@ -11,6 +11,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FileTraits;
+import flailbeat.core.model.carried.FromFile;
 import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.carried.TickOrders;
 import flailbeat.core.model.control.Control;
@@ -21,6 +22,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.Ticks;
+import flailbeat.core.time.Timeline;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -107,12 +109,12 @@ public record SmfImport(Song song, List<String> remarks) {
       Song song =
           new Song(
               songTitle,
-              TempoMap.of(tempos),
-              meterMap,
+              new Timeline(TempoMap.of(tempos), meterMap),
               tracks,
-              carried.stream().sorted(Comparator.comparingLong(CarriedEvent::tick)).toList(),
-              file.ppq(),
-              origin,
+              new FromFile(
+                  carried.stream().sorted(Comparator.comparingLong(CarriedEvent::tick)).toList(),
+                  file.ppq(),
+                  origin),
               ids.next());
       return new SmfImport(song, List.copyOf(remarks));
     }

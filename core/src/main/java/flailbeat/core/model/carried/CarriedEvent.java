@@ -14,6 +14,8 @@ import java.util.Set;
  */
 public record CarriedEvent(long tick, int status, int type, Payload payload, int fileTrack) {
   private static final int META = 0xFF;
+  private static final int LYRIC = 0x05;
+  private static final int CUE = 0x07;
 
   /** The types of meta events that the song itself says: end of track, tempo, time signature. */
   private static final Set<Integer> SAID = Set.of(0x2F, 0x51, 0x58);
@@ -41,9 +43,19 @@ public record CarriedEvent(long tick, int status, int type, Payload payload, int
     this(tick, status, type, payload, 0);
   }
 
-  /** The same, so many ticks earlier, from the start of the song on. */
-  public CarriedEvent earlier(long ticks) {
-    return at(Math.max(0, tick - ticks));
+  /** A meta event of the first track. */
+  public static CarriedEvent meta(long tick, int type, Payload payload) {
+    return new CarriedEvent(tick, META, type, payload);
+  }
+
+  /** Whether it is a meta event of a type. */
+  public boolean isMeta(int of) {
+    return status == META && type == of;
+  }
+
+  /** Whether it belongs to a moment: lyrics, markers and cues do. */
+  public boolean isInTime() {
+    return status == META && type >= LYRIC && type <= CUE;
   }
 
   /** The same in another track of the file. */

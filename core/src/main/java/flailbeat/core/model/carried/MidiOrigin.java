@@ -36,9 +36,12 @@ public record MidiOrigin(
       Ticks.require(endTick);
     }
 
-    private FileTrack earlier(long ticks) {
+    private FileTrack mapTicks(LongUnaryOperator change) {
       return new FileTrack(
-          name.map(n -> n.earlier(ticks)), shown, parts, Math.max(0, endTick - ticks));
+          name.map(n -> n.at(change.applyAsLong(n.tick()))),
+          shown,
+          parts,
+          change.applyAsLong(endTick));
     }
   }
 
@@ -66,15 +69,15 @@ public record MidiOrigin(
         orders);
   }
 
-  /** As after so many ticks were taken away at the start. */
-  public MidiOrigin earlier(long ticks) {
+  /** With all that is known by its tick elsewhere. */
+  public MidiOrigin mapTicks(LongUnaryOperator change) {
     return isNone()
         ? this
         : new MidiOrigin(
             type,
             saysTempo,
             saysMeter,
-            tracks.stream().map(t -> t.earlier(ticks)).toList(),
-            orders.earlier(ticks));
+            tracks.stream().map(t -> t.mapTicks(change)).toList(),
+            orders.mapTicks(change));
   }
 }

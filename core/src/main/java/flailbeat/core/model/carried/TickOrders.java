@@ -232,11 +232,11 @@ public final class TickOrders {
     return tick << 20 | fileTrack;
   }
 
-  /** The same, so many ticks earlier where a place is known by its tick alone. */
-  public TickOrders earlier(long ticks) {
+  /** The same, elsewhere where a place is known by its tick alone. */
+  public TickOrders mapTicks(LongUnaryOperator change) {
     return new TickOrders(
         Arrays.stream(groups)
-            .map(g -> new Group(g.fileTrack, Math.max(0, g.tick - ticks), g.refs))
+            .map(g -> new Group(g.fileTrack, change.applyAsLong(g.tick), g.refs))
             .toArray(Group[]::new));
   }
 

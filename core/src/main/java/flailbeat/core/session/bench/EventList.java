@@ -14,8 +14,6 @@ import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.control.ControllerNames;
 import flailbeat.core.model.id.ControlId;
 import flailbeat.core.model.id.NoteId;
-import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;
@@ -226,14 +224,14 @@ public final class EventList {
       case Note note ->
           switch (column) {
             case PLACE -> values.one(NoteField.START, note);
-            case WHAT -> Pitch.name(note.pitch(), OctaveNames.MIDDLE_C4);
+            case WHAT -> values.one(NoteField.PITCH, note);
             case LENGTH -> values.one(NoteField.LENGTH, note);
             case VALUE -> Integer.toString(note.velocity());
           };
       case ControlPoint point ->
           switch (column) {
             case PLACE -> values.position(point.tick());
-            case WHAT -> name(point.control());
+            case WHAT -> name(point);
             case LENGTH -> "";
             case VALUE -> Integer.toString(point.control().value());
           };
@@ -241,12 +239,13 @@ public final class EventList {
     };
   }
 
-  private static String name(Control control) {
+  private String name(ControlPoint point) {
+    Control control = point.control();
     return switch (control.kind()) {
       case CONTROLLER -> ControllerNames.of(control.number());
       case PITCH_BEND -> Controller.BEND.title();
       case CHANNEL_PRESSURE -> Controller.PRESSURE.title();
-      case KEY_PRESSURE -> "Pressure on " + Pitch.name(control.number(), OctaveNames.MIDDLE_C4);
+      case KEY_PRESSURE -> "Pressure on " + values.pitch(control.number(), point.tick());
       case PROGRAM -> "Program";
     };
   }
@@ -332,11 +331,11 @@ public final class EventList {
     int most = control.kind().most();
     long wanted = Math.round(Arithmetic.parse(typed).applyTo(control.value()));
     if (wanted < 0 || wanted > most) {
-      throw new IllegalArgumentException(name(control) + " goes from 0 to " + most);
+      throw new IllegalArgumentException(name(point) + " goes from 0 to " + most);
     }
     Control changed = new Control(control.kind(), control.number(), (int) wanted);
     editing.edit(
-        "Change " + name(control),
+        "Change " + name(point),
         s ->
             ClipEdits.put(
                 s, List.of(), List.of(new ControlPoint(point.id(), point.tick(), changed))));

@@ -109,9 +109,14 @@ public final class ExactValues {
       case START, END -> position(field.of(note));
       case LENGTH -> length(note.onset(), note.length());
       case AS_PLAYED -> offset(note);
-      case PITCH -> Pitch.name(note.pitch(), OctaveNames.MIDDLE_C4);
+      case PITCH -> pitch(note.pitch(), note.onset());
       case VELOCITY -> Integer.toString(note.velocity());
     };
+  }
+
+  /** A pitch at a tick, spelled by the song's key there. */
+  String pitch(int pitch, long tick) {
+    return document.song().keys().name(pitch, tick, OctaveNames.MIDDLE_C4);
   }
 
   /** A place, as it is shown. */

@@ -8,6 +8,7 @@ import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.TimeShift;
 import flailbeat.core.model.Song;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.session.bench.EditActions;
@@ -22,6 +23,7 @@ import flailbeat.core.session.person.CommandNumbers;
 import flailbeat.core.session.person.Named;
 import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.time.Clock;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Workshop;
 import java.util.EnumMap;
 import java.util.Map;
@@ -282,7 +284,7 @@ public final class ChoreTrial {
       return;
     }
     if (now.trimmed() > 0 && now.wholeSong()) {
-      looping.shift(-now.trimmed(), before);
+      looping.follow(TimeShift.closing(new TickRange(0, now.trimmed())), before);
     }
     forget();
     if (!now.marked().isEmpty()) {

@@ -1,5 +1,6 @@
 package flailbeat.core.session.document;
 
+import flailbeat.core.edit.TimeShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.time.MeterMap;
@@ -38,15 +39,20 @@ public final class Looping {
   private void followSteps() {
     Song now = document.song();
     for (Shift each : shifts) {
-      if (now == each.before() && range.equals(each.to())) {
+      if (isSame(now, each.before()) && range.equals(each.to())) {
         set(each.from(), each.on());
         return;
       }
-      if (now == each.after() && range.equals(each.from())) {
+      if (isSame(now, each.after()) && range.equals(each.from())) {
         set(each.to(), each.on() && each.to().isPresent());
         return;
       }
     }
+  }
+
+  /** Whether it is that step's song, under whatever name: a first saving names it. */
+  private static boolean isSame(Song song, Song other) {
+    return song.tracks() == other.tracks() && song.timeline() == other.timeline();
   }
 
   /** The range, though it may not be gone round; empty while none was ever chosen. */
@@ -109,15 +115,12 @@ public final class Looping {
   }
 
   /**
-   * All of the song came so much later, or earlier; what would lie before its start goes.
+   * The song was shifted, and the loop goes along.
    *
    * @param before the song that it was
    */
-  public void shift(long ticks, Song before) {
-    Optional<TickRange> moved =
-        range
-            .map(r -> new TickRange(Math.max(0, r.start() + ticks), Math.max(0, r.end() + ticks)))
-            .filter(r -> r.length() > 0);
+  public void follow(TimeShift shift, Song before) {
+    Optional<TickRange> moved = range.flatMap(shift::of);
     shifts.add(new Shift(before, document.song(), range, moved, on));
     set(moved, on && moved.isPresent());
   }

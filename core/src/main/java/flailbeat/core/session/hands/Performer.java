@@ -16,7 +16,9 @@ import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
+import flailbeat.core.session.document.Changes.Listening;
 import flailbeat.core.time.Clock;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,6 +50,7 @@ public final class Performer {
   private int tonic;
   private Scale scale = Scale.MAJOR;
   private KeysMode keysMode = KeysMode.PLAY;
+  private final List<Consumer<Performed>> listeners = new ArrayList<>();
   private Consumer<Performed> heardBy = event -> {};
   private LongToDoubleFunction beatAt = atNanos -> 0;
 
@@ -65,6 +68,12 @@ public final class Performer {
   public void playTo(Consumer<Performed> listener, LongToDoubleFunction beat) {
     heardBy = listener;
     beatAt = beat;
+  }
+
+  /** Lets someone hear all that is performed, by whatever input, before anything comes of it. */
+  public Listening listen(Consumer<Performed> listener) {
+    listeners.add(listener);
+    return () -> listeners.remove(listener);
   }
 
   public Hands hands() {
@@ -335,11 +344,17 @@ public final class Performer {
     changes.fire(Aspect.KEYS);
   }
 
+  /** All that is performed passes here, and nowhere else. */
+  private void tell(Performed event) {
+    List.copyOf(listeners).forEach(l -> l.accept(event));
+    heardBy.accept(event);
+  }
+
   private void perform(List<Performed> events) {
     if (!events.isEmpty()) {
       changes.during(
           () -> {
-            events.forEach(heardBy);
+            events.forEach(this::tell);
             changes.fire(Aspect.KEYS);
           });
     }

@@ -190,6 +190,7 @@ class ChoreTrialTest {
         .containsExactly(0L);
     assertThat(session.runControl().looping().range()).contains(new TickRange(0, 3840));
     Optional<TickRange> moved = session.runControl().looping().range();
+    session.document().name("As a first saving names it");
     session.editing().undo();
     assertThat(session.runControl().looping().range()).as("undone").isEqualTo(loopBefore);
     session.editing().redo();

@@ -17,7 +17,6 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.time.TickRange;
@@ -151,7 +150,7 @@ final class Readout {
 
   private String line(int pitch, long onset, long length, int velocity) {
     boolean kit = session.document().track().instrument().kit();
-    String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+    String name = session.song().keys().name(pitch, onset, OctaveNames.MIDDLE_C4);
     return (kit ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4) : name)
         + "  "
         + session.song().meters().positionAt(onset)
