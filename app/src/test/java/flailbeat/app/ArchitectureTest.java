@@ -29,6 +29,7 @@ class ArchitectureTest {
   /** Rooms of the window, each before those that may know it. */
   private static final List<String> ROOMS =
       List.of(
+          "formats",
           "control",
           "command",
           "view.bench.surface",

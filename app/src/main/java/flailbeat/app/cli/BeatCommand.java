@@ -1,7 +1,7 @@
 package flailbeat.app.cli;
 
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import flailbeat.core.files.SongFiles;
+import flailbeat.app.formats.Formats;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.PhraseBeat;
@@ -47,7 +47,7 @@ final class BeatCommand implements Callable<Integer> {
   @Override
   public Integer call() throws CommandFault {
     try {
-      Song song = SongFiles.read(in).song();
+      Song song = Formats.ALL.read(in).song();
       Track most = PhraseBeat.busiest(song);
       List<Guess> guesses =
           new PhraseBeat(song, most.notes()).guesses().stream().map(BeatCommand::guess).toList();

@@ -1,5 +1,7 @@
 package flailbeat.app.cli;
 
+import flailbeat.app.formats.Formats;
+import flailbeat.core.files.MidiSongs;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.SafeFile;
@@ -47,7 +49,7 @@ final class ConvertCommand implements Callable<Integer> {
     progress.now("Writing " + out);
     List<String> lost;
     try {
-      lost = SongFiles.write(opened.song(), out);
+      lost = Formats.ALL.write(opened.song(), out);
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
     }
@@ -64,8 +66,7 @@ final class ConvertCommand implements Callable<Integer> {
     } catch (IOException e) {
       throw CommandLineApp.fault(in, e);
     }
-    Opened opened =
-        SongFiles.fromMidi(reading, SongFiles.titleOf(in)).withRemarks(reading.departures());
+    Opened opened = MidiSongs.of(reading, SongFiles.titleOf(in)).withRemarks(reading.departures());
     input.requireWhole(in, opened);
     try {
       SafeFile.write(out, stream -> SmfWriter.write(reading.file(), stream));
@@ -77,7 +78,7 @@ final class ConvertCommand implements Callable<Integer> {
 
   private Opened read() throws CommandFault {
     try {
-      Opened opened = SongFiles.read(in);
+      Opened opened = Formats.ALL.read(in);
       input.requireWhole(in, opened);
       return opened;
     } catch (IOException e) {

@@ -1,8 +1,8 @@
 package flailbeat.app.cli;
 
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.app.formats.Formats;
 import flailbeat.core.files.Opened;
-import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import java.io.IOException;
@@ -54,7 +54,7 @@ final class InfoCommand implements Callable<Integer> {
   @Override
   public Integer call() throws CommandFault {
     try {
-      Facts facts = facts(SongFiles.read(file));
+      Facts facts = facts(Formats.ALL.read(file));
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(JsonMapper.builder().build().writeValueAsString(facts));

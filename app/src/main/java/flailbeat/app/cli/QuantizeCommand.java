@@ -2,9 +2,12 @@ package flailbeat.app.cli;
 
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import flailbeat.app.formats.Formats;
 import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.files.MidiSongs;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.files.SongFormat;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfFile;
 import flailbeat.core.format.smf.SmfPatch;
@@ -276,11 +279,11 @@ final class QuantizeCommand implements Callable<Integer> {
 
   private Input read() throws CommandFault {
     try {
-      if (SongFiles.kindOf(in) == SongFiles.Kind.PROJECT) {
-        return new Input(SongFiles.read(in));
+      if (!Formats.ALL.isMidi(in)) {
+        return new Input(Formats.ALL.read(in));
       }
       SmfReading reading = SmfReader.read(in);
-      Opened opened = SongFiles.fromMidi(reading, SongFiles.titleOf(in));
+      Opened opened = MidiSongs.of(reading, SongFiles.titleOf(in));
       input.requireWhole(in, opened);
       return new Input(opened, Optional.of(reading.file()), reading.departures());
     } catch (IOException e) {
@@ -313,7 +316,7 @@ final class QuantizeCommand implements Callable<Integer> {
       mover = note -> next.apply(before.apply(note));
     }
     try {
-      boolean toMidi = SongFiles.kindOf(out) == SongFiles.Kind.MIDI;
+      boolean toMidi = Formats.ALL.isMidi(out);
       return toMidi && source.source().isPresent()
           ? patched(source.source().get(), song, mover)
           : remade(song, mover, toMidi, plans);
@@ -342,7 +345,7 @@ final class QuantizeCommand implements Callable<Integer> {
   private Result remade(
       Song song, UnaryOperator<Note> mover, boolean toMidi, List<QuantizePlan> plans)
       throws IOException {
-    SongFiles.Written written = SongFiles.contents(NoteEdits.mapAll(song, mover), out);
+    SongFormat.Written written = Formats.ALL.contents(NoteEdits.mapAll(song, mover), out);
     int ppq = toMidi ? song.resolution() : Ticks.PPQ;
     int moved =
         (int)

@@ -1,7 +1,7 @@
 package flailbeat.app.cli;
 
+import flailbeat.app.formats.Formats;
 import flailbeat.core.files.Opened;
-import flailbeat.core.files.SongFiles;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -17,7 +17,7 @@ final class SoundInput {
 
   static void requireKnown(Path out) throws CommandFault {
     try {
-      SongFiles.kindOf(out);
+      Formats.ALL.formatOf(out);
     } catch (IOException e) {
       throw CommandLineApp.fault(out, e);
     }
@@ -26,7 +26,7 @@ final class SoundInput {
   /** Whether a file is a MIDI file, by its name. */
   static boolean isMidi(Path file) throws CommandFault {
     try {
-      return SongFiles.kindOf(file) == SongFiles.Kind.MIDI;
+      return Formats.ALL.isMidi(file);
     } catch (IOException e) {
       throw CommandLineApp.fault(file, e);
     }

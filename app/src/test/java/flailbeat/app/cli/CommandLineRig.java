@@ -29,8 +29,8 @@ abstract class CommandLineRig {
   void files() throws IOException {
     flail = folder.resolve("lamps.flail");
     midi = folder.resolve("lamps.mid");
-    SongFiles.write(HarbourLamps.song(), flail);
-    SongFiles.write(HarbourLamps.song(), midi);
+    SongFiles.standard().write(HarbourLamps.song(), flail);
+    SongFiles.standard().write(HarbourLamps.song(), midi);
     System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
     System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
   }
@@ -46,6 +46,6 @@ abstract class CommandLineRig {
   }
 
   static Song read(Path file) throws IOException {
-    return SongFiles.read(file).song();
+    return SongFiles.standard().read(file).song();
   }
 }

@@ -101,7 +101,8 @@ class CommandLineTest extends CommandLineRig {
     }
     Clip clip = Clip.around(new ClipId(9), late, List.of(), empty.meters());
     Path phrase = folder.resolve("late.flail");
-    SongFiles.write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
+    SongFiles.standard()
+        .write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
     Path result = folder.resolve("late.mid");
     Path report = folder.resolve("late.json");
     assertThat(
@@ -142,7 +143,7 @@ class CommandLineTest extends CommandLineRig {
         .as("eighths of hats may be heard as beats")
         .anyMatch(bpm -> Math.abs(bpm.asDouble() - 96) < 1);
     Path empty = folder.resolve("empty.flail");
-    SongFiles.write(Song.empty(), empty);
+    SongFiles.standard().write(Song.empty(), empty);
     assertThat(run("beat", empty)).isEqualTo(1);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("no beat was found");
   }
@@ -160,7 +161,8 @@ class CommandLineTest extends CommandLineRig {
     }
     Clip clip = Clip.around(new ClipId(9), played, List.of(), empty.meters());
     Path phrase = folder.resolve("free.flail");
-    SongFiles.write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
+    SongFiles.standard()
+        .write(empty.mapTracks(t -> t.withClips(List.of(clip))).withNextId(100), phrase);
     Path result = folder.resolve("free.mid");
     assertThat(run("quantize", phrase, result, "--grid", "1/4", "--beat", "find")).isZero();
     assertThat(err.toString(StandardCharsets.UTF_8)).containsPattern("beat: (99|100).\\d bpm");
@@ -173,7 +175,7 @@ class CommandLineTest extends CommandLineRig {
     assertThat(song.tempos().tempoAt(notes.get(5).onset()).bpm()).isBetween(96.0, 104.0);
     err.reset();
     Path none = folder.resolve("none.flail");
-    SongFiles.write(Song.empty(), none);
+    SongFiles.standard().write(Song.empty(), none);
     assertThat(run("quantize", none, result, "--grid", "1/4", "--beat", "find")).isEqualTo(1);
     assertThat(err.toString(StandardCharsets.UTF_8)).contains("no beat was found");
   }
@@ -248,7 +250,7 @@ class CommandLineTest extends CommandLineRig {
   void the_report_counts_and_times_what_was_written() throws Exception {
     Path coarse = folder.resolve("coarse.mid");
     Song song = HarbourLamps.song();
-    SongFiles.write(song.withFile(song.file().withResolution(24)), coarse);
+    SongFiles.standard().write(song.withFile(song.file().withResolution(24)), coarse);
     Path result = folder.resolve("q.mid");
     Path report = folder.resolve("r.json");
     run("quantize", coarse, result, "--grid", "1/16", "--strength", 20, "--report", report);

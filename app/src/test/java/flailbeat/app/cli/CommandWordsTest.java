@@ -137,7 +137,7 @@ class CommandWordsTest extends CommandLineRig {
     run("quantize", midi, folder.resolve("x.mid"), "--grid", "1/3");
     assertThat(err.toString(StandardCharsets.UTF_8).lines()).hasSize(2);
     Path strange = folder.resolve("strange.mid");
-    SongFiles.write(HarbourLamps.song().withTitle("a\u001b[31mb\nc"), strange);
+    SongFiles.standard().write(HarbourLamps.song().withTitle("a\u001b[31mb\nc"), strange);
     run("info", strange);
     assertThat(out.toString(StandardCharsets.UTF_8))
         .doesNotContain("\u001b")

@@ -97,7 +97,7 @@ class FieldsTest extends HeadlessWindow {
     ui.run(() -> ui.field("tempo").setText("140"));
     type(KeyCode.CONTROL, KeyCode.S);
     ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
-    assertThat(SongFiles.read(file).song().tempos().tempoAt(0)).hasToString("140");
+    assertThat(SongFiles.standard().read(file).song().tempos().tempoAt(0)).hasToString("140");
     ui.run(() -> ui.field("tempo").setText("9999"));
     type(KeyCode.CONTROL, KeyCode.S);
     assertThat(refusals()).as("what is refused is not saved over").hasSize(1);

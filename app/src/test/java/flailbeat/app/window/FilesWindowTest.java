@@ -31,7 +31,7 @@ class FilesWindowTest extends HeadlessWindow {
     type(KeyCode.CONTROL, KeyCode.S);
     ui.await(() -> !ui.session.document().hasUnsavedWork());
     Song saved = ui.session.song();
-    assertThat(SongFiles.read(project).song()).isEqualTo(saved);
+    assertThat(SongFiles.standard().read(project).song()).isEqualTo(saved);
     Path midi = folder.resolve("mine.mid");
     ui.answers.file = Optional.of(midi);
     type(KeyCode.CONTROL, KeyCode.E);
@@ -58,7 +58,7 @@ class FilesWindowTest extends HeadlessWindow {
   @Test
   void what_is_left_of_a_damaged_file_is_offered() throws Exception {
     Path whole = folder.resolve("whole.mid");
-    SongFiles.write(HarbourLamps.song(), whole);
+    SongFiles.standard().write(HarbourLamps.song(), whole);
     byte[] bytes = Files.readAllBytes(whole);
     Path cut = folder.resolve("cut.mid");
     Files.write(cut, Arrays.copyOf(bytes, bytes.length - 900));
@@ -86,7 +86,7 @@ class FilesWindowTest extends HeadlessWindow {
     ui.answers.file = Optional.of(project);
     ui.run(() -> ui.stage.fireEvent(close.copyFor(ui.stage, ui.stage)));
     ui.await(() -> !ui.stage.isShowing());
-    assertThat(SongFiles.read(project).song().noteCount())
+    assertThat(SongFiles.standard().read(project).song().noteCount())
         .isEqualTo(HarbourLamps.song().noteCount());
   }
 

@@ -30,7 +30,7 @@ class NothingLostTest extends HeadlessWindow {
   @Test
   void what_is_edited_while_another_song_is_read_is_asked_about() throws Exception {
     Path other = folder.resolve("other.flail");
-    SongFiles.write(ui.session.song().withTitle("Other"), other);
+    SongFiles.standard().write(ui.session.song().withTitle("Other"), other);
     ui.answers.unsaved = Unsaved.STAY;
     ui.run(
         () -> {
@@ -57,7 +57,7 @@ class NothingLostTest extends HeadlessWindow {
           rename("Mine, longer");
         });
     ui.await(closed::get);
-    assertThat(SongFiles.read(file).song().title()).isEqualTo("Mine, longer");
+    assertThat(SongFiles.standard().read(file).song().title()).isEqualTo("Mine, longer");
   }
 
   private SettingsKeeper keeperIn(Path file) throws Exception {
@@ -171,7 +171,7 @@ class NothingLostTest extends HeadlessWindow {
   @Test
   void a_song_that_is_opened_while_another_is_saved_does_not_get_its_file() throws Exception {
     Path precious = folder.resolve("precious.flail");
-    SongFiles.write(HarbourLamps.song(), precious);
+    SongFiles.standard().write(HarbourLamps.song(), precious);
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.of(precious)));
     ui.run(
         () -> {
@@ -182,22 +182,22 @@ class NothingLostTest extends HeadlessWindow {
         });
     ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
     assertThat(ui.session.document().file()).isEmpty();
-    assertThat(SongFiles.read(precious).song().title()).isEqualTo("Precious");
+    assertThat(SongFiles.standard().read(precious).song().title()).isEqualTo("Precious");
   }
 
   @Test
   void a_name_without_its_ending_does_not_replace_the_project_of_that_name_unasked()
       throws Exception {
     Path there = folder.resolve("foo.flail");
-    SongFiles.write(HarbourLamps.song(), there);
+    SongFiles.standard().write(HarbourLamps.song(), there);
     ui.answers.file = Optional.of(folder.resolve("foo"));
     ui.run(() -> ui.window.files().saveAs());
     assertThat(ui.answers.asked).isEqualTo("replace foo.flail");
-    assertThat(SongFiles.read(there).song().noteCount()).isPositive();
+    assertThat(SongFiles.standard().read(there).song().noteCount()).isPositive();
     ui.answers.replaces = true;
     ui.run(() -> ui.window.files().saveAs());
     ui.await(() -> ui.session.notices().current().text().startsWith("Saved foo.flail"));
-    assertThat(SongFiles.read(there).song().noteCount()).isZero();
+    assertThat(SongFiles.standard().read(there).song().noteCount()).isZero();
     ui.answers.file = Optional.of(folder.resolve("v1.2"));
     ui.run(() -> ui.window.files().saveAs());
     ui.await(() -> Files.exists(folder.resolve("v1.2.flail")));
@@ -244,7 +244,7 @@ class NothingLostTest extends HeadlessWindow {
         });
     assertThat(openStill).as("as long as it is written").isTrue();
     ui.await(() -> !ui.stage.isShowing());
-    assertThat(SongFiles.read(midi).song().noteCount()).isPositive();
+    assertThat(SongFiles.standard().read(midi).song().noteCount()).isPositive();
   }
 
   @Test

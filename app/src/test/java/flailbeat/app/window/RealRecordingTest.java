@@ -52,7 +52,7 @@ class RealRecordingTest extends RealWindow {
     ui.await(() -> !ui.session.document().hasUnsavedWork());
     Path midi = folder.resolve("eight.mid");
     assertThat(CommandLineApp.run("convert", project.toString(), midi.toString())).isZero();
-    assertThat(SongFiles.read(midi).song().tracks().get(0).notes())
+    assertThat(SongFiles.standard().read(midi).song().tracks().get(0).notes())
         .extracting(Note::onset)
         .containsExactlyElementsOf(quantized);
   }

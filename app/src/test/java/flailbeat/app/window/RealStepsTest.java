@@ -39,7 +39,7 @@ class RealStepsTest extends RealWindow {
         });
     steps(Files.readString(MELODIES.resolve(name + ".keys")));
     List<Note> notated =
-        SongFiles.read(MELODIES.resolve(name + ".mid")).song().tracks().stream()
+        SongFiles.standard().read(MELODIES.resolve(name + ".mid")).song().tracks().stream()
             .flatMap(t -> t.notes().stream())
             .toList();
     // abc2midi begins each note a tick of its 480 late.

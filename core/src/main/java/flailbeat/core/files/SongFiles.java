@@ -1,13 +1,8 @@
 package flailbeat.core.files;
 
+import flailbeat.core.files.SongFormat.Written;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
-import flailbeat.core.format.project.ProjectFile;
-import flailbeat.core.format.smf.SmfExport;
-import flailbeat.core.format.smf.SmfImport;
-import flailbeat.core.format.smf.SmfReader;
-import flailbeat.core.format.smf.SmfReading;
-import flailbeat.core.format.smf.SmfWriter;
 import flailbeat.core.model.Song;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -16,89 +11,79 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-/** Reads and writes songs, by the extension of the file's name. */
+/** Reads and writes songs in whatever formats there are, by the ending of a file's name. */
 public final class SongFiles {
-  /** The formats, by extension. */
-  public enum Kind {
-    PROJECT,
-    MIDI
-  }
-
   /** Bytes: with less than this a disk is as good as full. */
   private static final long LEAST_ROOM = 4096;
 
   private static final String FULL =
       "the disk is full, so the file is as it was; make room, or save in another place";
 
-  private SongFiles() {}
+  private final List<SongFormat> formats;
+
+  /** A table of formats; no two have an ending in common. */
+  public SongFiles(List<SongFormat> formats) {
+    this.formats = List.copyOf(formats);
+  }
+
+  /** The formats that need no more than this module: projects and MIDI files. */
+  public static SongFiles standard() {
+    return new SongFiles(List.of(new ProjectSongs(), new MidiSongs()));
+  }
+
+  /** The table. */
+  public List<SongFormat> formats() {
+    return formats;
+  }
 
   /**
    * The format of a file, by its name.
    *
-   * @throws FileFault for an extension that is none of ours
+   * @throws FileFault for an ending that none has
    */
-  public static Kind kindOf(Path file) throws FileFault {
+  public SongFormat formatOf(Path file) throws FileFault {
     String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-    if (name.endsWith(".flail")) {
-      return Kind.PROJECT;
-    }
-    if (name.endsWith(".mid") || name.endsWith(".midi")) {
-      return Kind.MIDI;
-    }
-    throw new FileFault("its name should end in .flail (project) or .mid (MIDI file)");
+    return formats.stream()
+        .filter(f -> f.endings().stream().anyMatch(name::endsWith))
+        .findFirst()
+        .orElseThrow(() -> new FileFault("its name should end in " + endings()));
   }
 
-  /** Reads a song; what can be saved of a damaged MIDI file is, with the loss told. */
-  public static Opened read(Path file) throws IOException {
+  private String endings() {
+    List<String> all =
+        formats.stream().map(f -> f.endings().getFirst() + " (" + f.name() + ")").toList();
+    String last = all.getLast();
+    return all.size() == 1
+        ? last
+        : String.join(", ", all.subList(0, all.size() - 1)) + " or " + last;
+  }
+
+  /** Whether a file is a MIDI file, by its name. */
+  public boolean isMidi(Path file) throws FileFault {
+    return formatOf(file) instanceof MidiSongs;
+  }
+
+  /** Reads a song; what can be saved of a damaged file is, with the loss told. */
+  public Opened read(Path file) throws IOException {
     if (Files.isDirectory(file)) {
       throw new FileFault("this is a folder");
     }
-    return switch (kindOf(file)) {
-      case PROJECT -> {
-        ProjectFile.Reading reading = ProjectFile.open(file);
-        yield new Opened(reading.song(), "", "", reading.remarks());
-      }
-      case MIDI -> fromMidi(SmfReader.read(file), titleOf(file));
-    };
-  }
-
-  /** What a MIDI file that was read gives. */
-  public static Opened fromMidi(SmfReading reading, String title) {
-    SmfImport made = SmfImport.of(reading.file(), title);
-    List<String> remarks = new ArrayList<>(reading.departures());
-    remarks.addAll(made.remarks());
-    return reading.isWhole()
-        ? new Opened(made.song(), "", "", remarks)
-        : new Opened(made.song(), reading.describeDamage(), reading.describeLoss(), remarks);
+    return formatOf(file).read(file);
   }
 
   /** Writes a song whole or leaves the file as it was; says what the format can't hold of it. */
-  public static List<String> write(Song song, Path file) throws IOException {
+  public List<String> write(Song song, Path file) throws IOException {
     Written written = contents(song, file);
     SafeFile.write(file, written.contents());
     return written.remarks();
   }
 
-  /**
-   * A song as it is to be written.
-   *
-   * @param remarks what the format can't hold of it, a line each
-   */
-  public record Written(SafeFile.Contents contents, List<String> remarks) {}
-
-  /** What a song is written as, by the extension of the file's name. */
-  public static Written contents(Song song, Path file) throws FileFault {
-    return switch (kindOf(file)) {
-      case PROJECT -> new Written(out -> ProjectFile.write(song, out), List.of());
-      case MIDI -> {
-        SmfExport export = SmfExport.from(song);
-        yield new Written(out -> SmfWriter.write(export.file(), out), export.remarks());
-      }
-    };
+  /** What a song is written as, by the ending of the file's name. */
+  public Written contents(Song song, Path file) throws IOException {
+    return formatOf(file).contents(song);
   }
 
   /** The file's name without its extension. */

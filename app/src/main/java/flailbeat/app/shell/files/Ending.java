@@ -1,5 +1,7 @@
 package flailbeat.app.shell.files;
 
+import flailbeat.core.files.MidiSongs;
+import flailbeat.core.files.ProjectSongs;
 import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
 import java.nio.file.Path;
@@ -8,8 +10,8 @@ import java.util.Locale;
 
 /** What the names of files end in, by their kinds. */
 public enum Ending {
-  PROJECT(".flail"),
-  MIDI(".mid", ".midi"),
+  PROJECT(ProjectSongs.ENDING),
+  MIDI(MidiSongs.ENDINGS),
   GROOVE(GrooveFile.ENDING),
   CHORES(ChoreFile.ENDING),
   PAGE(".html", ".htm");
@@ -17,7 +19,11 @@ public enum Ending {
   private final List<String> endings;
 
   Ending(String... endings) {
-    this.endings = List.of(endings);
+    this(List.of(endings));
+  }
+
+  Ending(List<String> endings) {
+    this.endings = endings;
   }
 
   /** Whether a file's name has it, in capitals or not. */

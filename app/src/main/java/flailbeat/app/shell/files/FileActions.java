@@ -1,5 +1,6 @@
 package flailbeat.app.shell.files;
 
+import flailbeat.app.formats.Formats;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.view.page.ChoreFiles;
 import flailbeat.app.view.timing.GrooveFiles;
@@ -52,7 +53,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     Song before = session.song();
     background.read(
         "Opening " + file.getFileName(),
-        () -> SongFiles.read(file),
+        () -> Formats.ALL.read(file),
         opened -> unlessChanged(before, () -> opened(file, opened)),
         e -> failed(file, e));
   }
@@ -145,7 +146,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     background.write(
         "Saving " + file.getFileName(),
         () -> {
-          SongFiles.write(whole, file);
+          Formats.ALL.write(whole, file);
           return song;
         },
         written -> {
@@ -171,7 +172,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     Song song = session.song();
     background.write(
         "Exporting " + file.getFileName(),
-        () -> SongFiles.write(song, file),
+        () -> Formats.ALL.write(song, file),
         lost ->
             session
                 .notices()

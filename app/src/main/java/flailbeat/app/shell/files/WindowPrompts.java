@@ -1,10 +1,16 @@
 package flailbeat.app.shell.files;
 
+import flailbeat.app.formats.Formats;
+import flailbeat.core.files.MidiSongs;
+import flailbeat.core.files.ProjectSongs;
 import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
 import java.io.File;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
@@ -15,11 +21,12 @@ import javafx.stage.Window;
 /** Asks with dialogs of the system's and of the window's. */
 public final class WindowPrompts implements Prompts {
   private static final ExtensionFilter PROJECTS =
-      new ExtensionFilter("Flailbeat project", "*.flail");
+      new ExtensionFilter("Flailbeat project", "*" + ProjectSongs.ENDING);
   private static final ExtensionFilter MIDI =
-      new ExtensionFilter("MIDI file", "*.mid", "*.midi", "*.MID");
+      new ExtensionFilter("MIDI file", patterns(MidiSongs.ENDINGS.stream()));
   private static final ExtensionFilter ALL =
-      new ExtensionFilter("Songs", "*.flail", "*.mid", "*.midi", "*.MID");
+      new ExtensionFilter(
+          "Songs", patterns(Formats.ALL.formats().stream().flatMap(f -> f.endings().stream())));
 
   private static final ExtensionFilter GROOVES =
       new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
@@ -28,6 +35,11 @@ public final class WindowPrompts implements Prompts {
   private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
 
   private final Window owner;
+
+  /** In small letters and in capitals: some systems tell them apart. */
+  private static List<String> patterns(Stream<String> endings) {
+    return endings.flatMap(e -> Stream.of("*" + e, "*" + e.toUpperCase(Locale.ROOT))).toList();
+  }
 
   public WindowPrompts(Window owner) {
     this.owner = owner;

@@ -97,7 +97,7 @@ class DrawnControllersTest {
     Song song = drawn();
     Files.createDirectories(FOLDER);
     Path file = FOLDER.resolve("drawn.mid");
-    SongFiles.write(song, file);
+    SongFiles.standard().write(song, file);
     TreeSet<String> told = told(song);
     Files.write(FOLDER.resolve("drawn.txt"), told);
     assertThat(told).hasSizeGreaterThan(300);

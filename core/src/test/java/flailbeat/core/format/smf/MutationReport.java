@@ -2,7 +2,7 @@ package flailbeat.core.format.smf;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.files.SongFiles;
+import flailbeat.core.files.MidiSongs;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.groove.GrooveFile;
 import flailbeat.core.format.project.ProjectFile;
@@ -150,7 +150,7 @@ public final class MutationReport {
   private void readMidi(byte[] bytes) throws IOException {
     SmfReading reading = SmfReader.read(bytes);
     requireLossesTold(bytes, reading);
-    Song song = SongFiles.fromMidi(reading, "x").song();
+    Song song = MidiSongs.of(reading, "x").song();
     List<QuantizePlan> plans = new ArrayList<>();
     for (var track : song.tracks()) {
       plans.add(

@@ -43,7 +43,7 @@ final class CorpusReport {
     int fit = 0;
     int tunes = 0;
     for (Path file : files) {
-      Song song = SongFiles.read(file).song();
+      Song song = SongFiles.standard().read(file).song();
       for (int track = 0; track < song.tracks().size(); track++) {
         List<Note> notated = song.tracks().get(track).notes();
         String grid = gridOf(notated, song);

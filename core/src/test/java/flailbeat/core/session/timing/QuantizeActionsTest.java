@@ -121,8 +121,8 @@ class QuantizeActionsTest {
     List<Long> played = lamps().stream().map(Note::onset).toList();
     session.quantizing().quantize();
     Path file = folder.resolve("lamps.flail");
-    SongFiles.write(session.song(), file);
-    session.open(SongFiles.read(file).song(), Optional.of(file));
+    SongFiles.standard().write(session.song(), file);
+    session.open(SongFiles.standard().read(file).song(), Optional.of(file));
     session
         .document()
         .select(Selection.ofNotes(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id())));

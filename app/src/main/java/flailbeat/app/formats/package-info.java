@@ -1,0 +1,2 @@
+/** Which formats of songs there are. */
+package flailbeat.app.formats;
