@@ -7,6 +7,7 @@ import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.edit.shapes.Curve;
 import flailbeat.core.edit.shapes.VelocitiesSet;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Velocity;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
@@ -110,7 +111,7 @@ public final class Shading {
                   .map(c -> c.to(c.end(), Math.max(c.end(), range.end()), value))
                   .orElse(Curve.at(range.start(), value)));
     } else {
-      int velocity = Math.clamp(Math.round(share * 127), 1, 127);
+      int velocity = Velocity.within(share * Velocity.MOST);
       notes.apply(range).forEach(n -> velocities.put(n.id(), velocity));
     }
   }

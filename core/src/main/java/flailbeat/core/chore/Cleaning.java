@@ -112,7 +112,7 @@ final class Cleaning {
 
   private void velocities(Area.Part part, ToDoubleFunction<Note> velocity) {
     for (Note note : part.notes()) {
-      draft.change(note, VelocityTools.loud(note, velocity.applyAsDouble(note)));
+      draft.change(note, note.asLoudAs(velocity.applyAsDouble(note)));
     }
   }
 

@@ -1,7 +1,6 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.Leeway;
-import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.GridLines;
@@ -58,10 +57,9 @@ final class Doing {
     switch (chore.then()) {
       case MARK -> draft.mark(note);
       case REMOVE -> draft.remove(note);
-      case VELOCITY -> draft.change(note, VelocityTools.loud(note, amount));
-      case LOUDER -> draft.change(note, VelocityTools.loud(note, note.velocity() + amount));
-      case VELOCITY_SCALE ->
-          draft.change(note, VelocityTools.loud(note, note.velocity() * amount / ALL));
+      case VELOCITY -> draft.change(note, note.asLoudAs(amount));
+      case LOUDER -> draft.change(note, note.asLoudAs(note.velocity() + amount));
+      case VELOCITY_SCALE -> draft.change(note, note.asLoudAs(note.velocity() * amount / ALL));
       case LENGTH -> draft.change(note, lasting(note, amount));
       case LENGTH_SCALE -> draft.change(note, lasting(note, note.length() * amount / ALL));
       case TRANSPOSE -> draft.change(note, note.moved(0, semitones));

@@ -130,6 +130,11 @@ public record Note(
         : new Note(id, pitch, value, onset, length, played, releaseVelocity);
   }
 
+  /** As loud as can be said, rounded, within what there is. */
+  public Note asLoudAs(double value) {
+    return withVelocity(Velocity.within(value));
+  }
+
   public Note withReleaseVelocity(int value) {
     return value == releaseVelocity
         ? this

@@ -6,7 +6,7 @@ import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Does;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.chore.Reach;
-import flailbeat.core.edit.shapes.VelocityTools;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
@@ -108,12 +108,12 @@ public class ClipsBench {
 
   @Benchmark
   public Song louderAll() {
-    return VelocityTools.add(song, all, 1);
+    return Louder.by(all, 1).apply(song);
   }
 
   @Benchmark
   public Song louderTen() {
-    return VelocityTools.add(song, ten, 1);
+    return Louder.by(ten, 1).apply(song);
   }
 
   @Benchmark

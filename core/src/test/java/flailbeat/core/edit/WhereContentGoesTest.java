@@ -19,8 +19,8 @@ import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.edit.shapes.PedalBars;
-import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
@@ -73,7 +73,7 @@ class WhereContentGoesTest {
   static Stream<Op> whatPeopleDo() {
     Set<NoteId> note = Set.of(new NoteId(10));
     return Stream.of(
-        new Op("louder", s -> VelocityTools.add(s, note, 5)),
+        new Op("louder", s -> Louder.by(note, 5).apply(s)),
         new Op("up two semitones", s -> NoteEdits.move(s, note, 0, 2)),
         new Op("later, within it", s -> NoteEdits.move(s, note, 400, 0)),
         new Op("later, out of it", s -> NoteEdits.move(s, note, 960, 0)),

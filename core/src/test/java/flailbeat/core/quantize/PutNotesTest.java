@@ -12,7 +12,7 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.edit.notes.NoteTools;
-import flailbeat.core.edit.shapes.VelocityTools;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.NoteId;
@@ -133,7 +133,7 @@ class PutNotesTest {
     after = NoteTools.setLength(after, all, 300);
     after = NoteTools.splitInto(after, all, 2);
     after = NoteCopies.behind(after, all, 1).apply(after);
-    after = VelocityTools.add(after, all, 5);
+    after = Louder.by(all, 5).apply(after);
     after = reopened(after);
     assertThat(track(after).notes())
         .hasSize(6)

@@ -5,6 +5,7 @@ import flailbeat.core.edit.notes.NotesEdit;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.Velocity;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.TickRange;
 import java.util.Set;
@@ -25,7 +26,7 @@ public record VelocityDrawn(Set<NoteId> ids, Curve curve) implements NotesEdit {
   /** How loud a note that it may reach becomes. */
   public int velocityOf(Note note) {
     return curve.contains(note.onset())
-        ? Math.clamp(Math.round(curve.valueAt(note.onset())), 1, 127)
+        ? Velocity.within(curve.valueAt(note.onset()))
         : note.velocity();
   }
 

@@ -30,16 +30,6 @@ public final class VelocityTools {
     return to(song, ids, n -> velocity);
   }
 
-  /** Louder by so much, or softer. */
-  public static Song add(Song song, Set<NoteId> ids, int by) {
-    return to(song, ids, n -> n.velocity() + by);
-  }
-
-  /** Louder or softer in proportion. */
-  public static Song scale(Song song, Set<NoteId> ids, int percent) {
-    return to(song, ids, n -> n.velocity() * percent / 100.0);
-  }
-
   /**
    * Brings velocities nearer to a centre, or farther from it: the distance to it becomes so many
    * hundredths of what it is.
@@ -160,11 +150,6 @@ public final class VelocityTools {
   }
 
   private static Song to(Song song, Set<NoteId> ids, ToDoubleFunction<Note> velocity) {
-    return NoteEdits.change(song, ids, n -> loud(n, velocity.applyAsDouble(n)));
-  }
-
-  /** As loud as this, rounded and held within 1 to 127. */
-  public static Note loud(Note note, double velocity) {
-    return note.withVelocity(Math.clamp(Math.round(velocity), 1, 127));
+    return NoteEdits.change(song, ids, n -> n.asLoudAs(velocity.applyAsDouble(n)));
   }
 }

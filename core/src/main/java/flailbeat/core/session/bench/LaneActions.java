@@ -4,6 +4,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
@@ -346,12 +347,13 @@ public final class LaneActions {
   }
 
   public void addVelocity(int by) {
-    velocities(by < 0 ? "Softer" : "Louder", (s, ids) -> VelocityTools.add(s, ids, by));
+    velocities(by < 0 ? "Softer" : "Louder", (s, ids) -> Louder.by(ids, by).apply(s));
   }
 
   /** In proportion. */
   public void scaleVelocity(int percent) {
-    velocities("Velocities to " + percent + " %", (s, ids) -> VelocityTools.scale(s, ids, percent));
+    velocities(
+        "Velocities to " + percent + " %", (s, ids) -> Louder.inProportion(ids, percent).apply(s));
   }
 
   /** Towards their mean. */

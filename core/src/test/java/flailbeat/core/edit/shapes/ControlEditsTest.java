@@ -276,7 +276,7 @@ class ControlEditsTest {
         .containsExactly(90, 50, 70, 50, 80);
     assertThat(loud(VelocityTools.sway(even, ids, 8, 3))).allMatch(v -> v >= 52 && v <= 68);
     assertThat(VelocityTools.centre(with, ids)).isEqualTo(80);
-    assertThat(VelocityTools.add(with, ids, 0)).isSameAs(with);
+    assertThat(Louder.by(ids, 0).apply(with)).isSameAs(with);
   }
 
   private static List<Integer> loud(Song song) {

@@ -10,8 +10,7 @@ import flailbeat.core.edit.notes.NoteResize;
 import flailbeat.core.edit.notes.NotesDrawn;
 import flailbeat.core.edit.notes.NotesErased;
 import flailbeat.core.edit.shapes.ControlDrawn;
-import flailbeat.core.edit.shapes.VelocityScale;
-import flailbeat.core.edit.shapes.VelocityShift;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.chores.ChoreTrial;
@@ -95,9 +94,9 @@ public sealed interface Gesture {
   record Erase(double x, double y, NotesErased erased) implements Gesture {}
 
   /** Dragging the velocity of the selected notes. */
-  record Loudness(double fromY, VelocityShift shift) implements Gesture {
+  record Loudness(double fromY, Louder louder) implements Gesture {
     public Loudness by(int velocity) {
-      return new Loudness(fromY, new VelocityShift(shift.ids(), velocity));
+      return new Loudness(fromY, Louder.by(louder.ids(), velocity));
     }
   }
 
@@ -128,10 +127,10 @@ public sealed interface Gesture {
   record Trial(ChoreTrial.Shown shown) implements Gesture {}
 
   /** Turning the wheel over notes: how loud they are, in proportion. */
-  record Wheel(Note at, VelocityScale scale) implements Gesture {
+  record Wheel(Note at, Louder louder) implements Gesture {
     public Wheel by(int percent) {
-      int wanted = Math.clamp(scale.percent() + percent, 5, 400);
-      return new Wheel(at, new VelocityScale(scale.ids(), wanted));
+      int wanted = Math.clamp(louder.percent() + percent, 5, 400);
+      return new Wheel(at, Louder.inProportion(louder.ids(), wanted));
     }
   }
 
@@ -149,12 +148,12 @@ public sealed interface Gesture {
       case Resize resize -> resize.moved() ? Optional.of(resize.resize()) : Optional.empty();
       case Repeat repeat -> Optional.of(repeat.copies());
       case Erase erase -> Optional.of(erase.erased());
-      case Loudness loudness -> Optional.of(loudness.shift());
+      case Loudness loudness -> Optional.of(loudness.louder());
       case Sketch sketch -> Optional.of(sketch.drawn());
       case Wipe wipe -> Optional.of(wipe.erased());
       case Pedal pedal -> Optional.of(pedal.drawn());
       case Stretch stretch -> Optional.of(stretch.drawn());
-      case Wheel wheel -> Optional.of(wheel.scale());
+      case Wheel wheel -> Optional.of(wheel.louder());
       case Trial trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();
       case NewClip clip -> Optional.empty();

@@ -12,8 +12,8 @@ import flailbeat.core.edit.notes.NotesErased;
 import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.edit.shapes.VelocityDrawn;
-import flailbeat.core.edit.shapes.VelocityShift;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Velocity;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
@@ -41,7 +41,7 @@ final class Readout {
       case Gesture.Repeat repeat -> repeated(repeat.copies());
       case Gesture.Erase erase -> erased(erase.erased());
       case Gesture.Loudness loudness ->
-          String.format(Locale.ROOT, "velocity %+d", ((VelocityShift) edit).by());
+          String.format(Locale.ROOT, "velocity %+d", loudness.louder().by());
       case Gesture.Sketch sketch -> sketched(sketch);
       case Gesture.Wipe wipe -> "erase up to " + at(wipe.erased().range().end());
       case Gesture.Pedal pedal -> pedal(pedal);
@@ -92,11 +92,11 @@ final class Readout {
   }
 
   private String wheel(Gesture.Wheel wheel) {
-    int now = wheel.scale().change(session.song()).apply(wheel.at()).velocity();
-    int count = wheel.scale().ids().size();
+    int now = wheel.louder().change(session.song()).apply(wheel.at()).velocity();
+    int count = wheel.louder().ids().size();
     return "velocity "
         + now
-        + String.format(Locale.ROOT, "   %+d %%", wheel.scale().percent() - 100)
+        + String.format(Locale.ROOT, "   %+d %%", wheel.louder().percent() - 100)
         + (count == 1 ? "" : ", " + Notice.notes(count));
   }
 
@@ -115,7 +115,7 @@ final class Readout {
               + where;
       case VelocityDrawn drawn ->
           "velocity "
-              + Math.clamp(value, 1, 127)
+              + Velocity.within(value)
               + where
               + ", "
               + Notice.notes(drawn.met(session.document().track()));

@@ -12,10 +12,11 @@ import flailbeat.core.edit.notes.NoteResize.Edge;
 import flailbeat.core.edit.notes.NotesDrawn;
 import flailbeat.core.edit.notes.NotesErased;
 import flailbeat.core.edit.notes.Stencil;
-import flailbeat.core.edit.shapes.VelocityScale;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Velocity;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
@@ -159,7 +160,7 @@ public final class RollGestures implements MouseTarget {
   private Gesture louder(Note note, int percent) {
     Set<NoteId> selected = session.document().selection().notes();
     Set<NoteId> meant = selected.contains(note.id()) ? selected : Set.of(note.id());
-    return new Gesture.Wheel(note, new VelocityScale(meant, 100)).by(percent);
+    return new Gesture.Wheel(note, Louder.inProportion(meant, 100)).by(percent);
   }
 
   private Gesture draw(MouseEvent e) {
@@ -319,7 +320,7 @@ public final class RollGestures implements MouseTarget {
     long step = lines().after(at) - at;
     int pitch = followsPitch ? drawing.inKey(pitchAt(y)) : fill.row();
     int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
-    int velocity = Math.clamp(drawing.velocity() + louder, 1, 127);
+    int velocity = Velocity.within(drawing.velocity() + louder);
     return new NewNote(pitch, velocity, Played.put(at, at + step), at);
   }
 

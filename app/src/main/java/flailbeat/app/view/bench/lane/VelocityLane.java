@@ -9,8 +9,8 @@ import flailbeat.app.view.bench.surface.RollScale;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.shapes.Curve;
+import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.edit.shapes.VelocityDrawn;
-import flailbeat.core.edit.shapes.VelocityShift;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
@@ -247,7 +247,7 @@ final class VelocityLane extends Lane {
       session.document().select(Selection.of(List.of(hit.get())));
     }
     Set<NoteId> held = session.document().scope().selected().notes();
-    return new Gesture.Loudness(e.getY(), new VelocityShift(held, 0));
+    return new Gesture.Loudness(e.getY(), Louder.by(held, 0));
   }
 
   private Gesture sketch(Stroke stroke) {
