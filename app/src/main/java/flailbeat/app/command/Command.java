@@ -26,7 +26,7 @@ public record Command(
     String title,
     String cap,
     Group group,
-    Where where,
+    KeyContext where,
     Kind kind,
     Keys keys,
     BooleanSupplier enabled,
@@ -100,7 +100,7 @@ public record Command(
   }
 
   /** Who must have the keys for its key to be its own. */
-  public enum Where {
+  public enum KeyContext {
     /** Anybody. */
     ANYWHERE("anywhere"),
     /** The Keys switch stands at Commands. */
@@ -124,16 +124,16 @@ public record Command(
 
     private final String title;
 
-    private static final List<Where> AT_COMMANDS = List.of(COMMANDS, ANYWHERE);
-    private static final List<Where> AT_PLAY = List.of(PLAY, NOTES, ANYWHERE);
-    private static final List<Where> AT_STEPS = List.of(STEPS, NOTES, ANYWHERE);
+    private static final List<KeyContext> AT_COMMANDS = List.of(COMMANDS, ANYWHERE);
+    private static final List<KeyContext> AT_PLAY = List.of(PLAY, NOTES, ANYWHERE);
+    private static final List<KeyContext> AT_STEPS = List.of(STEPS, NOTES, ANYWHERE);
 
-    Where(String title) {
+    KeyContext(String title) {
       this.title = title;
     }
 
     /** Who has the keys while the Keys switch stands so. */
-    public static Where of(KeysMode mode) {
+    public static KeyContext of(KeysMode mode) {
       return switch (mode) {
         case COMMANDS -> COMMANDS;
         case PLAY -> PLAY;
@@ -142,7 +142,7 @@ public record Command(
     }
 
     /** Where commands are looked for that have a key here; the first that has it is meant. */
-    public List<Where> among() {
+    public List<KeyContext> among() {
       return switch (this) {
         case COMMANDS -> AT_COMMANDS;
         case PLAY -> AT_PLAY;
@@ -178,7 +178,7 @@ public record Command(
         title,
         "",
         group,
-        Where.ANYWHERE,
+        KeyContext.ANYWHERE,
         Kind.PRESS,
         new Keys(strokes(keys), List.of(), List.of()),
         () -> true,
@@ -215,11 +215,11 @@ public record Command(
 
   /** Whether it answers what the window shows or asks now: it means nothing at other times. */
   public boolean isAnswer() {
-    return where == Where.WALK
-        || where == Where.LESSON
-        || where == Where.SHEET
-        || where == Where.TRIAL
-        || where == Where.MOUSE;
+    return where == KeyContext.WALK
+        || where == KeyContext.LESSON
+        || where == KeyContext.SHEET
+        || where == KeyContext.TRIAL
+        || where == KeyContext.MOUSE;
   }
 
   private static List<Keystroke> strokes(String keys) {
@@ -242,7 +242,7 @@ public record Command(
   }
 
   /** The same with its key its own only there. */
-  public Command in(Where value) {
+  public Command in(KeyContext value) {
     return new Command(id, title, cap, group, value, kind, keys, enabled, press, release, amount);
   }
 

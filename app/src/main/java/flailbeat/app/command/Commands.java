@@ -1,8 +1,8 @@
 package flailbeat.app.command;
 
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Keys;
-import flailbeat.app.command.Command.Where;
 import flailbeat.app.control.KeyNames;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.PhysicalKey;
@@ -21,13 +21,14 @@ import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
 public final class Commands implements KeyNames {
-  private static final List<Where> POSITIONS = List.of(Where.COMMANDS, Where.PLAY, Where.STEPS);
+  private static final List<KeyContext> POSITIONS =
+      List.of(KeyContext.COMMANDS, KeyContext.PLAY, KeyContext.STEPS);
 
   private final List<Command> standard;
   private final List<Runnable> listeners = new ArrayList<>();
   private final Map<String, Command> byId = new LinkedHashMap<>();
-  private Map<Where, Map<Keystroke, Command>> byKey = new EnumMap<>(Where.class);
-  private Map<Where, Map<PhysicalKey, Command>> byPlace = new EnumMap<>(Where.class);
+  private Map<KeyContext, Map<Keystroke, Command>> byKey = new EnumMap<>(KeyContext.class);
+  private Map<KeyContext, Map<PhysicalKey, Command>> byPlace = new EnumMap<>(KeyContext.class);
   private KeyLayout layout = KeyLayout.QWERTY;
 
   /**
@@ -46,11 +47,11 @@ public final class Commands implements KeyNames {
   }
 
   private void index() {
-    Map<Where, Map<Keystroke, Command>> keys = new EnumMap<>(Where.class);
-    Map<Where, Map<PhysicalKey, Command>> places = new EnumMap<>(Where.class);
+    Map<KeyContext, Map<Keystroke, Command>> keys = new EnumMap<>(KeyContext.class);
+    Map<KeyContext, Map<PhysicalKey, Command>> places = new EnumMap<>(KeyContext.class);
     for (Command command : byId.values()) {
       command.keys().own().forEach(key -> put(keys, command.where(), key, command));
-      command.keys().plain().forEach(key -> put(keys, Where.COMMANDS, key, command));
+      command.keys().plain().forEach(key -> put(keys, KeyContext.COMMANDS, key, command));
       for (PhysicalKey place : command.keys().places()) {
         sayIfTaken(
             place,
@@ -65,7 +66,10 @@ public final class Commands implements KeyNames {
   }
 
   private static void put(
-      Map<Where, Map<Keystroke, Command>> keys, Where where, Keystroke key, Command command) {
+      Map<KeyContext, Map<Keystroke, Command>> keys,
+      KeyContext where,
+      Keystroke key,
+      Command command) {
     sayIfTaken(key, keys.computeIfAbsent(where, w -> new HashMap<>()).put(key, command), command);
   }
 
@@ -77,7 +81,7 @@ public final class Commands implements KeyNames {
   }
 
   /** Whether one key there and here would be in doubt. */
-  static boolean meet(Where one, Where other) {
+  static boolean meet(KeyContext one, KeyContext other) {
     return one == other
         || POSITIONS.stream().anyMatch(p -> p.among().contains(one) && p.among().contains(other));
   }
@@ -131,13 +135,13 @@ public final class Commands implements KeyNames {
 
   /** The other commands that have a key where it would be this one's. */
   public List<Command> clashes(Command command, Keystroke key) {
-    Where where = KeyPlan.isPlain(command, key) ? Where.COMMANDS : command.where();
+    KeyContext where = KeyPlan.isPlain(command, key) ? KeyContext.COMMANDS : command.where();
     return byId.values().stream()
         .filter(c -> !c.id().equals(command.id()))
         .filter(
             c ->
                 c.keys().own().contains(key) && meet(c.where(), where)
-                    || c.keys().plain().contains(key) && meet(Where.COMMANDS, where))
+                    || c.keys().plain().contains(key) && meet(KeyContext.COMMANDS, where))
         .toList();
   }
 
@@ -193,12 +197,12 @@ public final class Commands implements KeyNames {
   }
 
   /** The command that has a key there, or anywhere; null for none: keys must not wait. */
-  public Command at(Where where, Keystroke key) {
+  public Command at(KeyContext where, Keystroke key) {
     return first(byKey, where, key);
   }
 
-  private static <K> Command first(Map<Where, Map<K, Command>> from, Where where, K key) {
-    for (Where each : where.among()) {
+  private static <K> Command first(Map<KeyContext, Map<K, Command>> from, KeyContext where, K key) {
+    for (KeyContext each : where.among()) {
       Map<K, Command> there = from.get(each);
       Command found = there == null ? null : there.get(key);
       if (found != null) {
@@ -209,7 +213,7 @@ public final class Commands implements KeyNames {
   }
 
   /** The command that has a place of the keyboard there, or anywhere; null for none. */
-  public Command at(Where where, PhysicalKey place) {
+  public Command at(KeyContext where, PhysicalKey place) {
     return first(byPlace, where, place);
   }
 
@@ -249,12 +253,12 @@ public final class Commands implements KeyNames {
    *
    * @param place where it lies, as far as that is known
    */
-  public Command at(Where where, Keystroke key, Optional<PhysicalKey> place) {
+  public Command at(KeyContext where, Keystroke key, Optional<PhysicalKey> place) {
     Command found = at(where, key);
     return found != null || place.isEmpty() ? found : atPlaceOf(where, key, place.get());
   }
 
-  private Command atPlaceOf(Where where, Keystroke key, PhysicalKey place) {
+  private Command atPlaceOf(KeyContext where, Keystroke key, PhysicalKey place) {
     Keystroke meant = key.withCode(KeyLayout.QWERTY.signAt(place).code());
     return isOnKeyboard(meant) ? null : at(where, meant);
   }
@@ -268,9 +272,9 @@ public final class Commands implements KeyNames {
   }
 
   /** The keys that a command has there as people read them; empty for none. */
-  public String keysOf(Command command, Where where) {
+  public String keysOf(Command command, KeyContext where) {
     boolean here = where.among().contains(command.where());
-    boolean plain = where == Where.COMMANDS && !command.keys().plain().isEmpty();
+    boolean plain = where == KeyContext.COMMANDS && !command.keys().plain().isEmpty();
     Keys keys = command.keys();
     return !here
         ? ""

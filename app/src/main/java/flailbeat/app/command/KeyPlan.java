@@ -1,7 +1,7 @@
 package flailbeat.app.command;
 
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Keys;
-import flailbeat.app.command.Command.Where;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -107,7 +107,7 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
   /** Whether a key is a command's own only while the letters are commands: it types a letter. */
   static boolean isPlain(Command command, Keystroke key) {
     boolean cameSo = command.keys().plain().contains(key);
-    boolean wouldPlay = command.where() == Where.ANYWHERE && key.isTyped();
+    boolean wouldPlay = command.where() == KeyContext.ANYWHERE && key.isTyped();
     return cameSo || wouldPlay && !command.keys().own().contains(key);
   }
 
@@ -127,7 +127,7 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
   /** Which key is whose by now. */
   private static final class Taken {
     /** A key, or a place of the keyboard, at a position. */
-    private record Spot(Where where, Object key) {}
+    private record Spot(KeyContext where, Object key) {}
 
     private final Map<Spot, Command> owners = new HashMap<>();
     private final Map<String, Boolean> changed = new HashMap<>();
@@ -141,12 +141,12 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
     Command take(Command command, boolean isChanged) {
       changed.put(command.id(), isChanged);
       List<Keystroke> own = free(command, command.where(), command.keys().own(), isChanged);
-      List<Keystroke> plain = free(command, Where.COMMANDS, command.keys().plain(), isChanged);
+      List<Keystroke> plain = free(command, KeyContext.COMMANDS, command.keys().plain(), isChanged);
       List<PhysicalKey> at = free(command, command.where(), command.keys().places(), isChanged);
       return command.with(new Keys(own, plain, at));
     }
 
-    private <K> List<K> free(Command command, Where where, List<K> keys, boolean isChanged) {
+    private <K> List<K> free(Command command, KeyContext where, List<K> keys, boolean isChanged) {
       List<K> result = new ArrayList<>();
       for (K key : keys) {
         Optional<Command> other = ownerOf(where, key, isChanged);
@@ -164,8 +164,8 @@ record KeyPlan(List<Command> commands, List<String> remarks, Optional<String> re
     /**
      * As they come, a key may mean one thing anywhere and another at Play; a wish is kept clear.
      */
-    private Optional<Command> ownerOf(Where where, Object key, boolean isChanged) {
-      for (Where each : Where.values()) {
+    private Optional<Command> ownerOf(KeyContext where, Object key, boolean isChanged) {
+      for (KeyContext each : KeyContext.values()) {
         Command other = owners.get(new Spot(each, key));
         boolean wished = other != null && (isChanged || changed.get(other.id()));
         if (other != null && (each == where || wished && Commands.meet(each, where))) {

@@ -1,9 +1,9 @@
 package flailbeat.app.command;
 
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Keys;
 import flailbeat.app.command.Command.Kind;
-import flailbeat.app.command.Command.Where;
 import flailbeat.core.keys.KeyLayout;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +15,7 @@ public final class KeySheet {
   private KeySheet() {}
 
   /** Those of a group that have a key there, in the order in which they are shown. */
-  public static List<Command> of(Commands commands, Group group, Where where) {
+  public static List<Command> of(Commands commands, Group group, KeyContext where) {
     return commands.of(group).stream().filter(c -> !commands.keysOf(c, where).isEmpty()).toList();
   }
 
@@ -43,14 +43,14 @@ public final class KeySheet {
   }
 
   /** The keys that there are at some positions as a page for a browser, a part for each. */
-  public static String html(Commands commands, List<Where> positions) {
+  public static String html(Commands commands, List<KeyContext> positions) {
     StringBuilder text =
         new StringBuilder("<!doctype html>\n<html lang=\"en\"><meta charset=\"utf-8\">")
             .append("<title>Flailbeat: the keys</title>\n<style>body { font: 10pt sans-serif }")
             .append(" section { columns: 3; break-after: page } table { break-inside: avoid }")
             .append(" td { padding: 1pt 6pt; vertical-align: top } .k { font-weight: bold }")
             .append("</style>\n");
-    for (Where where : positions) {
+    for (KeyContext where : positions) {
       text.append("<h1>The keys, with ").append(where.title()).append("</h1>\n<section>\n");
       for (Group group : Group.values()) {
         List<Command> list = of(commands, group, where);

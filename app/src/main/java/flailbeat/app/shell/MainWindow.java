@@ -1,7 +1,7 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.EntryField;
@@ -244,8 +244,8 @@ public final class MainWindow {
     eventsPage().editSelected();
   }
 
-  private Where whoHasTheKeys() {
-    return Where.of(session.performer().keysMode());
+  private KeyContext whoHasTheKeys() {
+    return KeyContext.of(session.performer().keysMode());
   }
 
   /** Every command. */

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.core.chore.Chore;
-import flailbeat.core.chore.Does;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
@@ -142,7 +142,7 @@ class ChoresWindowTest extends HeadlessWindow {
     SettingsFile.write(ui.get(() -> Settings.of(ui.session)), file);
     Chore kept = SettingsFile.read(file).orElseThrow().settings().chores().get("Tame");
     assertThat(kept).isEqualTo(ui.get(() -> ui.session.chores().own().all().get("Tame")));
-    assertThat(kept.then()).isEqualTo(Does.LOUDER);
+    assertThat(kept.then()).isEqualTo(ChoreAction.LOUDER);
     assertThat(kept.when()).hasSize(2);
     ui.press("chore-edit-0");
     ui.press("chore-forget");
@@ -204,7 +204,7 @@ class ChoresWindowTest extends HeadlessWindow {
     Chore chore =
         new Chore(
             List.of(List.of(new Term(Measure.VELOCITY, false, Relation.BELOW, 20, 0))),
-            Does.REMOVE,
+            ChoreAction.REMOVE,
             0);
     ui.run(() -> ui.session.chores().own().keep("Slips", chore));
     Path file = folder.resolve("mine" + ChoreFile.ENDING);
@@ -215,7 +215,7 @@ class ChoresWindowTest extends HeadlessWindow {
     ui.press("chores-take-in");
     ui.await(() -> ui.session.chores().own().all().containsKey("Slips"));
     assertThat(ui.get(() -> ui.session.chores().own().all().get("Slips").then()))
-        .isEqualTo(Does.REMOVE);
+        .isEqualTo(ChoreAction.REMOVE);
     Files.writeString(file, Files.readString(file).replace("REMOVE", "VANISH"));
     ui.press("chores-take-in");
     ui.await(() -> ui.session.notices().current().warning());

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Kind;
-import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import flailbeat.app.command.KeySheet;
@@ -111,7 +111,7 @@ class CommandsTest extends HeadlessWindow {
         .hasMessageContaining("first")
         .hasMessageContaining("second");
     assertThatThrownBy(() -> new Commands(List.of(first, first))).hasMessageContaining("first");
-    assertThat(new Commands(List.of(first, second.in(Where.PLAY))).all()).hasSize(2);
+    assertThat(new Commands(List.of(first, second.in(KeyContext.PLAY))).all()).hasSize(2);
   }
 
   @Test
@@ -215,9 +215,9 @@ class CommandsTest extends HeadlessWindow {
     type(KeyCode.ESCAPE);
     assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
     assertThat(ui.session.performer().keysMode()).as("as before").isEqualTo(KeysMode.PLAY);
-    assertThat(commands().keysOf(commands().get("mute"), Where.COMMANDS)).isEqualTo("M");
-    assertThat(commands().keysOf(commands().get("mute"), Where.PLAY)).isEmpty();
-    assertThat(commands().keysOf(commands().get("sustain"), Where.COMMANDS)).isEmpty();
+    assertThat(commands().keysOf(commands().get("mute"), KeyContext.COMMANDS)).isEqualTo("M");
+    assertThat(commands().keysOf(commands().get("mute"), KeyContext.PLAY)).isEmpty();
+    assertThat(commands().keysOf(commands().get("sustain"), KeyContext.COMMANDS)).isEmpty();
   }
 
   private String sheetTitle() {
@@ -413,14 +413,14 @@ class CommandsTest extends HeadlessWindow {
     ui.run(() -> ui.session.performer().setLayout(layout));
     List<String> cannot = new ArrayList<>();
     for (Command command : commands().all()) {
-      Where where = command.where() == Where.ANYWHERE ? Where.PLAY : command.where();
+      KeyContext where = command.where() == KeyContext.ANYWHERE ? KeyContext.PLAY : command.where();
       for (Keystroke key : command.keys().own()) {
         if (typedBy(layout, where, key, command).isEmpty()) {
           cannot.add(command.id() + " " + key);
         }
       }
       for (Keystroke key : command.keys().plain()) {
-        if (typedBy(layout, Where.COMMANDS, key, command).isEmpty()) {
+        if (typedBy(layout, KeyContext.COMMANDS, key, command).isEmpty()) {
           cannot.add(command.id() + " " + key);
         }
       }
@@ -434,7 +434,7 @@ class CommandsTest extends HeadlessWindow {
 
   /** What the system says as a key of this keyboard is pressed that carries the command out. */
   private Optional<KeySign> typedBy(
-      KeyLayout layout, Where where, Keystroke wanted, Command command) {
+      KeyLayout layout, KeyContext where, Keystroke wanted, Command command) {
     if (!wanted.withoutModifiers().isTyped()) {
       return Optional.of(new KeySign(wanted.code().name(), ""));
     }

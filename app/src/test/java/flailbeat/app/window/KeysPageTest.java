@@ -3,7 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.ArrangementKind;
@@ -270,7 +270,9 @@ class KeysPageTest extends HeadlessWindow {
   void every_command_is_on_the_page_with_what_lasts_and_what_is_asked() {
     List<String> shown = ui.get(() -> List.copyOf(list().getItems()));
     assertThat(shown).hasSameSizeAs(commands().all());
-    assertThat(commands().all()).extracting(Command::where).contains(Where.WALK, Where.LESSON);
+    assertThat(commands().all())
+        .extracting(Command::where)
+        .contains(KeyContext.WALK, KeyContext.LESSON);
   }
 
   @ParameterizedTest

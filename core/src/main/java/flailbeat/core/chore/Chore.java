@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
  * @param then what is done
  * @param amount the number that it goes by; 0 where it goes by none
  */
-public record Chore(List<List<Term>> when, Does then, int amount) {
+public record Chore(List<List<Term>> when, ChoreAction then, int amount) {
   /**
    * A chore.
    *
@@ -38,15 +38,15 @@ public record Chore(List<List<Term>> when, Does then, int amount) {
 
   /** One to begin with: it marks what is soft. */
   public static Chore starting() {
-    return new Chore(List.of(List.of(Term.starting(Measure.VELOCITY))), Does.MARK, 0);
+    return new Chore(List.of(List.of(Term.starting(Measure.VELOCITY))), ChoreAction.MARK, 0);
   }
 
   public Chore withWhen(List<List<Term>> value) {
     return new Chore(value, then, amount);
   }
 
-  /** Does something else, by the number that this begins with. */
-  public Chore withThen(Does value) {
+  /** ChoreAction something else, by the number that this begins with. */
+  public Chore withThen(ChoreAction value) {
     return new Chore(when, value, value.standard());
   }
 
@@ -61,10 +61,10 @@ public record Chore(List<List<Term>> when, Does then, int amount) {
    */
   public Outcome outcome(Area area, long seed) {
     Draft draft = new Draft();
-    Doing doing = new Doing(this, area, draft);
+    OwnChoreRun doing = new OwnChoreRun(this, area, draft);
     List<List<Note>> met = new ArrayList<>();
     for (Area.Part part : area.parts()) {
-      Measuring measuring = new Measuring(area, part, this, seed);
+      Measurer measuring = new Measurer(area, part, this, seed);
       List<Note> own = new ArrayList<>();
       for (int i = 0; i < part.notes().size(); i++) {
         if (meets(measuring, i)) {
@@ -77,7 +77,7 @@ public record Chore(List<List<Term>> when, Does then, int amount) {
     return draft.outcome(area.song());
   }
 
-  private boolean meets(Measuring measuring, int note) {
+  private boolean meets(Measurer measuring, int note) {
     if (when.isEmpty()) {
       return true;
     }

@@ -54,7 +54,7 @@ public enum Cleanup implements ByNumber {
   public Outcome outcome(Area area, int amount) {
     require(amount);
     Draft draft = new Draft();
-    Cleaning cleaning = new Cleaning(area, draft);
+    CleanupRun cleaning = new CleanupRun(area, draft);
     switch (this) {
       case SHORT -> cleaning.removeShort(amount);
       case DOUBLES -> cleaning.removeDoubles(amount);

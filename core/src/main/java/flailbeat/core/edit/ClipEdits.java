@@ -58,7 +58,7 @@ public final class ClipEdits {
     Ids ids = new Ids(song.nextId());
     ById<Note> changed = ById.of(notes);
     ById<ControlPoint> moved = ById.of(controls);
-    return ids.toldTo(
+    return ids.recordedIn(
         song.mapTracks(
             t -> new Placing(t, song.meters(), ids).put(OnePitch.free(t, changed), moved).track()));
   }
@@ -133,7 +133,7 @@ public final class ClipEdits {
    * Clips in order and apart, as a file may not have them: those that overlap become one. Clips
    * that are moved are laid over others instead, by {@link ClipMoves}.
    */
-  public static List<Clip> apart(List<Clip> clips, Ids ids) {
+  public static List<Clip> withoutOverlaps(List<Clip> clips, Ids ids) {
     List<Clip> result = new ArrayList<>();
     for (Clip clip : clips.stream().sorted(Comparator.comparingLong(Clip::start)).toList()) {
       boolean overlaps = !result.isEmpty() && result.getLast().end() > clip.start();
@@ -278,6 +278,6 @@ public final class ClipEdits {
   public static Song onTrack(Song song, TrackId id, BiFunction<Track, Ids, Track> change) {
     Ids ids = new Ids(song.nextId());
     Song changed = song.withTrack(id, t -> change.apply(t, ids));
-    return changed == song ? song : ids.toldTo(changed);
+    return changed == song ? song : ids.recordedIn(changed);
   }
 }

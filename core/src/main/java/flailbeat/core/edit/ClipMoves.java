@@ -38,7 +38,7 @@ public final class ClipMoves {
       return song;
     }
     Ids ids = new Ids(song.nextId());
-    return ids.toldTo(carried.laidInto(song, clips, ids, false));
+    return ids.recordedIn(carried.laidInto(song, clips, ids, false));
   }
 
   /** Lays copies of clips elsewhere, under new ids, as {@link #move} would move them. */
@@ -48,13 +48,13 @@ public final class ClipMoves {
       return song;
     }
     Ids ids = new Ids(song.nextId());
-    return ids.toldTo(carried.laidInto(song, Set.of(), ids, true));
+    return ids.recordedIn(carried.laidInto(song, Set.of(), ids, true));
   }
 
   /** Splits clips in two where a tick lies within them. */
   public static Song split(Song song, Set<ClipId> clips, long tick) {
     Ids ids = new Ids(song.nextId());
-    return ids.toldTo(
+    return ids.recordedIn(
         song.mapTracks(
             t -> {
               List<Clip> result = new ArrayList<>();

@@ -37,7 +37,7 @@ public final class Ids {
   }
 
   /** A song that knows of the ids given out. */
-  public Song toldTo(Song song) {
+  public Song recordedIn(Song song) {
     return song.nextId() == next ? song : song.withNextId(next);
   }
 }

@@ -64,6 +64,6 @@ public final class SilentStart {
     TimeShift shift = TimeShift.closing(new TickRange(0, ticks));
     Ids ids = new Ids(song.nextId());
     Song trimmed = song.mapTracks(t -> tracks.contains(t.id()) ? shift.applyTo(t, ids) : t);
-    return ids.toldTo(withSong ? shift.withoutTracks(trimmed) : trimmed);
+    return ids.recordedIn(withSong ? shift.withoutTracks(trimmed) : trimmed);
   }
 }

@@ -81,7 +81,7 @@ public final class SongEdits {
     Ids ids = new Ids(song.nextId());
     List<Track> tracks = new ArrayList<>(song.tracks());
     tracks.add(Track.empty(ids.track(), name, instrument, song.freeChannel(instrument.kit())));
-    return ids.toldTo(song.withTracks(tracks));
+    return ids.recordedIn(song.withTracks(tracks));
   }
 
   /** Takes a track away; the last one stays. */

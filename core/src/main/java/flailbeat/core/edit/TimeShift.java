@@ -68,7 +68,7 @@ public record TimeShift(long from, long by) {
    */
   public Song applyTo(Song song) {
     Ids ids = new Ids(song.nextId());
-    return ids.toldTo(withoutTracks(song).mapTracks(t -> applyTo(t, ids)));
+    return ids.recordedIn(withoutTracks(song).mapTracks(t -> applyTo(t, ids)));
   }
 
   /** What belongs to the whole of a song shifted, and its tracks as they are. */

@@ -82,7 +82,7 @@ public class ChoreBench {
                   new Term(Measure.CHORD, false, Relation.ABOVE, 1, 1),
                   new Term(Measure.LENGTH_MS, true, Relation.BELOW, 60, 60),
                   new Term(Measure.CHANCE, false, Relation.BELOW, 50, 50))),
-          Does.LOUDER,
+          ChoreAction.LOUDER,
           10);
 
   private Song song;

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Values worked out by hand. */
 class ChoreTest {
   private static Chore marking(Term... all) {
-    return new Chore(List.of(List.of(all)), Does.MARK, 0);
+    return new Chore(List.of(List.of(all)), ChoreAction.MARK, 0);
   }
 
   private static Term term(Measure of, Relation is, double from, double to) {
@@ -75,7 +75,7 @@ class ChoreTest {
     Term low = term(Measure.PITCH, Relation.BELOW, 62, 0);
     Term loud = term(Measure.VELOCITY, Relation.ABOVE, 50, 0);
     Term last = term(Measure.PITCH, Relation.IS, 72, 0);
-    Chore chore = new Chore(List.of(List.of(low, loud), List.of(last)), Does.REMOVE, 0);
+    Chore chore = new Chore(List.of(List.of(low, loud), List.of(last)), ChoreAction.REMOVE, 0);
     Song song = song(PART);
     Outcome outcome = chore.outcome(area(song, Reach.TRACK), 1);
     assertThat(text(outcome.edit("Chore").apply(song)))
@@ -104,7 +104,7 @@ class ChoreTest {
         "TO_LINE | 50 | 50 60 80 480"
       })
   void what_is_done_is_done_to_each_note_that_meets_the_condition(
-      Does does, int amount, String expected) {
+      ChoreAction does, int amount, String expected) {
     Song song = song("100 60 80 480");
     Chore chore = new Chore(List.of(), does, amount);
     Song after = chore.outcome(area(song, Reach.TRACK), 1).edit("Chore").apply(song);
@@ -114,7 +114,8 @@ class ChoreTest {
   @Test
   void a_note_outside_the_scale_goes_to_its_next_degree_and_those_inside_stay() {
     Song song = song(PART);
-    Outcome outcome = new Chore(List.of(), Does.TO_SCALE, 0).outcome(area(song, Reach.TRACK), 1);
+    Outcome outcome =
+        new Chore(List.of(), ChoreAction.TO_SCALE, 0).outcome(area(song, Reach.TRACK), 1);
     assertThat(text(outcome.edit("Chore").apply(song)))
         .as("C# to C and F# to F, of two the lower")
         .isEqualTo("0 60 80 480, 40 64 90 480, 940 60 30 100, 1440 65 70 240, 3780 72 100 480");
@@ -124,7 +125,7 @@ class ChoreTest {
   @Test
   void a_note_brought_nearer_to_the_grid_still_knows_when_it_was_played() {
     Song song = song("100 60 80 480");
-    Chore chore = new Chore(List.of(), Does.TO_LINE, 100);
+    Chore chore = new Chore(List.of(), ChoreAction.TO_LINE, 100);
     Song after = chore.outcome(area(song, Reach.TRACK), 1).edit("Chore").apply(song);
     assertThat(after.tracks().getFirst().notes().getFirst().playedOff()).isEqualTo(100);
   }
@@ -155,10 +156,10 @@ class ChoreTest {
         .isThrownBy(() -> term(Measure.PITCH, Relation.BETWEEN, 64, 60))
         .withMessageContaining("lower bound");
     assertThatIllegalArgumentException()
-        .isThrownBy(() -> new Chore(List.of(), Does.VELOCITY, 0))
+        .isThrownBy(() -> new Chore(List.of(), ChoreAction.VELOCITY, 0))
         .withMessageContaining("from 1 to 127, not 0");
     assertThatIllegalArgumentException()
-        .isThrownBy(() -> new Chore(List.of(List.of()), Does.MARK, 0));
+        .isThrownBy(() -> new Chore(List.of(List.of()), ChoreAction.MARK, 0));
     assertThatIllegalArgumentException()
         .isThrownBy(() -> Term.parse(Measure.LATE, "soon", OctaveNames.MIDDLE_C4));
     assertThat(Term.parse(Measure.PITCH, "F#4", OctaveNames.MIDDLE_C4)).isEqualTo(66);
@@ -167,12 +168,12 @@ class ChoreTest {
 
   @Test
   void a_chore_begins_with_the_number_of_what_it_does_and_says_so() {
-    Chore louder = Chore.starting().withThen(Does.LOUDER);
-    assertThat(louder.amount()).isEqualTo(Does.LOUDER.standard());
+    Chore louder = Chore.starting().withThen(ChoreAction.LOUDER);
+    assertThat(louder.amount()).isEqualTo(ChoreAction.LOUDER.standard());
     assertThat(louder.withAmount(7).withWhen(List.of()).inWords(OctaveNames.MIDDLE_C4))
-        .isEqualTo("For every note: " + Does.LOUDER.title(7) + ".");
-    assertThat(Does.LOUDER.hasAmount()).isTrue();
-    assertThat(Does.MARK.hasAmount()).isFalse();
+        .isEqualTo("For every note: " + ChoreAction.LOUDER.title(7) + ".");
+    assertThat(ChoreAction.LOUDER.hasAmount()).isTrue();
+    assertThat(ChoreAction.MARK.hasAmount()).isFalse();
     assertThat(term(Measure.CHANCE, Relation.BELOW, 20, 0).inWords(OctaveNames.MIDDLE_C4))
         .isEqualTo("in 20 of 100 cases");
     assertThat(new Term(Measure.CHANCE, true, Relation.BELOW, 20, 0).inWords(OctaveNames.MIDDLE_C4))

@@ -103,7 +103,7 @@ class ClipEditsTest {
     Note c = Note.placed(new NoteId(3), 64, 80, 100, 100);
     Note d = Note.placed(new NoteId(4), 65, 80, 5000, 100);
     List<Clip> apart =
-        ClipEdits.apart(
+        ClipEdits.withoutOverlaps(
             List.of(
                 clip(
                     8,
@@ -163,7 +163,9 @@ class ClipEditsTest {
     Clip second = clips.get(1).at(clips.get(1).start() + ticks);
     return song.withTrack(
         TRACK,
-        t -> t.withClips(ClipEdits.apart(List.of(clips.get(0), second), new Ids(song.nextId()))));
+        t ->
+            t.withClips(
+                ClipEdits.withoutOverlaps(List.of(clips.get(0), second), new Ids(song.nextId()))));
   }
 
   @Test

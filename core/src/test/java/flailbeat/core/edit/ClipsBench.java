@@ -3,7 +3,7 @@ package flailbeat.core.edit;
 import flailbeat.core.TestSongs;
 import flailbeat.core.chore.Area;
 import flailbeat.core.chore.Chore;
-import flailbeat.core.chore.Does;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.shapes.Louder;
@@ -93,7 +93,7 @@ public class ClipsBench {
     ten = Selection.of(notes.subList(notes.size() / 2, notes.size() / 2 + 10)).notes();
     points = Selection.ofControls(some);
     outcome =
-        new Chore(List.of(), Does.LOUDER, 5)
+        new Chore(List.of(), ChoreAction.LOUDER, 5)
             .outcome(
                 Area.of(
                     song,

@@ -135,7 +135,9 @@ class HeldControlsTest {
     Clip second = both.get(1).at(BAR - 960);
     Song joined =
         song.withTrack(
-            TRACK, t -> t.withClips(ClipEdits.apart(List.of(both.get(0), second), new Ids(100))));
+            TRACK,
+            t ->
+                t.withClips(ClipEdits.withoutOverlaps(List.of(both.get(0), second), new Ids(100))));
     assertThat(controls(joined)).isEqualTo("64=127@100 64=0@3839");
   }
 }

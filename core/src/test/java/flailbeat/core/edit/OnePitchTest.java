@@ -12,8 +12,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.chore.Area;
 import flailbeat.core.chore.Chore;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Cleanup;
-import flailbeat.core.chore.Does;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.notes.NoteTools;
@@ -48,7 +48,7 @@ class OnePitchTest {
   @Test
   void of_two_notes_that_would_go_to_one_line_the_first_has_it_and_the_other_stays() {
     Song song = song(clip(2, 0, BAR, note(10, 60, 880, 60), note(11, 60, 1000, 900)));
-    Outcome outcome = new Chore(List.of(), Does.TO_LINE, 100).outcome(area(song), 1);
+    Outcome outcome = new Chore(List.of(), ChoreAction.TO_LINE, 100).outcome(area(song), 1);
     assertThat(heard(outcome.edit("x").apply(song))).isEqualTo("60@960+60 60@1000+900");
     assertThat(outcome.inWords()).as("what is counted is what is done").isEqualTo("1 note changed");
   }

@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.ArrangementKind;
@@ -189,7 +189,7 @@ public final class CaptureCommands {
     all.add(of(Group.HANDS, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
     all.add(
         of(Group.HANDS, "repeat", "Strike held notes again and again, or not", "Tab", this::repeat)
-            .in(Where.PLAY));
+            .in(KeyContext.PLAY));
     all.add(
         of(
                 Group.HANDS,
@@ -197,11 +197,11 @@ public final class CaptureCommands {
                 "The next distance of repeated strokes",
                 "Shift+Tab",
                 this::nextRepeatValue)
-            .in(Where.PLAY));
+            .in(KeyContext.PLAY));
     all.add(
         of(Group.HANDS, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
             .repeating()
-            .in(Where.NOTES));
+            .in(KeyContext.NOTES));
     all.add(
         of(
                 Group.HANDS,
@@ -210,7 +210,7 @@ public final class CaptureCommands {
                 "Down",
                 () -> performer.stepVelocity(-1))
             .repeating()
-            .in(Where.NOTES));
+            .in(KeyContext.NOTES));
     all.add(place("octave-down", "Move the reach down an octave", "oct -", PhysicalKey.MINUS, -1));
     all.add(place("octave-up", "Move the reach up an octave", "oct +", PhysicalKey.EQUALS, 1));
     for (VelocityMark mark : VelocityMark.values()) {
@@ -222,7 +222,7 @@ public final class CaptureCommands {
                   "",
                   () -> performer.setVelocity(mark.velocity()))
               .at(mark.key())
-              .in(Where.NOTES)
+              .in(KeyContext.NOTES)
               .onCap(mark.text()));
     }
     return all;
@@ -231,7 +231,7 @@ public final class CaptureCommands {
   private Command place(String id, String title, String cap, PhysicalKey place, int octaves) {
     return of(Group.HANDS, id, title, "", () -> performer.moveOctaves(octaves))
         .at(place)
-        .in(Where.NOTES)
+        .in(KeyContext.NOTES)
         .onCap(cap);
   }
 
@@ -239,7 +239,7 @@ public final class CaptureCommands {
   private List<Command> held() {
     return List.of(
         of(Group.HANDS, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
-            .in(Where.PLAY)
+            .in(KeyContext.PLAY)
             .until(() -> performer.sustain(false, now())),
         of(
                 Group.HANDS,
@@ -247,12 +247,12 @@ public final class CaptureCommands {
                 "Latch sustain, or let it go",
                 "Shift+Enter",
                 () -> performer.latchSustain(now()))
-            .in(Where.PLAY),
+            .in(KeyContext.PLAY),
         of(Group.HANDS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, true, now()))
-            .in(Where.PLAY)
+            .in(KeyContext.PLAY)
             .until(() -> performer.bend(-1, false, now())),
         of(Group.HANDS, "bend-up", "Bend up", "Right", () -> performer.bend(1, true, now()))
-            .in(Where.PLAY)
+            .in(KeyContext.PLAY)
             .until(() -> performer.bend(1, false, now())),
         of(
                 Group.HANDS,
@@ -261,7 +261,7 @@ public final class CaptureCommands {
                 "Shift+Up",
                 () -> performer.modulate(1, now()))
             .repeating()
-            .in(Where.NOTES),
+            .in(KeyContext.NOTES),
         of(
                 Group.HANDS,
                 "modulation-down",
@@ -269,14 +269,14 @@ public final class CaptureCommands {
                 "Shift+Down",
                 () -> performer.modulate(-1, now()))
             .repeating()
-            .in(Where.NOTES),
+            .in(KeyContext.NOTES),
         of(
                 Group.HANDS,
                 "sweep",
                 "Sweep: wipe notes as they pass",
                 "Backspace",
                 () -> run.sweep(true))
-            .in(Where.PLAY)
+            .in(KeyContext.PLAY)
             .until(() -> run.sweep(false)));
   }
 
@@ -311,16 +311,16 @@ public final class CaptureCommands {
   private List<Command> lesson() {
     return List.of(
         of(Group.CAPTURE, "ask-leave", "Leave the question", "Esc", session.keyboard()::leave)
-            .in(Where.LESSON),
+            .in(KeyContext.LESSON),
         of(Group.CAPTURE, "ask-next", "Skip the key, or go on", "Enter", session.keyboard()::next)
-            .in(Where.LESSON),
+            .in(KeyContext.LESSON),
         of(
                 Group.CAPTURE,
                 "ask-back",
                 "Back to the key before",
                 "Backspace",
                 session.keyboard()::back)
-            .in(Where.LESSON));
+            .in(KeyContext.LESSON));
   }
 
   private static long now() {

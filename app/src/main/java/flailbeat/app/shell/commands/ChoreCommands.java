@@ -5,7 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
@@ -34,7 +34,7 @@ public final class ChoreCommands {
             .when(chores::isTrying));
     all.add(
         of(Group.CHORES, "chore-leave", "Leave the chore that is shown", "Esc", chores::leave)
-            .in(Where.TRIAL));
+            .in(KeyContext.TRIAL));
     for (Cleanup each : Cleanup.values()) {
       all.add(cleanup(each));
     }

@@ -2,8 +2,8 @@ package flailbeat.app.shell.commands;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Kind;
-import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Keystroke;
 import java.util.EnumMap;
@@ -100,7 +100,7 @@ public final class CommandMenus extends MenuBar {
   private void showKeys(MenuItem item, Command command) {
     // A letter alone as an accelerator would be carried out while text is typed.
     List<Keystroke> safe = command.keys().own().stream().filter(k -> !isTyped(k)).toList();
-    boolean beside = !safe.isEmpty() && command.where() == Where.ANYWHERE;
+    boolean beside = !safe.isEmpty() && command.where() == KeyContext.ANYWHERE;
     String keys = commands.keysOf(command);
     item.setAccelerator(beside ? accelerator(safe.get(0)) : null);
     String title = command.title() + (command.amount().isPresent() ? "\u2026" : "");

@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.quantize.QuantizePlan;
@@ -168,7 +168,7 @@ public final class TimingCommands {
   }
 
   private static Command inWalk(String id, String title, String keys, Runnable press) {
-    return of(Group.TIMING, id, title, keys, press).in(Where.WALK);
+    return of(Group.TIMING, id, title, keys, press).in(KeyContext.WALK);
   }
 
   private void said(Optional<Notice> notice) {

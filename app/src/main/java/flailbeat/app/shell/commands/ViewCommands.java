@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.view.base.MiddleView;
@@ -37,7 +37,7 @@ public final class ViewCommands {
                         "Take back what the mouse holds",
                         "Esc",
                         () -> middle.get().cancelMouse())
-                    .in(Where.MOUSE),
+                    .in(KeyContext.MOUSE),
                 of(Group.VIEW, "fit", "Show the whole track", "", () -> middle.get().fit())
                     .plain("F")
                     .onCap("fit"),
@@ -76,7 +76,7 @@ public final class ViewCommands {
                     "Put the sheet away",
                     "Esc",
                     () -> sheet.get().close())
-                .in(Where.SHEET),
+                .in(KeyContext.SHEET),
             of(
                 Group.HELP,
                 "keys-print",

@@ -227,7 +227,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   }
 
   @Override
-  public void takeInChores() {
+  public void importChores() {
     prompts
         .choresToOpen()
         .ifPresent(
@@ -248,7 +248,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   }
 
   @Override
-  public void handOnChores() {
+  public void exportChores() {
     Map<String, Chore> chores = Map.copyOf(session.chores().own().all());
     if (chores.isEmpty()) {
       session.notices().tell("There are no chores of your own to hand on yet");

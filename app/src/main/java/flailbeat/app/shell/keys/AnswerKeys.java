@@ -1,7 +1,7 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import java.util.function.BooleanSupplier;
 
@@ -13,7 +13,7 @@ import java.util.function.BooleanSupplier;
  * @param anyModifiers whether its keys count with any modifiers
  */
 record AnswerKeys(
-    String name, Commands commands, Where where, BooleanSupplier stands, boolean anyModifiers)
+    String name, Commands commands, KeyContext where, BooleanSupplier stands, boolean anyModifiers)
     implements KeyTaker {
   @Override
   public boolean take(KeyPress press) {

@@ -1,8 +1,8 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Kind;
-import flailbeat.app.command.Command.Where;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.EntryField;
@@ -72,19 +72,19 @@ final class CommandKeys implements KeyTaker {
         ? null
         : place
             .map(p -> commands.at(position(), p))
-            .filter(command -> !covered || command.where() == Where.STEPS)
+            .filter(command -> !covered || command.where() == KeyContext.STEPS)
             .orElse(null);
   }
 
-  private Where position() {
-    return Where.of(performer.keysMode());
+  private KeyContext position() {
+    return KeyContext.of(performer.keysMode());
   }
 
   /** While Shift is held to accent, what a key does while it is held is still there. */
   private Command commandAt(Keystroke key, Optional<PhysicalKey> place) {
-    Where where = position();
+    KeyContext where = position();
     Command found = commands.at(where, key, place);
-    if (found != null || !key.shift() || where == Where.COMMANDS) {
+    if (found != null || !key.shift() || where == KeyContext.COMMANDS) {
       return found;
     }
     Command plain = commands.at(where, key.withoutShift(), place);

@@ -1,6 +1,6 @@
 package flailbeat.app.shell.keys;
 
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.control.Look;
@@ -24,7 +24,8 @@ import javafx.stage.Window;
 
 /** The keys on paper, a sheet for each position of the Keys switch, or as a page of its own. */
 public final class KeyPapers {
-  private static final List<Where> SHEETS = List.of(Where.PLAY, Where.STEPS, Where.COMMANDS);
+  private static final List<KeyContext> SHEETS =
+      List.of(KeyContext.PLAY, KeyContext.STEPS, KeyContext.COMMANDS);
 
   private final Session session;
   private final Commands commands;
@@ -56,14 +57,14 @@ public final class KeyPapers {
                 PageOrientation.LANDSCAPE,
                 Printer.MarginType.DEFAULT);
     boolean printed = true;
-    for (Where where : SHEETS) {
+    for (KeyContext where : SHEETS) {
       printed &= job.printPage(page, sheet(where, page));
     }
     boolean sent = printed && job.endJob();
     tell(sent ? "The keys were sent to the printer" : "The printer did not take the keys", !sent);
   }
 
-  private Region sheet(Where where, PageLayout page) {
+  private Region sheet(KeyContext where, PageLayout page) {
     KeySheetPane pane = new KeySheetPane();
     pane.fill("Flailbeat: the keys, with " + where.title(), commands, where);
     Look.dress(new Scene(pane));

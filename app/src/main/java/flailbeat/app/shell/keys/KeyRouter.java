@@ -1,6 +1,6 @@
 package flailbeat.app.shell.keys;
 
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
@@ -77,14 +77,14 @@ public final class KeyRouter {
             new StudyKeys(session.keyboard(), commands),
             new WalkKeys(session, commands),
             notes,
-            new AnswerKeys("what the mouse holds", commands, Where.MOUSE, mouseIsBusy, true),
+            new AnswerKeys("what the mouse holds", commands, KeyContext.MOUSE, mouseIsBusy, true),
             new AnswerKeys(
                 "a chore that is shown",
                 commands,
-                Where.TRIAL,
+                KeyContext.TRIAL,
                 () -> session.chores().isTrying(),
                 false),
-            new AnswerKeys("the sheet of keys", commands, Where.SHEET, sheetIsOpen, false),
+            new AnswerKeys("the sheet of keys", commands, KeyContext.SHEET, sheetIsOpen, false),
             this.commands);
   }
 

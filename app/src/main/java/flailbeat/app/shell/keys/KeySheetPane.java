@@ -2,7 +2,7 @@ package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.command.MouseGesture;
@@ -52,7 +52,7 @@ public final class KeySheetPane extends VBox {
   }
 
   /** Shows the keys that there are there, and what the mouse does. */
-  public void fill(String head, Commands commands, Where here) {
+  public void fill(String head, Commands commands, KeyContext here) {
     title.setText(head);
     groups.getChildren().clear();
     for (Group group : Group.values()) {
@@ -98,7 +98,8 @@ public final class KeySheetPane extends VBox {
     grid.addRow(at, how, does);
   }
 
-  private static GridPane part(String name, List<Command> list, Commands commands, Where here) {
+  private static GridPane part(
+      String name, List<Command> list, Commands commands, KeyContext here) {
     GridPane grid = headed(name);
     for (int i = 0; i < list.size(); i++) {
       Command command = list.get(i);

@@ -1,6 +1,6 @@
 package flailbeat.app.shell.keys;
 
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import java.util.function.Supplier;
 import javafx.scene.Group;
@@ -12,11 +12,11 @@ public final class KeysOverlay extends StackPane {
   private static final double AROUND = 90;
 
   private final Commands commands;
-  private final Supplier<Where> where;
-  private Where filled;
+  private final Supplier<KeyContext> where;
+  private KeyContext filled;
   private final KeySheetPane sheet = new KeySheetPane();
 
-  public KeysOverlay(Commands commands, Supplier<Where> where) {
+  public KeysOverlay(Commands commands, Supplier<KeyContext> where) {
     this.commands = commands;
     this.where = where;
     getStyleClass().add("overlay");
@@ -47,7 +47,7 @@ public final class KeysOverlay extends StackPane {
 
   private void fill() {
     if (isVisible()) {
-      Where here = where.get();
+      KeyContext here = where.get();
       filled = here;
       String away = commands.of("keys-sheet-close");
       sheet.fill(

@@ -1,7 +1,7 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.core.keys.PhysicalKey;
@@ -46,7 +46,7 @@ final class NoteKeys implements KeyTaker {
     if (!performer.hands().arrangement().semitonesAt(key).isEmpty()) {
       performer.press(key, press.event().isShiftDown(), press.nanos());
     } else {
-      Command command = commands.at(Where.of(performer.keysMode()), key);
+      Command command = commands.at(KeyContext.of(performer.keysMode()), key);
       if (command == null) {
         return false;
       }

@@ -1,7 +1,7 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.session.hands.KeyboardStudy;
@@ -26,7 +26,7 @@ record StudyKeys(KeyboardStudy keyboard, Commands commands) implements KeyTaker 
   }
 
   private void answer(KeyPress press) {
-    Command command = commands.at(Where.LESSON, press.stroke());
+    Command command = commands.at(KeyContext.LESSON, press.stroke());
     if (command == null) {
       keyboard.press(press.sign());
     } else {

@@ -1,7 +1,7 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.core.session.Session;
 import javafx.scene.input.KeyCode;
@@ -36,7 +36,7 @@ final class WalkKeys implements KeyTaker {
     if (!session.doubts().isOn() || press.hasCommandModifier()) {
       return false;
     }
-    Command command = commands.at(Where.WALK, press.stroke());
+    Command command = commands.at(KeyContext.WALK, press.stroke());
     if (command == null && !press.stroke().isTyped()) {
       return false;
     }

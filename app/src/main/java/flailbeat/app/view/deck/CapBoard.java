@@ -1,7 +1,7 @@
 package flailbeat.app.view.deck;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.ChordCheck;
@@ -191,13 +191,13 @@ final class CapBoard extends Pane {
     return doubts.isOn()
         ? Optional.empty()
         : Keystroke.find(performer.layout().cap(key))
-            .map(k -> commands.at(Where.COMMANDS, k))
-            .or(() -> Optional.ofNullable(commands.at(Where.COMMANDS, key)));
+            .map(k -> commands.at(KeyContext.COMMANDS, k))
+            .or(() -> Optional.ofNullable(commands.at(KeyContext.COMMANDS, key)));
   }
 
   /** The command of a key on which no note lies, while letters are notes. */
   private Optional<Command> atPlay(PhysicalKey key) {
-    return Optional.ofNullable(commands.at(Where.of(performer.keysMode()), key));
+    return Optional.ofNullable(commands.at(KeyContext.of(performer.keysMode()), key));
   }
 
   /** What caps say is another by now. */

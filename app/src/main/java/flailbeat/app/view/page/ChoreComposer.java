@@ -7,7 +7,7 @@ import flailbeat.app.control.Menus;
 import flailbeat.app.view.row.StepStrip;
 import flailbeat.core.chore.ByNumber;
 import flailbeat.core.chore.Chore;
-import flailbeat.core.chore.Does;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
@@ -55,7 +55,7 @@ final class ChoreComposer extends VBox {
     this.back = back;
     setId("chore-composer");
     name = new EntryField("chore-name", 12, "What it is called", this::setName);
-    for (Does each : Does.values()) {
+    for (ChoreAction each : ChoreAction.values()) {
       does.getItems().add(Menus.item(titleOf(each), () -> set(chore.withThen(each))));
     }
     does.setMaxWidth(Double.MAX_VALUE);
@@ -102,7 +102,7 @@ final class ChoreComposer extends VBox {
     refresh();
   }
 
-  private static String titleOf(Does each) {
+  private static String titleOf(ChoreAction each) {
     return each.title().replace(ByNumber.MARK, "\u2026");
   }
 

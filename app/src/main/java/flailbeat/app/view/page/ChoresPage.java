@@ -85,9 +85,9 @@ public final class ChoresPage extends PageBox {
         Buttons.text("New chore", "Put one together", () -> compose("", Chore.starting()));
     fresh.setId("chore-new");
     Button takeIn =
-        Buttons.text("Take in\u2026", "Chores from a file that was handed on", files::takeInChores);
+        Buttons.text("Take in\u2026", "Chores from a file that was handed on", files::importChores);
     takeIn.setId("chores-take-in");
-    Button handOn = Buttons.text("Hand on\u2026", "All of yours to a file", files::handOnChores);
+    Button handOn = Buttons.text("Hand on\u2026", "All of yours to a file", files::exportChores);
     handOn.setId("chores-hand-on");
     list.getChildren()
         .addAll(

@@ -260,7 +260,7 @@ public final class KeysPage extends PageBox {
     }
 
     private String whenOf(Command command) {
-      boolean anywhere = command.where() == Command.Where.ANYWHERE;
+      boolean anywhere = command.where() == Command.KeyContext.ANYWHERE;
       boolean letter = command.keys().own().isEmpty() && !command.keys().plain().isEmpty();
       String letters = letter ? "keys at Commands" : "";
       return (anywhere ? letters : command.where().title()) + command.untilWhen();

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.command.Command.Where;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import flailbeat.app.command.KeyAsk;
@@ -84,7 +84,7 @@ class AddedCommandTest {
 
   private List<String> sheetLabels() {
     KeySheetPane sheet = new KeySheetPane();
-    sheet.fill("Keys", table, Where.PLAY);
+    sheet.fill("Keys", table, KeyContext.PLAY);
     return labels(new Scene(sheet).getRoot());
   }
 

@@ -125,7 +125,7 @@ public final class NoteTools {
                         .track());
       }
     }
-    return given.toldTo(result);
+    return given.recordedIn(result);
   }
 
   /** As long as it sounds: up to the end of its round. */

@@ -211,7 +211,7 @@ final class ProjectReader {
             t.name() == null ? "" : t.name(),
             new TrackSound(new Instrument(t.program(), t.kit()), t.channel()),
             new Switches(t.armed(), t.muted(), t.solo()),
-            ClipEdits.apart(read("clip", t.clips(), this::toClip), ids),
+            ClipEdits.withoutOverlaps(read("clip", t.clips(), this::toClip), ids),
             new TrackFromFile(
                 read("carried event", t.carried(), ProjectReader::toCarried),
                 new FileTraits(t.statesProgram(), t.endTick())),

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.chore.Chore;
-import flailbeat.core.chore.Does;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Relation;
 import flailbeat.core.chore.Term;
@@ -29,7 +29,7 @@ class ChoreFileTest {
                       new Term(Measure.VELOCITY, false, Relation.BELOW, 20, 127),
                       new Term(Measure.PLACE, true, Relation.BETWEEN, 1, 2.5)),
                   List.of(new Term(Measure.CHANCE, false, Relation.BELOW, 10, 100))),
-              Does.REMOVE,
+              ChoreAction.REMOVE,
               0));
 
   @TempDir private Path folder;

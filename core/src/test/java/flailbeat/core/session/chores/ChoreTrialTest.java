@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import flailbeat.core.TestSongs;
 import flailbeat.core.chore.Chore;
+import flailbeat.core.chore.ChoreAction;
 import flailbeat.core.chore.Cleanup;
-import flailbeat.core.chore.Does;
 import flailbeat.core.chore.Measure;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.chore.Relation;
@@ -45,7 +45,7 @@ class ChoreTrialTest {
   }
 
   private static Chore removing(Term... all) {
-    return new Chore(List.of(List.of(all)), Does.REMOVE, 0);
+    return new Chore(List.of(List.of(all)), ChoreAction.REMOVE, 0);
   }
 
   @Test
@@ -99,7 +99,7 @@ class ChoreTrialTest {
     chores.setReach(Reach.TRACK);
     chores.tryOut(
         "High",
-        new Chore(List.of(List.of(Term.starting(Measure.VELOCITY))), Does.MARK, 0)
+        new Chore(List.of(List.of(Term.starting(Measure.VELOCITY))), ChoreAction.MARK, 0)
             .withWhen(List.of(List.of(new Term(Measure.PITCH, false, Relation.ABOVE, 70, 0)))));
     chores.carryOut();
     assertThat(document.selection().notes())

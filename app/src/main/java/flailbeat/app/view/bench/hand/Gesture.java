@@ -124,7 +124,7 @@ public sealed interface Gesture {
   record Pedal(TickRange bar, boolean start, long edge, ControlDrawn drawn) implements Gesture {}
 
   /** No hand of the mouse: a chore that is tried shows what it would do. */
-  record Trial(ChoreTrial.Shown shown) implements Gesture {}
+  record ShownChore(ChoreTrial.Shown shown) implements Gesture {}
 
   /** Turning the wheel over notes: how loud they are, in proportion. */
   record Wheel(Note at, Louder louder) implements Gesture {
@@ -154,7 +154,7 @@ public sealed interface Gesture {
       case Pedal pedal -> Optional.of(pedal.drawn());
       case Stretch stretch -> Optional.of(stretch.drawn());
       case Wheel wheel -> Optional.of(wheel.louder());
-      case Trial trial -> Optional.of(trial.shown().edit());
+      case ShownChore trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();
       case NewClip clip -> Optional.empty();
       case Place place -> Optional.empty();
@@ -164,7 +164,7 @@ public sealed interface Gesture {
 
   /** The song as it would be if the mouse let go now. */
   default Song applyTo(Song song) {
-    if (this instanceof Trial trial && trial.shown().before() == song) {
+    if (this instanceof ShownChore trial && trial.shown().before() == song) {
       return trial.shown().after();
     }
     return edit().filter(e -> !e.isNothing()).map(e -> e.apply(song)).orElse(song);

@@ -47,7 +47,7 @@ public final class SongMouse {
   public Gesture shown() {
     return gesture.isOn()
         ? gesture
-        : session.chores().shown().<Gesture>map(Gesture.Trial::new).orElse(gesture);
+        : session.chores().shown().<Gesture>map(Gesture.ShownChore::new).orElse(gesture);
   }
 
   /** Lets a part of the window be touched. */

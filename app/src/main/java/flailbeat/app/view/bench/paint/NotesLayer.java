@@ -47,7 +47,7 @@ public final class NotesLayer extends Layer {
     Gesture now = gesture.get();
     painter.draw(now);
     boolean tries =
-        now instanceof Gesture.Trial trial
+        now instanceof Gesture.ShownChore trial
             && new TrialMarks(session, palette, g, viewport).draw(trial.shown());
     if (picture.getImage() != pixels.image()) {
       picture.setImage(pixels.image());

@@ -31,7 +31,7 @@ import java.util.stream.Collectors;
  * What the chores that come with the application do to the notes and controllers of an area. Each
  * costs O(n log n) for n of them.
  */
-final class Cleaning {
+final class CleanupRun {
   /** Of doubles the longest is kept, of equally long ones the loudest, then the first. */
   private static final Comparator<Note> KEPT_FIRST =
       Comparator.comparingLong((Note n) -> -n.length()).thenComparingInt(n -> -n.velocity());
@@ -42,7 +42,7 @@ final class Cleaning {
   private final TempoMap tempos;
   private final Draft draft;
 
-  Cleaning(Area area, Draft draft) {
+  CleanupRun(Area area, Draft draft) {
     this.area = area;
     this.tempos = area.song().tempos();
     this.draft = draft;

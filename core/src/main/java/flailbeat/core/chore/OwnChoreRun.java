@@ -9,7 +9,7 @@ import flailbeat.core.time.Ticks;
 import java.util.List;
 
 /** What a chore of a person's own does to the notes that meet its condition. */
-final class Doing {
+final class OwnChoreRun {
   private static final double ALL = 100;
 
   private final Chore chore;
@@ -17,7 +17,7 @@ final class Doing {
   private final Draft draft;
   private final double amount;
 
-  Doing(Chore chore, Area area, Draft draft) {
+  OwnChoreRun(Chore chore, Area area, Draft draft) {
     this.chore = chore;
     this.area = area;
     this.draft = draft;
@@ -25,18 +25,18 @@ final class Doing {
   }
 
   /**
-   * Does it.
+   * ChoreAction it.
    *
    * @param met the notes of each part that meet the condition, in order
    */
   void doTo(List<List<Note>> met) {
     int semitones =
-        chore.then() == Does.TRANSPOSE
+        chore.then() == ChoreAction.TRANSPOSE
             ? Leeway.of(met.stream().flatMap(List::stream).toList()).semitones(chore.amount())
             : 0;
     for (int i = 0; i < met.size(); i++) {
       Area.Part part = area.parts().get(i);
-      if (chore.then() == Does.OCTAVE_ABOVE || chore.then() == Does.OCTAVE_BELOW) {
+      if (chore.then() == ChoreAction.OCTAVE_ABOVE || chore.then() == ChoreAction.OCTAVE_BELOW) {
         addOctaves(part, met.get(i));
       } else {
         GridLines.Walker lines = area.lines().walker();
@@ -48,7 +48,7 @@ final class Doing {
   private void addOctaves(Area.Part part, List<Note> notes) {
     if (!part.isKit()) {
       Octaves octaves = new Octaves(part, draft);
-      int by = chore.then() == Does.OCTAVE_ABOVE ? Pitch.OCTAVE : -Pitch.OCTAVE;
+      int by = chore.then() == ChoreAction.OCTAVE_ABOVE ? Pitch.OCTAVE : -Pitch.OCTAVE;
       notes.forEach(n -> octaves.add(n, by));
     }
   }

@@ -1,7 +1,7 @@
 package flailbeat.core.chore;
 
 /** What a chore does to each note that meets its condition. */
-public enum Does implements ByNumber {
+public enum ChoreAction implements ByNumber {
   MARK("mark it"),
   REMOVE("remove it"),
   VELOCITY("make its velocity #", 1, 127, 80),
@@ -18,11 +18,11 @@ public enum Does implements ByNumber {
 
   private final Title title;
 
-  Does(String title) {
+  ChoreAction(String title) {
     this.title = Title.of(title);
   }
 
-  Does(String title, int least, int most, int standard) {
+  ChoreAction(String title, int least, int most, int standard) {
     this.title = new Title(title, least, most, standard);
   }
 

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 
 /** Measures the notes of a part, as the conditions of a chore ask for it. */
-final class Measuring {
+final class Measurer {
   private static final long MIXER = 0x9E3779B97F4A7C15L;
   private static final double ALL = 100;
 
@@ -22,7 +22,7 @@ final class Measuring {
   private final long seed;
   private int[] chordSizes = {};
 
-  Measuring(Area area, Area.Part part, Chore chore, long seed) {
+  Measurer(Area area, Area.Part part, Chore chore, long seed) {
     this.area = area;
     this.notes = part.notes();
     this.tempos = area.song().tempos();
