@@ -6,7 +6,6 @@ import java.util.Locale;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
 /** How far notes were played from their lines: early to the left, late to the right. */
@@ -125,7 +124,7 @@ public final class Histogram extends Canvas {
 
   private void drawLabels(GraphicsContext g, double w) {
     g.setFill(palette.color(Ink.INK_SOFT));
-    g.setFont(Font.font("Lato", 11));
+    g.setFont(palette.font(11));
     double y = getHeight() - 4;
     String range = String.format(Locale.ROOT, "%.0f ms", rangeMs);
     g.setTextAlign(TextAlignment.LEFT);

@@ -8,12 +8,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import javafx.css.CssMetaData;
+import javafx.css.SimpleStyleableDoubleProperty;
 import javafx.css.StyleConverter;
 import javafx.css.Styleable;
+import javafx.css.StyleableDoubleProperty;
 import javafx.css.StyleableObjectProperty;
 import javafx.css.StyleableProperty;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
 
 /**
  * The colours of the style sheet, for canvases: an unseen node of the scene to which the style
@@ -36,14 +40,45 @@ public final class Palette extends Region {
     ROW_DARK,
     CAP_DARK,
     LEVEL,
-    STEP
+    STEP,
+    TRACK_1,
+    TRACK_2,
+    TRACK_3,
+    TRACK_4,
+    TRACK_5,
+    TRACK_6,
+    TRACK_7,
+    TRACK_8;
+
+    /** The colour of a track, by its place in the song from 0; after the last they begin anew. */
+    public static Ink ofTrack(int index) {
+      return values()[TRACK_1.ordinal() + index % (TRACK_8.ordinal() - TRACK_1.ordinal() + 1)];
+    }
   }
+
+  /** The size of texts that all others are given for. */
+  private static final double ROOT_SIZE = 13;
+
+  private static final CssMetaData<Palette, Number> TEXT_SIZE =
+      new CssMetaData<>("-fb-text-size", StyleConverter.getSizeConverter(), ROOT_SIZE) {
+        @Override
+        public boolean isSettable(Palette palette) {
+          return true;
+        }
+
+        @Override
+        public StyleableProperty<Number> getStyleableProperty(Palette palette) {
+          return palette.textSize;
+        }
+      };
 
   private static final List<CssMetaData<? extends Styleable, ?>> META = meta();
 
   private final Map<Ink, StyleableObjectProperty<Color>> colors = new EnumMap<>(Ink.class);
   private final Set<Ink> given = EnumSet.noneOf(Ink.class);
   private final List<Runnable> listeners = new ArrayList<>();
+  private final StyleableDoubleProperty textSize =
+      new SimpleStyleableDoubleProperty(TEXT_SIZE, this, "textSize", ROOT_SIZE);
 
   public Palette() {
     getStyleClass().add("palette");
@@ -52,6 +87,26 @@ public final class Palette extends Region {
     for (Ink ink : Ink.values()) {
       colors.put(ink, new Entry(this, ink));
     }
+    textSize.addListener((property, before, now) -> listeners.forEach(Runnable::run));
+  }
+
+  /** A font for words on a canvas, of a size that is given for texts of 13 pixels. */
+  public Font font(double size) {
+    return Font.font("Lato", scaled(size));
+  }
+
+  /** The same in bold. */
+  public Font bold(double size) {
+    return Font.font("Lato", FontWeight.BOLD, scaled(size));
+  }
+
+  /** A font for figures on a canvas, in bold. */
+  public Font figures(double size) {
+    return Font.font("JetBrains Mono", FontWeight.BOLD, scaled(size));
+  }
+
+  private double scaled(double size) {
+    return size * textSize.get() / ROOT_SIZE;
   }
 
   /** The colour; black until the scene has been styled. */
@@ -83,6 +138,7 @@ public final class Palette extends Region {
     for (Ink ink : Ink.values()) {
       result.add(new Meta(ink));
     }
+    result.add(TEXT_SIZE);
     return List.copyOf(result);
   }
 

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
 /** One bar for each place of the bar that is played on: down for early, up for late. */
@@ -60,7 +59,7 @@ public final class SlotBars extends Canvas {
 
   private void labels(GraphicsContext g, double w, double h, double range) {
     g.setFill(palette.color(Ink.INK_SOFT));
-    g.setFont(Font.font("Lato", 11));
+    g.setFont(palette.font(11));
     g.setTextAlign(TextAlignment.RIGHT);
     g.fillText(String.format(Locale.ROOT, "%.0f ms late", range), w - 2, 10);
     g.fillText(String.format(Locale.ROOT, "%.0f ms early", range), w - 2, h - 2);

@@ -17,7 +17,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
 /**
@@ -147,7 +146,7 @@ final class PianoStrip extends Region {
       g.fillRect(x + 1, BRACKET + 1, w - 2, length - 2);
       if (pitch % Pitch.OCTAVE == 0) {
         g.setFill(palette.color(Ink.INK));
-        g.setFont(Font.font("Lato", 9));
+        g.setFont(palette.font(9));
         g.setTextBaseline(VPos.BOTTOM);
         g.setTextAlign(TextAlignment.CENTER);
         String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);

@@ -4,7 +4,6 @@ import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
-import flailbeat.app.control.TrackColors;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.Gesture;
@@ -238,12 +237,12 @@ public final class SongMap extends Region {
       g.setFill(palette.color(Ink.WHEAT_PALE));
       g.fillRect(0, y, getWidth(), lane);
     }
-    g.setFill(TrackColors.of(index));
+    g.setFill(palette.color(Ink.ofTrack(index)));
     g.fillOval(LEFT / 2 - 4, y + lane / 2 - 4, 8, 8);
     for (Clip clip : track.clips()) {
       double x = xOf(clip.start());
       double w = Math.max(2, xOf(clip.end()) - x);
-      g.setFill(TrackColors.of(index).deriveColor(0, 1, 1, track.muted() ? 0.12 : 0.3));
+      g.setFill(palette.color(Ink.ofTrack(index), track.muted() ? 0.12 : 0.3));
       g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
     }
   }
@@ -262,7 +261,7 @@ public final class SongMap extends Region {
       if (top(i) + lane < 0 || top(i) > getHeight()) {
         continue;
       }
-      int argb = Pixels.argb(TrackColors.of(i));
+      int argb = Pixels.argb(palette.color(Ink.ofTrack(i)));
       for (Clip clip : tracks.get(i).clips()) {
         setNotes(clip.placed().sounding(), top(i) + 2, lane - 4, argb);
       }

@@ -3,7 +3,7 @@ package flailbeat.app.view.row;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
-import flailbeat.app.control.TrackColors;
+import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.base.Follow;
 import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.SongEdits;
@@ -13,6 +13,7 @@ import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.UnaryOperator;
 import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
@@ -68,6 +69,12 @@ public final class TrackTabs extends HBox {
     tabs.widthProperty().addListener(x -> showEnds());
     scroll.hvalueProperty().addListener(x -> showEnds());
     Follow.changes(this, session, this::refresh, Aspect.SONG, Aspect.CHOICE);
+  }
+
+  private static Circle dot(int index) {
+    Circle dot = new Circle(5);
+    dot.getStyleClass().add(Ink.ofTrack(index).name().toLowerCase(Locale.ROOT).replace('_', '-'));
+    return dot;
   }
 
   private void wheel(ScrollEvent e) {
@@ -149,7 +156,7 @@ public final class TrackTabs extends HBox {
   }
 
   private HBox plainTab(Track track, int index) {
-    HBox tab = new HBox(new Circle(5, TrackColors.of(index)), name(track));
+    HBox tab = new HBox(dot(index), name(track));
     if (track.armed()) {
       tab.getChildren().add(mark("\u25CF", "arm"));
     }
@@ -182,8 +189,7 @@ public final class TrackTabs extends HBox {
     mute.setOnAction(e -> change(track, "Mute " + track.name(), t -> t.withMuted(!t.muted())));
     ToggleButton solo = toggle("S", "solo", "Solo: only soloed tracks sound", track.solo());
     solo.setOnAction(e -> change(track, "Solo " + track.name(), t -> t.withSolo(!t.solo())));
-    return new HBox(
-        new Circle(5, TrackColors.of(index)), name(track), soundMenu(track), arm, mute, solo);
+    return new HBox(dot(index), name(track), soundMenu(track), arm, mute, solo);
   }
 
   private static ToggleButton toggle(String text, String style, String hint, boolean on) {

@@ -9,8 +9,6 @@ import flailbeat.core.quantize.NotePlan;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 
 /**
@@ -157,7 +155,7 @@ final class NotePainter {
     g.setLineDashes();
     g.setLineWidth(1);
     String text = later ? "later \u2192" : "\u2190 earlier";
-    g.setFont(Font.font("Lato", FontWeight.BOLD, 13));
+    g.setFont(palette.bold(13));
     g.setTextAlign(later ? TextAlignment.LEFT : TextAlignment.RIGHT);
     g.setTextBaseline(VPos.CENTER);
     double at = 14;

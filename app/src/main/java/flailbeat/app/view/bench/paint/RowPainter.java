@@ -10,7 +10,6 @@ import flailbeat.core.pitch.Pitch;
 import java.util.function.IntPredicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
 /** Draws the rows of the roll, and the rail at its left that names them. */
@@ -97,7 +96,7 @@ final class RowPainter {
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(align);
     double row = scale.rowHeight();
-    g.setFont(Font.font("Lato", Math.clamp(row, 9, 12)));
+    g.setFont(palette.font(Math.clamp(row, 9, 12)));
     return row;
   }
 

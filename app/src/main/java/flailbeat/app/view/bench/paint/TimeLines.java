@@ -10,8 +10,6 @@ import flailbeat.core.time.TickRange;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 
 /** Draws what stands for time on a surface: lines, beats and bars, the ruler and the loop on it. */
@@ -76,7 +74,7 @@ public final class TimeLines {
     g.setFill(palette.color(Ink.PAPER));
     g.fillRect(0, 0, width, rulerHeight);
     g.setFill(palette.color(Ink.INK));
-    g.setFont(Font.font("JetBrains Mono", FontWeight.BOLD, 12));
+    g.setFont(palette.figures(12));
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(TextAlignment.LEFT);
     int step = barStep(meters);
