@@ -31,6 +31,7 @@ import flailbeat.app.shell.keys.Finder;
 import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeyRouter;
 import flailbeat.app.shell.keys.KeysOverlay;
+import flailbeat.app.shell.keys.PersonKeys;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.app.view.base.Page;
@@ -53,7 +54,6 @@ import flailbeat.app.view.row.TrackTabs;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
-import flailbeat.core.files.SongFiles;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
@@ -61,7 +61,6 @@ import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -96,7 +95,7 @@ public final class MainWindow {
   private final KeyAsk keyAsk;
   private final KeyPapers papers;
   private final Finder finder;
-  private Map<String, List<String>> keysInForce = Map.of();
+  private final PersonKeys personKeys;
   private final Middle middle;
   private final KeysOverlay sheet;
 
@@ -161,6 +160,7 @@ public final class MainWindow {
     runRow = new RunRow(session, middle::shown, palette);
     commands = new Commands(allCommands(pages, timing, list, desk));
     keyAsk = new KeyAsk(commands, session);
+    personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
     finder = new Finder(commands);
@@ -198,7 +198,7 @@ public final class MainWindow {
               }
               if (change.isOf(Aspect.SETTINGS)) {
                 fold();
-                takeKeys();
+                personKeys.take();
               }
               if (change.isOf(Aspect.LAYOUT)) {
                 commands.setLayout(session.performer().layout());
@@ -255,29 +255,6 @@ public final class MainWindow {
 
   private KeysPage keysPage() {
     return new KeysPage(session, commands, keyAsk, () -> papers.print(stage), papers::savePage);
-  }
-
-  /** Puts the person's own keys in force; what cannot be is told, and kept as it is. */
-  private void takeKeys() {
-    Map<String, List<String>> wanted = session.keySets().inForce();
-    if (wanted.equals(keysInForce)) {
-      return;
-    }
-    keysInForce = wanted;
-    try {
-      List<String> left = commands.setKeys(wanted);
-      if (!left.isEmpty()) {
-        String more = left.size() == 1 ? "" : " (and " + (left.size() - 1) + " more)";
-        tell("Of your keys something is left out: " + left.get(0) + more);
-      }
-    } catch (IllegalArgumentException e) {
-      commands.setKeys(Map.of());
-      tell("The keys are as they came. " + e.getMessage());
-    }
-  }
-
-  private void tell(String text) {
-    session.notices().tell(new Notice(text, true));
   }
 
   private RecordingPage recordingPage() {
@@ -346,17 +323,7 @@ public final class MainWindow {
   }
 
   private void showTitle() {
-    String unsaved = session.document().hasUnsavedWork() ? " *" : "";
-    String title = session.song().title();
-    // Where two files hold songs of one name, they are told apart by theirs.
-    String file =
-        session
-            .document()
-            .file()
-            .filter(f -> !SongFiles.titleOf(f).equals(title))
-            .map(f -> " (" + f.getFileName() + ")")
-            .orElse("");
-    stage.setTitle(title + file + unsaved + " - Flailbeat");
+    stage.setTitle(WindowTitle.of(session.document()));
   }
 
   private void leaveOff() {

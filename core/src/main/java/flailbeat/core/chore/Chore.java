@@ -45,7 +45,7 @@ public record Chore(List<List<Term>> when, ChoreAction then, int amount) {
     return new Chore(value, then, amount);
   }
 
-  /** ChoreAction something else, by the number that this begins with. */
+  /** Does something else, by the number that this begins with. */
   public Chore withThen(ChoreAction value) {
     return new Chore(when, value, value.standard());
   }

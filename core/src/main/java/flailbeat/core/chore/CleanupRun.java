@@ -3,7 +3,7 @@ package flailbeat.core.chore;
 import flailbeat.core.edit.Chords;
 import flailbeat.core.edit.SilentStart;
 import flailbeat.core.edit.notes.NoteTools;
-import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.ControlThinning;
 import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
@@ -231,7 +231,7 @@ final class CleanupRun {
       points.forEach(
           (of, all) ->
               draft.thin(
-                  ControlEdits.superfluous(
+                  ControlThinning.superfluous(
                       part.track(), all, of.isSwitch() ? 0 : of.share(tolerance))));
     }
   }

@@ -25,7 +25,7 @@ final class OwnChoreRun {
   }
 
   /**
-   * ChoreAction it.
+   * Does it.
    *
    * @param met the notes of each part that meet the condition, in order
    */

@@ -19,6 +19,7 @@ import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.ControlThinning;
 import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.model.Clip;
@@ -251,7 +252,7 @@ class WhereContentGoesTest {
                 BAR,
                 List.of(),
                 List.of(point(21, 0, 11, 64), point(22, 480, 11, 100), point(23, 960, 11, 100))));
-    Song thinned = ControlEdits.thin(song, TRACK, SWELL, TickRange.EVER, 0);
+    Song thinned = ControlThinning.thin(song, TRACK, SWELL, TickRange.EVER, 0);
     assertThat(controls(thinned))
         .isEqualTo("11=64@0 11=64@3840 11=100@4320 11=64@7680 11=100@8160");
   }

@@ -22,6 +22,6 @@ public interface MiddleView {
   /** Whether the mouse holds something there that Esc takes back. */
   boolean isMouseBusy();
 
-  /** Takes back what the mouse holds. */
-  void cancelMouse();
+  /** Takes back what the mouse holds; says whether it held anything. */
+  boolean cancelMouse();
 }

@@ -3,7 +3,6 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
-import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.MouseTip;
 import flailbeat.app.view.bench.hand.RailMouse;
 import flailbeat.app.view.bench.hand.RollGestures;
@@ -11,19 +10,13 @@ import flailbeat.app.view.bench.hand.RulerMouse;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.bench.lane.Lane;
 import flailbeat.app.view.bench.lane.LaneStack;
-import flailbeat.app.view.bench.paint.BoxLayer;
-import flailbeat.app.view.bench.paint.GroundLayer;
-import flailbeat.app.view.bench.paint.NotesLayer;
 import flailbeat.app.view.bench.paint.PassLayer;
-import flailbeat.app.view.bench.paint.RailLayer;
 import flailbeat.app.view.bench.paint.RulerLayer;
 import flailbeat.app.view.bench.paint.StepLayer;
 import flailbeat.app.view.bench.surface.Layer;
 import flailbeat.app.view.bench.surface.RollScale;
 import flailbeat.app.view.bench.surface.Rows;
 import flailbeat.app.view.bench.surface.Viewport;
-import flailbeat.core.edit.shapes.ControlDrawn;
-import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
@@ -61,11 +54,7 @@ public final class BenchView extends Region implements MiddleView {
   private final RollGestures gestures;
   private final RailMouse railMouse;
   private final MouseTip tip;
-  private final Layer ground;
-  private final Layer ruler;
-  private final Layer rail;
-  private final NotesLayer notes;
-  private final Layer box;
+  private final RollLayers layers;
   private final LaneStack lanes;
   private final Pane roll;
   private final PassLayer passLayer;
@@ -74,12 +63,11 @@ public final class BenchView extends Region implements MiddleView {
   private final Line playhead = new Line();
   private final EmptyHint empty;
   private final BenchScroll scroll;
+  private final PageTurner turner;
   private TrackId shownTrack;
   private int sweptShown;
-  private List<Object> shownLines = List.of();
   private int shownBase;
   private int shownOpening;
-  private boolean lookedAway;
   private boolean fitted;
   private double shownLaneHeight;
 
@@ -87,29 +75,25 @@ public final class BenchView extends Region implements MiddleView {
     this.session = session;
     sight = new Sight(session, viewport);
     scroll = new BenchScroll(viewport);
+    turner = new PageTurner(session, viewport, scroll);
     empty = new EmptyHint(session);
     this.mouse = mouse;
     gestures = new RollGestures(session, viewport::scale);
     railMouse = new RailMouse(session, viewport);
     tip = new MouseTip(session);
-    ground = new GroundLayer(this, session, palette, viewport);
-    ruler = new RulerLayer(this, session, palette, viewport);
-    rail = new RailLayer(this, session, palette, viewport);
-    notes = new NotesLayer(this, session, palette, viewport, mouse::shown);
-    box = new BoxLayer(this, palette, mouse::shown);
+    layers = new RollLayers(this, session, palette, viewport, mouse);
     lanes =
         new LaneStack(
             new Lane.On(this, session, palette, viewport, mouse::shown), this::installLane);
     passLayer = new PassLayer(palette);
     stepLayer = new StepLayer(session, viewport);
     takes = new TakesBar(session);
-    roll =
-        new Pane(ground, notes.picture(), notes, box, passLayer, stepLayer, empty, playhead, tip);
+    roll = new Pane();
+    roll.getChildren().addAll(layers.onRoll());
+    roll.getChildren().addAll(passLayer, stepLayer, empty, playhead, tip);
     shownTrack = session.document().track().id();
     shownOpening = session.document().openings();
     roll.setId("roll");
-    ruler.setId("ruler");
-    rail.setId("rail");
     getStyleClass().add("bench");
     setId("bench");
     setMinSize(200, 80);
@@ -127,13 +111,15 @@ public final class BenchView extends Region implements MiddleView {
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
     Layer.clip(roll);
-    getChildren().addAll(roll, lanes, rail, ruler, scroll.across(), scroll.upDown(), takes);
-    for (var node : List.of(roll, rail)) {
+    getChildren()
+        .addAll(
+            roll, lanes, layers.rail(), layers.ruler(), scroll.across(), scroll.upDown(), takes);
+    for (var node : List.of(roll, layers.rail())) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     }
     mouse.install(roll, gestures);
-    new RulerMouse(session, viewport::scale).install(ruler);
-    railMouse.install(rail);
+    new RulerMouse(session, viewport::scale).install(layers.ruler());
+    railMouse.install(layers.rail());
     mouse.onChange(this::mouseDid);
     lanes.refresh();
   }
@@ -144,7 +130,7 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   private void onChange(Change change) {
-    if (change.isOf(Aspect.SONG) && change.before() != change.after() && takeBack()) {
+    if (change.isOf(Aspect.SONG) && change.before() != change.after() && cancelMouse()) {
       session
           .notices()
           .tell("The song changed while the mouse held something: that was left as it was");
@@ -153,7 +139,7 @@ public final class BenchView extends Region implements MiddleView {
       showRows();
     }
     if (change.isOf(Aspect.SETTINGS)) {
-      ground.mark();
+      layers.markGround();
       lanes.refresh();
     }
     if (change.isOf(Aspect.TIMING)) {
@@ -169,7 +155,7 @@ public final class BenchView extends Region implements MiddleView {
     }
     if (change.isOf(Aspect.LOOP)) {
       lanes.mark();
-      ruler.mark();
+      layers.markRuler();
     }
     if (change.isOf(Aspect.PASS)) {
       lanes.mark();
@@ -180,7 +166,7 @@ public final class BenchView extends Region implements MiddleView {
     }
     if (change.isOf(Aspect.TRANSPORT)) {
       playhead.pseudoClassStateChanged(RECORDING, session.runControl().transport().isRecording());
-      ruler.mark();
+      layers.markRuler();
       if (fitted) {
         sight.keepPlace();
       }
@@ -208,14 +194,14 @@ public final class BenchView extends Region implements MiddleView {
     if (fitted && viewport.scale().rows().count() != before) {
       sight.fitRows();
     }
-    if (railWidth() != rail.getWidth()) {
+    if (railWidth() != layers.rail().getWidth()) {
       requestLayout();
       if (session.document().track().noteCount() == 0) {
         fitWhenShown();
       }
     }
     if (session.rows().areOfKit()) {
-      rail.mark();
+      layers.markRail();
     }
   }
 
@@ -224,9 +210,9 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   private void showSwept() {
-    int count = session.runControl().sweeper().wiped().size();
-    if (count != sweptShown) {
-      sweptShown = count;
+    int before = sweptShown;
+    sweptShown = session.runControl().sweeper().wiped().size();
+    if (sweptShown != before) {
       markNotes();
     }
   }
@@ -239,27 +225,13 @@ public final class BenchView extends Region implements MiddleView {
       shownOpening = session.document().openings();
       fitWhenShown();
     }
-    markLines();
+    layers.markLines();
     markNotes();
   }
 
   private void markAll() {
-    List.of(ground, ruler, rail, notes, box).forEach(Layer::mark);
+    layers.markAll();
     lanes.mark();
-  }
-
-  /** The lines under the notes, and the bars, stay where they were when only notes are others. */
-  private void markLines() {
-    List<Object> lines =
-        List.of(
-            session.timing().settings(),
-            session.song().meters(),
-            session.song().tempos(),
-            session.document().track().instrument());
-    if (!lines.equals(shownLines)) {
-      shownLines = lines;
-      List.of(ground, ruler).forEach(Layer::mark);
-    }
   }
 
   /** The mouse does something else: what it holds, and what goes along with it, is another. */
@@ -267,10 +239,7 @@ public final class BenchView extends Region implements MiddleView {
     if (mouse.gesture().isOnMap()) {
       return;
     }
-    boolean inLane =
-        mouse.gesture() instanceof Gesture.Sketch
-            || mouse.gesture().edit().orElse(null) instanceof ControlDrawn;
-    if (inLane) {
+    if (mouse.gesture().isInLane()) {
       lanes.markFor(mouse.gesture().edit().orElseThrow());
     } else {
       markNotes();
@@ -286,42 +255,25 @@ public final class BenchView extends Region implements MiddleView {
 
   /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
   public void atMouse(LongConsumer action) {
-    gestures
-        .overLine()
-        .ifPresentOrElse(
-            action, () -> session.notices().tell("Point at a place on the roll first"));
+    gestures.atMouse(action);
   }
 
   @Override
-  public void cancelMouse() {
-    takeBack();
-  }
-
-  private boolean takeBack() {
+  public boolean cancelMouse() {
     boolean rowHeld = railMouse.cancel();
     return mouse.cancel() || rowHeld;
   }
 
   /** Other notes, or the mouse does something else to them. */
   private void markNotes() {
-    List.of(notes, box).forEach(Layer::mark);
+    layers.markNotes();
     lanes.mark();
   }
 
   @Override
   public void showPosition(long tick) {
-    if (scroll.isByHand()) {
-      lookAway();
-    }
+    turner.follow(tick);
     mouse.settle();
-    boolean atSteps = session.performer().keysMode() == KeysMode.STEPS;
-    boolean runs = session.runControl().transport().isRunning();
-    if (!runs || viewport.isInSight(tick)) {
-      lookedAway = false;
-    }
-    if (runs && !scroll.isByHand() && !lookedAway && !atSteps) {
-      viewport.follow(tick);
-    }
     playhead.setTranslateX(Math.round(viewport.scale().xOf(tick)));
     passLayer.grow(tick);
   }
@@ -374,23 +326,13 @@ public final class BenchView extends Region implements MiddleView {
 
   private void scrolled(ScrollEvent e) {
     double amount = e.getDeltaY() != 0 ? e.getDeltaY() : e.getDeltaX();
-    if (e.isAltDown() && e.getSource() == roll && turn(e, amount)) {
+    if (e.isAltDown() && e.getSource() == roll && gestures.wheel(mouse, e, amount)) {
       e.consume();
       return;
     }
     scroll.wheel(e, amount);
-    lookAway();
+    turner.lookAway();
     e.consume();
-  }
-
-  private boolean turn(ScrollEvent e, double amount) {
-    return mouse.wheel(
-        held -> gestures.turned(held, e.getX(), e.getY(), amount), e.getX(), e.getY());
-  }
-
-  /** Who scrolls away from the playhead looks there, until it comes into sight by itself. */
-  private void lookAway() {
-    lookedAway = !viewport.isInSight(session.runControl().positionTicks());
   }
 
   @Override
@@ -408,9 +350,7 @@ public final class BenchView extends Region implements MiddleView {
       fitted = true;
       sight.fit(OPENING_BARS);
     }
-    List.of(ground, notes, box).forEach(l -> l.size(w, h));
-    ruler.size(w, RulerLayer.HEIGHT);
-    rail.size(railWidth(), h);
+    layers.size(w, h, railWidth());
     lanes.lay(railWidth(), w, laneHeight);
     drawMarked();
   }
@@ -433,8 +373,8 @@ public final class BenchView extends Region implements MiddleView {
     lanes.resizeRelocate(0, RulerLayer.HEIGHT + h, left + w, laneHeight);
     scroll.across().resizeRelocate(left, getHeight() - BAR, w, BAR);
     scroll.upDown().resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
-    rail.relocate(0, RulerLayer.HEIGHT);
-    ruler.relocate(left, 0);
+    layers.rail().relocate(0, RulerLayer.HEIGHT);
+    layers.ruler().relocate(left, 0);
     empty.resizeRelocate(0, h * 0.12, w, 90);
     double takesWidth = takes.prefWidth(-1);
     takes.resizeRelocate(
@@ -443,15 +383,11 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   private void drawMarked() {
-    boolean drawn = false;
-    for (Layer layer : List.of(ground, ruler, rail, notes, box)) {
-      drawn |= layer.drawIfMarked();
-    }
+    boolean drawn = layers.drawIfMarked();
     for (Lane lane : lanes.lanes()) {
       drawn |= lane.drawIfMarked();
     }
-    // A key that is struck lays this out too: then nothing is drawn, and nothing need be worked
-    // out.
+    // A key that is struck lays this out too: then nothing need be worked out.
     if (!drawn) {
       return;
     }

@@ -4,6 +4,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.edit.shapes.ControlEdits;
+import flailbeat.core.edit.shapes.ControlThinning;
 import flailbeat.core.edit.shapes.Louder;
 import flailbeat.core.edit.shapes.VelocityTools;
 import flailbeat.core.model.Note;
@@ -87,7 +88,6 @@ public final class LaneActions {
       return of.equals(VELOCITY) || controller().isPresent();
     }
 
-    /** What it is called. */
     public String title() {
       return controller().map(Controller::title).orElse("Velocity");
     }
@@ -256,7 +256,7 @@ public final class LaneActions {
         song -> {
           Song result = song;
           for (Controller of : shown) {
-            result = ControlEdits.thin(result, track, of, TickRange.EVER, of.share(tolerance));
+            result = ControlThinning.thin(result, track, of, TickRange.EVER, of.share(tolerance));
           }
           return result;
         });
@@ -378,8 +378,8 @@ public final class LaneActions {
   }
 
   public void swayVelocity(int most) {
-    long seed = random.nextLong();
-    velocities("Velocities swayed", (s, ids) -> VelocityTools.sway(s, ids, most, seed));
+    long by = random.nextLong();
+    velocities("Velocities swayed", (s, ids) -> VelocityTools.sway(s, ids, most, by));
   }
 
   public void accent(int by) {

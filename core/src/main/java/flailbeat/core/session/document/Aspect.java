@@ -6,7 +6,7 @@ public enum Aspect {
   SONG,
   /** Which notes, clip or track are chosen. */
   CHOICE,
-  /** PlayingRun, recording, stopped, or the play start. */
+  /** Playing, recording, stopped, or the play start. */
   TRANSPORT,
   /** Who has the keys, the reach, the velocity, or what is held. */
   KEYS,

@@ -11,19 +11,19 @@ import flailbeat.core.transport.Transport;
 /** Eight bars of click, to tap along to; nothing else sounds but the taps. */
 final class CalibratingRun extends Run {
   private final Calibration calibration;
-  private final Runner playback;
+  private final Runner runner;
   private final Transport transport;
   private final Changes changes;
   private final Notices notices;
 
   CalibratingRun(
       Calibration calibration,
-      Runner playback,
+      Runner runner,
       Transport transport,
       Changes changes,
       Notices notices) {
     this.calibration = calibration;
-    this.playback = playback;
+    this.runner = runner;
     this.transport = transport;
     this.changes = changes;
     this.notices = notices;
@@ -31,12 +31,12 @@ final class CalibratingRun extends Run {
 
   @Override
   PlaybackPlan plan() {
-    return playback.plans().clicksAlone(calibration.range());
+    return runner.plans().clicksAlone(calibration.range());
   }
 
   @Override
   boolean tick(long unrolledNanos) {
-    boolean over = playback.positionTicks() >= calibration.range().end();
+    boolean over = runner.positionTicks() >= calibration.range().end();
     if (over) {
       changes.fire(Aspect.SETTINGS);
       if (calibration.result().isUsable()) {

@@ -13,7 +13,7 @@ import java.util.Optional;
  */
 final class ComparingRun extends Run {
   private final NoteTiming timing;
-  private final Runner playback;
+  private final Runner runner;
   private final Transport transport;
   private QuantizePlan preview = QuantizePlan.NONE;
   private final Runnable onEnd;
@@ -25,18 +25,18 @@ final class ComparingRun extends Run {
    *
    * @param onEnd leaves the loop as it was before
    */
-  ComparingRun(NoteTiming timing, Runner playback, Transport transport, Runnable onEnd) {
+  ComparingRun(NoteTiming timing, Runner runner, Transport transport, Runnable onEnd) {
     this.onEnd = onEnd;
     this.timing = timing;
-    this.playback = playback;
+    this.runner = runner;
     this.transport = transport;
   }
 
   @Override
   PlaybackPlan plan() {
     preview = timing.plan();
-    return playback.planOf(
-        playback.plans().inVersion(timing.version()), playback.settings().clickInPlay());
+    return runner.planOf(
+        runner.plans().inVersion(timing.version()), runner.settings().clickInPlay());
   }
 
   @Override
@@ -50,10 +50,10 @@ final class ComparingRun extends Run {
       round++;
       ready = false;
       timing.setVersion(other());
-      playback.replan();
-    } else if (!ready && playback.isNear(left)) {
+      runner.replan();
+    } else if (!ready && runner.isNear(left)) {
       ready = true;
-      playback.publish();
+      runner.publish();
     }
     return false;
   }
@@ -63,8 +63,8 @@ final class ComparingRun extends Run {
   Optional<NextRound> nextRound() {
     return transport
         .loop()
-        .filter(l -> playback.isNear(l.endOf(round) - playback.unrolledNow()))
-        .map(l -> new NextRound(playback.plans().inVersion(other()), round));
+        .filter(l -> runner.isNear(l.endOf(round) - runner.unrolledNow()))
+        .map(l -> new NextRound(runner.plans().inVersion(other()), round));
   }
 
   @Override
@@ -79,7 +79,7 @@ final class ComparingRun extends Run {
   void followPreview() {
     if (timing.preview().filter(p -> p != preview).isPresent()) {
       ready = false;
-      playback.replan();
+      runner.replan();
     }
   }
 

@@ -7,11 +7,11 @@ import flailbeat.core.playback.PlaybackPlan;
 /** A phrase as it was played plays, with clicks on the beats that were guessed. */
 final class GuessRun extends Run {
   private final PlaybackPlan plan;
-  private final Runner playback;
+  private final Runner runner;
 
-  GuessRun(Song phrase, ClickTrack clicks, Runner playback) {
+  GuessRun(Song phrase, ClickTrack clicks, Runner runner) {
     this.plan = PlaybackPlan.of(phrase, clicks, 0);
-    this.playback = playback;
+    this.runner = runner;
   }
 
   @Override
@@ -21,7 +21,7 @@ final class GuessRun extends Run {
 
   @Override
   boolean tick(long unrolledNanos) {
-    return playback.isPastEnd();
+    return runner.isPastEnd();
   }
 
   @Override

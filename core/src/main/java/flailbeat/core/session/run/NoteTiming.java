@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * What those who play and record have to know of the timing of notes. PlayingRun is told by it
- * which version to sound, and recording hands what was played to it.
+ * What those who play and record have to know of the timing of notes. Playing is told by it which
+ * version to sound, and recording hands what was played to it.
  */
 public interface NoteTiming {
   QuantizeSettings settings();

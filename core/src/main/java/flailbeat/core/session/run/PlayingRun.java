@@ -4,22 +4,22 @@ import flailbeat.core.playback.PlaybackPlan;
 
 /** The song plays, in the version that is shown, to its end or round its loop. */
 public final class PlayingRun extends Run {
-  private final Runner playback;
+  private final Runner runner;
   private final NoteTiming timing;
 
-  PlayingRun(Runner playback, NoteTiming timing) {
-    this.playback = playback;
+  PlayingRun(Runner runner, NoteTiming timing) {
+    this.runner = runner;
     this.timing = timing;
   }
 
   @Override
   PlaybackPlan plan() {
-    return playback.planOf(
-        playback.plans().inVersion(timing.version()), playback.settings().clickInPlay());
+    return runner.planOf(
+        runner.plans().inVersion(timing.version()), runner.settings().clickInPlay());
   }
 
   @Override
   boolean tick(long unrolledNanos) {
-    return playback.isPastEnd();
+    return runner.isPastEnd();
   }
 }

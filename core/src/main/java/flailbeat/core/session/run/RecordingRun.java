@@ -30,7 +30,7 @@ final class RecordingRun extends Run {
   record Surroundings(
       Document document,
       NoteTiming timing,
-      Runner playback,
+      Runner runner,
       Transport transport,
       Changes changes,
       Notices notices) {}
@@ -40,7 +40,7 @@ final class RecordingRun extends Run {
 
   private final Surroundings around;
   private final Document document;
-  private final Runner playback;
+  private final Runner runner;
   private final Recording recording;
   private final List<TrackId> onto;
   private final RecordSettings settings;
@@ -64,7 +64,7 @@ final class RecordingRun extends Run {
       Optional<TickRange> round) {
     this.around = around;
     this.document = around.document();
-    this.playback = around.playback();
+    this.runner = around.runner();
     this.recording = recording;
     this.startTick = startTick;
     this.onto = onto;
@@ -89,8 +89,8 @@ final class RecordingRun extends Run {
 
   @Override
   PlaybackPlan plan() {
-    Song heard = playback.plans().swept(writer.silenced(document.song(), pass().firstStruck()));
-    return playback.countedIn(heard, playback.settings().clickInRecord());
+    Song heard = runner.plans().swept(writer.silenced(document.song(), pass().firstStruck()));
+    return runner.countedIn(heard, runner.settings().clickInRecord());
   }
 
   @Override
@@ -101,7 +101,7 @@ final class RecordingRun extends Run {
     recording.accept(event, unrolled);
     nextRoundReady = false;
     if (!hadNotes && pass().hasNotes()) {
-      playback.replan();
+      runner.replan();
     }
     around.changes().fire(Aspect.PASS);
   }
@@ -125,7 +125,7 @@ final class RecordingRun extends Run {
     }
     if (!over.isEmpty()) {
       if (document.song() == song) {
-        playback.replan();
+        runner.replan();
       }
       around.changes().fire(Aspect.PASS, Aspect.TRANSPORT);
     }
@@ -137,7 +137,7 @@ final class RecordingRun extends Run {
       nextRoundReady = false;
     } else if (!nextRoundReady) {
       nextRoundReady = true;
-      playback.publish();
+      runner.publish();
     }
   }
 
@@ -145,7 +145,7 @@ final class RecordingRun extends Run {
     return around
         .transport()
         .loop()
-        .filter(l -> playback.isNear(l.endOf(passNumber() - 1) - playback.unrolledNow()))
+        .filter(l -> runner.isNear(l.endOf(passNumber() - 1) - runner.unrolledNow()))
         .isPresent();
   }
 

@@ -42,7 +42,9 @@ public final class RunControl {
   private final Keeper keeper;
   private final Repeater repeater;
   private final LiveSound live;
-  private final Runner playback;
+  private final PerformedRoute route;
+  private final SweepKey sweepKey;
+  private final Runner runner;
   private RecordSettings recordSettings = RecordSettings.standard();
   private Optional<Calibration> calibration = Optional.empty();
 
@@ -68,10 +70,12 @@ public final class RunControl {
     this.repeater = new Repeater(document, timing, transport, player, changes);
     this.live = new LiveSound(document, performer, player, repeater::setParts);
     HeardPlans plans = new HeardPlans(document, timing, sweeper, looping);
-    this.playback = new Runner(document, looping, plans, changes, clock, player, transport);
+    this.runner = new Runner(document, looping, plans, changes, clock, player, transport);
+    this.sweepKey = new SweepKey(runner, sweeper, performer, clock);
+    this.route = new PerformedRoute(runner, repeater, live, keeper, this::offsetNanos);
     changes.listen(this::onChange);
     live.follow(clock.nanoTime());
-    playback.setSettings(playback.settings());
+    runner.setSettings(runner.settings());
   }
 
   public Transport transport() {
@@ -91,11 +95,11 @@ public final class RunControl {
   }
 
   public PlaySettings settings() {
-    return playback.settings();
+    return runner.settings();
   }
 
   public void setSettings(PlaySettings value) {
-    playback.setSettings(value);
+    runner.setSettings(value);
   }
 
   public RecordSettings recordSettings() {
@@ -112,7 +116,7 @@ public final class RunControl {
   /** Turns note repeat on or off, and chooses its note value. */
   public void setRepeat(boolean on, NoteValue value) {
     long now = clock.nanoTime();
-    writeRepeats(now);
+    route.writeRepeats(now);
     repeater.set(on, value, now);
     if (on) {
       int velocity = performer.hands().velocity();
@@ -122,8 +126,13 @@ public final class RunControl {
     }
   }
 
+  /** What is taken off the times of what is performed. */
+  private long offsetNanos() {
+    return recording().map(RecordingRun::settings).orElse(recordSettings).offsetNanos();
+  }
+
   private Optional<RecordingRun> recording() {
-    return playback.activity() instanceof RecordingRun r ? Optional.of(r) : Optional.empty();
+    return runner.now() instanceof RecordingRun r ? Optional.of(r) : Optional.empty();
   }
 
   /** What the running recording has gathered in the pass that runs. */
@@ -143,44 +152,42 @@ public final class RunControl {
 
   /** Song position in ticks, as heard now. */
   public long positionTicks() {
-    return playback.positionTicks();
+    return runner.positionTicks();
   }
 
   /** The tick at which the next start begins, and to which stopping returns. */
   public long playStartTicks() {
-    return playback.playStartTicks();
+    return runner.playStartTicks();
   }
 
-  /**
-   * Moves the play start to a tick. PlayingRun goes on from there; a recording is not disturbed.
-   */
+  /** Moves the play start to a tick. Playing goes on from there; a recording is not disturbed. */
   public void seek(long tick) {
     if (transport.isRecording()) {
       return;
     }
     boolean playing = transport.isRunning();
     stop();
-    playback.setPlace(tick);
+    runner.setPlace(tick);
     if (playing) {
       play();
     }
-    playback.tell();
+    runner.tell();
   }
 
   /** Plays from the play start or, where that lies behind the loop, from the loop's start. */
   public void play() {
-    playback.start(new PlayingRun(playback, timing));
+    runner.start(new PlayingRun(runner, timing));
     repeater.rebase(clock.nanoTime());
   }
 
   /** Records onto the targets, from the play start, after the count-in. */
   void record() {
     List<Track> onto = targets();
-    long from = playback.startTick();
+    long from = runner.startTick();
     performer.pedals().tellRangeAgain();
-    playback.start(
+    runner.start(
         new RecordingRun(
-            new RecordingRun.Surroundings(document, timing, playback, transport, changes, notices),
+            new RecordingRun.Surroundings(document, timing, runner, transport, changes, notices),
             recordingFrom(from),
             from,
             onto.stream().map(Track::id).toList(),
@@ -197,7 +204,7 @@ public final class RunControl {
     long nearEnd =
         looping.active().map(r -> map.nanosAt(r.end()) - map.nanosAt(r.end() - half)).orElse(0L);
     long catchNanos = recordSettings.catchNanos();
-    return new Recording(map, tick, catchNanos, playback.loop(), Math.min(catchNanos, nearEnd));
+    return new Recording(map, tick, catchNanos, runner.loop(), Math.min(catchNanos, nearEnd));
   }
 
   /** Stops what goes on, and tells what came of it. */
@@ -209,14 +216,14 @@ public final class RunControl {
 
   private void stopRunning() {
     long now = clock.nanoTime();
-    writeRepeats(now);
+    route.writeRepeats(now);
     if (recording().isPresent()) {
       performer.releaseAll(now);
     }
     Optional<Notice> swept = sweeper.release();
-    Optional<Notice> said = playback.stop(transport.unrolledAt(now));
+    Optional<Notice> said = runner.stop(transport.unrolledAt(now));
     repeater.rebase(now);
-    playback.tell();
+    runner.tell();
     notices.tell(said.or(() -> swept));
   }
 
@@ -236,7 +243,7 @@ public final class RunControl {
         recording()
             .map(RecordingRun::dropLast)
             .orElse(new Notice("Nothing is being recorded, so there is no pass to drop", false));
-    playback.replan();
+    runner.replan();
     return said;
   }
 
@@ -248,47 +255,27 @@ public final class RunControl {
   /** Called for each frame drawn: follows what is heard, and stops what is over. */
   public void tick() {
     performer.advance();
-    writeRepeats(clock.nanoTime());
+    route.writeRepeats(clock.nanoTime());
     if (transport.isRunning()) {
       transport.follow(player.songOffsetNanos());
-      boolean over = playback.activity().tick(playback.unrolledNow());
-      followSweep();
+      boolean over = runner.now().tick(runner.unrolledNow());
+      sweepKey.follow();
       if (over) {
         stop();
       } else {
-        playback.follow();
+        runner.follow();
       }
     }
   }
 
   /** The sweep is pressed or let go; says what it did. */
   Optional<Notice> sweep(boolean held) {
-    Optional<Notice> said = Optional.empty();
-    if (held != sweeper.isHeld()) {
-      if (held) {
-        sweeper.press(place(), clock.nanoTime());
-      } else {
-        followSweep();
-        said = sweeper.release();
-      }
-      playback.replan();
-    }
-    return said;
-  }
-
-  private void followSweep() {
-    if (sweeper.isHeld()) {
-      boolean another = sweeper.hold(performer.hands().soundingPitches(), clock.nanoTime());
-      sweeper.follow(place(), transport.loop());
-      if (another) {
-        playback.replan();
-      }
-    }
+    return sweepKey.hold(held);
   }
 
   /** Where the playhead is, in unrolled time. */
   public Sweep.Place place() {
-    return new Sweep.Place(playback.run(), playback.unrolledNow());
+    return sweepKey.place();
   }
 
   /** Plays eight bars of click to tap along to; nothing else sounds but the taps. */
@@ -297,8 +284,8 @@ public final class RunControl {
     Song song = document.song();
     Calibration started = new Calibration(song.tempos(), song.meters(), playStartTicks());
     calibration = Optional.of(started);
-    playback.startAt(
-        new CalibratingRun(started, playback, transport, changes, notices),
+    runner.startAt(
+        new CalibratingRun(started, runner, transport, changes, notices),
         song.tempos().nanosAt(started.range().start()));
   }
 
@@ -308,13 +295,13 @@ public final class RunControl {
   }
 
   public boolean isCalibrating() {
-    return playback.activity() instanceof CalibratingRun;
+    return runner.now() instanceof CalibratingRun;
   }
 
   /** Plays a phrase with clicks of its own, from the first of them. */
   public void hearGuess(Song phrase, ClickTrack clicks) {
     stop();
-    playback.startAt(new GuessRun(phrase, clicks, playback), Math.max(0, clicks.nanosAt(0)));
+    runner.startAt(new GuessRun(phrase, clicks, runner), Math.max(0, clicks.nanosAt(0)));
   }
 
   /** Shows and sounds the notes in scope in another version, while {@code held}. */
@@ -327,7 +314,7 @@ public final class RunControl {
     if (!held) {
       stop();
     } else if (transport.isRunning()) {
-      playback.replan();
+      runner.replan();
     } else {
       play();
     }
@@ -345,26 +332,22 @@ public final class RunControl {
     }
     seek(looping.active().orElseThrow().start());
     timing.setVersion(NoteVersion.PLAYED);
-    playback.start(new ComparingRun(timing, playback, transport, asBefore));
+    runner.start(new ComparingRun(timing, runner, transport, asBefore));
     repeater.rebase(clock.nanoTime());
   }
 
   /** Whether rounds as played and rounds as quantized alternate. */
   public boolean isComparing() {
-    return playback.activity() instanceof ComparingRun;
+    return runner.now() instanceof ComparingRun;
   }
 
   /** Sounds and writes down what is performed. While sweeping, keys say what is wiped. */
   public void hear(Performed event) {
     if (sweeper.isHeld() && event instanceof Performed.NoteOn) {
-      followSweep();
-      return;
+      sweepKey.follow();
+    } else {
+      route.hear(event);
     }
-    playback.activity().hear(event);
-    writeRepeats(event.atNanos());
-    repeater.hear(event);
-    live.sound(event);
-    write(event);
   }
 
   /** Lets what is performed be heard, and nothing more. */
@@ -374,23 +357,13 @@ public final class RunControl {
 
   /** See {@link Performer#playTo}. */
   public double beatAt(long nanos) {
-    return playback.beatAt(nanos);
-  }
-
-  private void writeRepeats(long nowNanos) {
-    repeater.advance(nowNanos).forEach(this::write);
-  }
-
-  private void write(Performed event) {
-    playback.activity().write(event);
-    long offset = recording().map(RecordingRun::settings).orElse(recordSettings).offsetNanos();
-    keeper.accept(event, transport, playback.run(), offset);
+    return runner.beatAt(nanos);
   }
 
   /** What has a plan of its own means nothing in another tempo. */
   private void endWhatCannotFollow() {
-    Run activity = playback.activity();
-    if (!activity.followsSong() && playback.isOfAnotherTempo()) {
+    Run activity = runner.now();
+    if (!activity.followsSong() && runner.isOfAnotherTempo()) {
       stop();
       notices.tell(activity.stopped() + ": the tempo is another now");
     }
@@ -402,18 +375,18 @@ public final class RunControl {
     }
     if (change.isOf(Aspect.SONG)) {
       endWhatCannotFollow();
-      playback.followSong();
+      runner.followSong();
       repeater.followSong(clock.nanoTime());
     }
     if (change.isOf(Aspect.TIMING)) {
-      playback.activity().followPreview();
+      runner.now().followPreview();
     }
     if (change.isOf(Aspect.KEYS)) {
       repeater.setVelocity(performer.hands().velocity());
     }
-    boolean follows = !transport.isRecording() && playback.activity().followsSong();
+    boolean follows = !transport.isRecording() && runner.now().followsSong();
     if (change.isOf(Aspect.LOOP) && follows) {
-      playback.followLoop();
+      runner.followLoop();
       repeater.rebase(clock.nanoTime());
     }
   }

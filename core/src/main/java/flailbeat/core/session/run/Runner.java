@@ -32,12 +32,12 @@ final class Runner {
   private final Clock clock;
   private final Player player;
   private final Transport transport;
-  private Run activity = new NoRun();
+  private Run running = new NoRun();
   private PlaySettings settings = PlaySettings.standard();
   private PlaybackPlan plan = PlaybackPlan.SILENCE;
   private TempoMap tempos;
   private long endNanos;
-  private long run;
+  private long runs;
   private Transport.State toldState = Transport.State.STOPPED;
 
   Runner(
@@ -70,8 +70,8 @@ final class Runner {
   }
 
   /** Counts the starts: what was played in one run was played in one go. */
-  long run() {
-    return run;
+  long runs() {
+    return runs;
   }
 
   /** Song position in ticks, as heard now. */
@@ -119,21 +119,25 @@ final class Runner {
     return plans;
   }
 
+  Transport transport() {
+    return transport;
+  }
+
   /** What goes on now. */
-  Run activity() {
-    return activity;
+  Run now() {
+    return running;
   }
 
   /**
    * Starts something from the play start or, where that lies behind the loop, from the loop's
    * start.
    */
-  void start(Run what) {
+  public void start(Run what) {
     start(what, false);
   }
 
   /** Starts a recording, after its count-in. */
-  void start(RecordingRun what) {
+  public void start(RecordingRun what) {
     start(what, true);
   }
 
@@ -147,14 +151,14 @@ final class Runner {
     long from = song.tempos().nanosAt(fromTick);
     long countInNanos = from - song.tempos().nanosAt(fromTick - countIn);
     plan = what.plan();
-    activity = what;
+    running = what;
     begin(new Start(record, from, countInNanos, loop()));
   }
 
   /** Starts something that has a plan of its own, at a song time, with no loop. */
   void startAt(Run what, long fromNanos) {
     plan = what.plan();
-    activity = what;
+    running = what;
     begin(new Start(false, fromNanos, 0, Optional.empty()));
   }
 
@@ -184,7 +188,7 @@ final class Runner {
   private void begin(Start start) {
     long heardAt = clock.nanoTime() + player.leadNanos();
     transport.start(start, heardAt);
-    run++;
+    runs++;
     player.cue(plan, start.firstNanos(), heardAt, start.loop());
     tell();
   }
@@ -193,15 +197,15 @@ final class Runner {
   Optional<Notice> stop(long unrolledNanos) {
     transport.stop();
     player.halt();
-    Run ended = activity;
-    activity = new NoRun();
+    Run ended = running;
+    running = new NoRun();
     return ended.end(unrolledNanos);
   }
 
   /** Makes what is heard follow the song and the settings while it runs. */
   void replan() {
-    if (transport.isRunning() && activity.followsSong()) {
-      plan = activity.plan();
+    if (transport.isRunning() && running.followsSong()) {
+      plan = running.plan();
       publish();
     }
   }
@@ -209,7 +213,7 @@ final class Runner {
   /** Hands over what is heard, with what is known of the next round of the loop. */
   void publish() {
     player.replace(
-        activity
+        running
             .nextRound()
             .map(n -> new Plans(plan, plans.of(n.song(), plan.clicks()), n.turn()))
             .orElse(Plans.always(plan)));
@@ -280,11 +284,11 @@ final class Runner {
 
   /** Starts anew at a tick, if it runs; stopping will return to the play start. */
   private void goOnFrom(long tick, long place) {
-    boolean running = transport.isRunning();
+    boolean runs = transport.isRunning();
     player.halt();
     transport.setPlayStartNanos(tempos.nanosAt(tick));
-    if (running) {
-      start(activity);
+    if (runs) {
+      start(running);
     }
     transport.setReturnNanos(tempos.nanosAt(place));
   }

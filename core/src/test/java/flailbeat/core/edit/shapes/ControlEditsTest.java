@@ -153,7 +153,7 @@ class ControlEditsTest {
         values.add(new NewControl(10L * i, SWELL.at(value)));
       }
       int tolerance = random.nextInt(6);
-      List<NewControl> thinned = ControlEdits.thinned(values, tolerance);
+      List<NewControl> thinned = ControlThinning.thinned(values, tolerance);
       for (int i = 0; i < 80; i++) {
         assertThat(inForce(thinned, 10L * i))
             .isCloseTo(values.get(i).control().value(), within(tolerance));

@@ -175,6 +175,11 @@ public sealed interface Gesture {
     return edit().filter(e -> !(e instanceof ControlDrawn)).isPresent();
   }
 
+  /** Whether it is one that the lanes alone show. */
+  default boolean isInLane() {
+    return this instanceof Sketch || edit().orElse(null) instanceof ControlDrawn;
+  }
+
   /** Whether it is one that only the song map shows. */
   default boolean isOnMap() {
     return this instanceof Place || this instanceof NewClip;

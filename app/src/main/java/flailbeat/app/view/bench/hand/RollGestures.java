@@ -29,12 +29,13 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.Set;
+import java.util.function.LongConsumer;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 
 /**
  * What the mouse does on the roll: where it is pressed and what is held says what, and there are no
@@ -78,12 +79,14 @@ public final class RollGestures implements MouseTarget {
     }
   }
 
-  /** The line that the mouse is nearest to, while it is over the roll. */
-  public OptionalLong overLine() {
+  /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
+  public void atMouse(LongConsumer action) {
     long tick = Math.max(0, Math.round(surface.get().tickAt(lastX)));
-    return !isOver
-        ? OptionalLong.empty()
-        : OptionalLong.of(drawing.kept().snaps() ? lines().nearest(tick) : tick);
+    if (isOver) {
+      action.accept(drawing.kept().snaps() ? lines().nearest(tick) : tick);
+    } else {
+      session.notices().tell("Point at a place on the roll first");
+    }
   }
 
   @Override
@@ -150,11 +153,16 @@ public final class RollGestures implements MouseTarget {
    *
    * @param held what the mouse holds: the same step, where the wheel was turned a moment ago
    */
-  public Gesture turned(Gesture held, double x, double y, double amount) {
+  private Gesture turned(Gesture held, double x, double y, double amount) {
     int percent = (int) Math.signum(amount) * WHEEL_PERCENT;
     return held instanceof Gesture.Wheel wheel
         ? wheel.by(percent)
         : hits.at(x, y).map(h -> louder(h.note(), percent)).orElse(new Gesture.None());
+  }
+
+  /** The same, by whoever holds what the mouse does; whether the wheel is taken by it. */
+  public boolean wheel(SongMouse mouse, ScrollEvent e, double amount) {
+    return mouse.wheel(held -> turned(held, e.getX(), e.getY(), amount), e.getX(), e.getY());
   }
 
   private Gesture louder(Note note, int percent) {
@@ -166,7 +174,7 @@ public final class RollGestures implements MouseTarget {
   private Gesture draw(MouseEvent e) {
     long tick = tickAt(e.getX());
     long onset = isFree(e) ? tick : Math.max(0, lines().atOrBefore(tick));
-    int pitch = pitchAt(e.getY());
+    int pitch = surface.get().pitchAt(e.getY());
     int velocity = drawing.velocity();
     session.document().select(Selection.NONE);
     session.document().chooseClipAt(onset);
@@ -180,7 +188,8 @@ public final class RollGestures implements MouseTarget {
     session.document().select(Selection.NONE);
     NotesDrawn nothing = new NotesDrawn(session.document().track().id(), List.of());
     double x = surface.get().xOf(lines().atOrBefore(tickAt(e.getX())));
-    Gesture.Fill begun = new Gesture.Fill(x, e.getY(), x, e.getY(), pitchAt(e.getY()), nothing);
+    Gesture.Fill begun =
+        new Gesture.Fill(x, e.getY(), x, e.getY(), surface.get().pitchAt(e.getY()), nothing);
     return filled(begun, e);
   }
 
@@ -305,7 +314,7 @@ public final class RollGestures implements MouseTarget {
         at += stencil.span()) {
       double far = (scale.xOf(at) - fill.fromX()) / Math.max(1, toX - fill.fromX());
       double y = fill.fromY() + Math.clamp(far, 0, 1) * (e.getY() - fill.fromY());
-      int row = e.isShiftDown() ? pitchAt(y) : fill.row();
+      int row = e.isShiftDown() ? surface.get().pitchAt(y) : fill.row();
       all.addAll(stencil.at(at, row, drawing::inKey));
     }
     all.sort(Comparator.comparingLong(NewNote::onset));
@@ -318,7 +327,7 @@ public final class RollGestures implements MouseTarget {
 
   private NewNote note(Gesture.Fill fill, long at, double y, boolean followsPitch) {
     long step = lines().after(at) - at;
-    int pitch = followsPitch ? drawing.inKey(pitchAt(y)) : fill.row();
+    int pitch = followsPitch ? drawing.inKey(surface.get().pitchAt(y)) : fill.row();
     int louder = followsPitch ? 0 : (int) Math.round(fill.fromY() - y);
     int velocity = Velocity.within(drawing.velocity() + louder);
     return new NewNote(pitch, velocity, Played.put(at, at + step), at);
@@ -365,10 +374,6 @@ public final class RollGestures implements MouseTarget {
 
   private long tickAt(double x) {
     return Math.clamp(Math.round(surface.get().tickAt(x)), 0, Ticks.LAST - 1);
-  }
-
-  private int pitchAt(double y) {
-    return surface.get().pitchAt(y);
   }
 
   /** A box, or what is chosen with Shift, changes nothing. */
