@@ -78,6 +78,11 @@ public final class EntryField extends HBox {
             });
   }
 
+  /** Is as wide as so many letters from now on. */
+  public void setColumns(int columns) {
+    field.setPrefColumnCount(columns);
+  }
+
   /** Arrow keys and the wheel go a step on, or back; with Shift ten. */
   public EntryField stepping(IntConsumer steps) {
     field.addEventFilter(

@@ -28,6 +28,7 @@ public final class Palette extends Region {
   public enum Ink {
     PAPER,
     RAISED,
+    SUNK,
     INK,
     INK_SOFT,
     RULE,
@@ -38,6 +39,7 @@ public final class Palette extends Region {
     EARLY,
     LATE,
     ROW_DARK,
+    CAP,
     CAP_DARK,
     LEVEL,
     STEP,

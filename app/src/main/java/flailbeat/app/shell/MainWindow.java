@@ -5,9 +5,7 @@ import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.EntryField;
-import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
-import flailbeat.app.control.Look;
 import flailbeat.app.control.Palette;
 import flailbeat.app.shell.commands.CaptureCommands;
 import flailbeat.app.shell.commands.ChoreCommands;
@@ -34,6 +32,7 @@ import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.shell.keys.PersonKeys;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.shell.work.BackgroundWorkshop;
+import flailbeat.app.view.base.Look;
 import flailbeat.app.view.base.Page;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
@@ -62,15 +61,14 @@ import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.input.InputEvent;
 import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import javafx.stage.WindowEvent;
 
@@ -97,10 +95,8 @@ public final class MainWindow {
   private final Finder finder;
   private final PersonKeys personKeys;
   private final Middle middle;
+  private final WindowColumn column;
   private final KeysOverlay sheet;
-
-  /** A window no higher than this begins with the deck folded. */
-  private static final double LOW = 620;
 
   private final Stage stage;
   private final FileActions files;
@@ -147,7 +143,7 @@ public final class MainWindow {
     Page timing = desk.page();
     SidePane pages =
         new SidePane(
-            session.folds(),
+            session,
             List.of(
                 timing,
                 HandsPage.page(session),
@@ -166,7 +162,8 @@ public final class MainWindow {
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
-    StackPane root = new StackPane(layOut(palette, deck, menus), sheet, finder);
+    column = layOut(palette, deck, menus);
+    StackPane root = new StackPane(column, sheet, finder);
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
@@ -180,11 +177,14 @@ public final class MainWindow {
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
     deck.fitWindow(HEIGHT);
     fold();
+    look(scene);
+    Platform.getPreferences().colorSchemeProperty().addListener((p, before, now) -> look(scene));
     new KeyRouter(
             session, deck, commands, keyAsk, sheet::isVisible, () -> middle.shown().isMouseBusy())
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     stage.setScene(scene);
+    stage.getIcons().setAll(Look.icons());
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
     stage.setOnCloseRequest(this::closing);
@@ -198,6 +198,7 @@ public final class MainWindow {
               }
               if (change.isOf(Aspect.SETTINGS)) {
                 fold();
+                look(scene);
                 personKeys.take();
               }
               if (change.isOf(Aspect.LAYOUT)) {
@@ -265,9 +266,11 @@ public final class MainWindow {
     return new RecordingPage(session, input, soundPart);
   }
 
-  private VBox layOut(Palette palette, KeyDeck deck, CommandMenus menus) {
-    VBox.setVgrow(middle, Priority.ALWAYS);
-    return new VBox(
+  private WindowColumn layOut(Palette palette, KeyDeck deck, CommandMenus menus) {
+    return new WindowColumn(
+        middle,
+        deck,
+        map,
         palette,
         new TopBar(session, menus),
         new TrackTabs(session),
@@ -279,10 +282,15 @@ public final class MainWindow {
         deck);
   }
 
+  /** Shows all in the colours and sizes that the person wants. */
+  private void look(Scene scene) {
+    Look.change(scene, session.appearance().kept());
+  }
+
   /** Shows the rooms as they are folded. */
   private void fold() {
     middle.showPages(!session.folds().isFolded(WindowPart.PAGES));
-    Form.show(map, !session.folds().isFolded(WindowPart.MAP));
+    column.showMap(!session.folds().isFolded(WindowPart.MAP));
   }
 
   /** What is played on beside the computer's keys. */
@@ -302,9 +310,6 @@ public final class MainWindow {
 
   public void show() {
     stage.show();
-    if (stage.getScene().getHeight() <= LOW) {
-      session.folds().fold(WindowPart.DECK, true);
-    }
     frames.start();
   }
 

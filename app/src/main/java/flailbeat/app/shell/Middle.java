@@ -14,8 +14,8 @@ final class Middle extends BorderPane {
   Middle(MiddleView first, SidePane pages) {
     this.pages = pages;
     setMinHeight(LEAST_HEIGHT);
+    setRight(pages);
     show(first);
-    showPages(true);
   }
 
   /** The view that stands there. */
@@ -33,8 +33,6 @@ final class Middle extends BorderPane {
   }
 
   void showPages(boolean wanted) {
-    if (wanted != (getRight() != null)) {
-      setRight(wanted ? pages : null);
-    }
+    pages.showPage(wanted);
   }
 }

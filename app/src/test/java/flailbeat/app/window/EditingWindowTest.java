@@ -38,6 +38,7 @@ class EditingWindowTest extends RollWindow {
   @Test
   void edges_resize_and_the_pointer_says_which_even_on_a_note_of_three_pixels() {
     given("960 60 960", "4800 64 20", "15000 70 10");
+    ui.run(() -> bench().zoom(1.25));
     Node roll = ui.node("roll");
     Point2D end = at(4820, 64).add(3, 0);
     mouse(MouseEvent.MOUSE_MOVED, end);

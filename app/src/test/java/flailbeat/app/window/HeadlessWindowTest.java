@@ -165,13 +165,12 @@ class HeadlessWindowTest extends HeadlessWindow {
             "meter",
             "bench",
             "quantize",
-            "cap-SLASH",
-            "cap-EQUALS",
+            "slim-line",
             "keys-switch",
             "panic",
             "track-tab-4",
             "state",
-            "velocity")) {
+            "page-rail")) {
       Bounds b = ui.get(() -> ui.node(id).localToScene(ui.node(id).getBoundsInLocal()));
       assertThat(b.getMaxX()).as("right edge of " + id).isLessThanOrEqualTo(901);
       assertThat(b.getMaxY()).as("lower edge of " + id).isLessThanOrEqualTo(601);

@@ -283,7 +283,8 @@ class LaneWindowTest extends HeadlessWindow {
     ui.run(ui.session.editing()::undo);
     move(swell, placeOf(3840), 0.03);
     ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
-    move(swell, placeOf(3840), 0.33);
+    double height = ui.get(() -> swell.getBoundsInLocal().getHeight());
+    move(swell, placeOf(3840), 0.03 + 30 / height);
     assertThat(ui.text("bench-tip")).isEqualTo("70 %");
     ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
     assertThat(points(Controller.EXPRESSION).get(3).control().value())

@@ -28,6 +28,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Whatever a song holds, every room stays in the window, and no word is cut. */
 class LayoutTest {
+  private static final double SCROLL_BAR = 12;
+
   private static final List<String> PAGES =
       List.of(
           "page-timing",
@@ -210,5 +212,29 @@ class LayoutTest {
   private static String described(Node node) {
     String text = node instanceof Labeled labeled ? " \"" + labeled.getText() + "\"" : "";
     return node.getClass().getSimpleName() + "#" + node.getId() + text;
+  }
+
+  @ParameterizedTest
+  @CsvSource({"640, 480", "900, 600", "1280, 800"})
+  void the_roll_keeps_two_fifths_of_the_window_whatever_is_open(int width, int height)
+      throws Exception {
+    ui = WindowUnderTest.open(Math.min(width, MOST), Math.min(height, HIGHEST));
+    double full = ui.get(() -> ui.node("key-deck").getBoundsInLocal().getHeight());
+    boolean map = ui.get(() -> ui.node("song-map").isVisible());
+    ui.choose("lanes");
+    ui.choose("note-panel");
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.STEPS));
+    double window = ui.get(() -> ui.stage.getScene().getHeight());
+    double roll = ui.get(() -> ui.node("roll").getBoundsInLocal().getHeight());
+    double ruler = ui.get(() -> ui.node("ruler").getBoundsInLocal().getHeight());
+    assertThat(roll + ruler + SCROLL_BAR).isGreaterThanOrEqualTo(0.4 * window - 1);
+    assertThat(ui.get(() -> ui.node("lanes").getBoundsInLocal().getHeight())).isPositive();
+    ui.choose("lanes");
+    ui.choose("note-panel");
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.PLAY));
+    assertThat(ui.get(() -> ui.node("key-deck").getBoundsInLocal().getHeight()))
+        .as("it comes back")
+        .isEqualTo(full);
+    assertThat(ui.get(() -> ui.node("song-map").isVisible())).isEqualTo(map);
   }
 }

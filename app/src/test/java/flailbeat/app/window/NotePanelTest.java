@@ -40,9 +40,9 @@ class NotePanelTest extends HeadlessWindow {
       throws Exception {
     assertThat(ui.text("values-of")).isEqualTo("67 notes");
     assertThat(ui.get(() -> field("value-velocity").getText())).contains("\u2013");
-    assertThat(ui.get(() -> field("value-start").isFocused())).isTrue();
+    assertThat(ui.get(() -> field("value-pitch").isFocused())).isTrue();
     type(KeyCode.TAB);
-    assertThat(ui.get(() -> field("value-length").isFocused())).isTrue();
+    assertThat(ui.get(() -> field("value-start").isFocused())).isTrue();
     enter("value-velocity", "70");
     assertThat(notes()).allMatch(n -> n.velocity() == 70);
     assertThat(ui.get(() -> field("value-velocity").isFocused())).isFalse();

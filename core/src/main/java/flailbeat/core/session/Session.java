@@ -29,6 +29,7 @@ import flailbeat.core.session.hands.KeyboardStudy;
 import flailbeat.core.session.hands.KeysSwitch;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.hands.SoundChoice;
+import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.CommandNumbers;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
@@ -60,6 +61,7 @@ public final class Session {
   private final Named<QuantizeSettings> presets = new Named<>(changes);
   private final CommandNumbers amounts = new CommandNumbers(changes);
   private final Folds folds = new Folds(changes);
+  private final Appearance appearance = new Appearance(changes);
   private final KeySets keySets = new KeySets(changes);
   private final SoundChoice sound = new SoundChoice(changes);
   private final Performer performer;
@@ -242,6 +244,11 @@ public final class Session {
   /** Which rooms of the window are folded. */
   public Folds folds() {
     return folds;
+  }
+
+  /** How the window looks. */
+  public Appearance appearance() {
+    return appearance;
   }
 
   /** The person's own keys for commands. */

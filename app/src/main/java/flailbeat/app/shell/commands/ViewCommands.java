@@ -55,6 +55,24 @@ public final class ViewCommands {
             p -> all.add(of(Group.VIEW, p.command(), p.title(), p.keys(), () -> pages.turnTo(p))));
     all.addAll(
         List.of(
+            of(
+                Group.VIEW,
+                "colours-next",
+                "Other colours: by day, by night, high contrast, as the system",
+                "Shift+F8",
+                () -> nextColours(session)),
+            of(
+                Group.VIEW,
+                "text-larger",
+                "Larger texts",
+                "",
+                () -> session.appearance().stepText(1)),
+            of(
+                Group.VIEW,
+                "text-smaller",
+                "Smaller texts",
+                "",
+                () -> session.appearance().stepText(-1)),
             folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", WindowPart.DECK),
             folding(
                 session,
@@ -91,6 +109,11 @@ public final class ViewCommands {
                 () -> papers.get().savePage()),
             of(Group.HELP, "find-command", "Find a command...", "F4", find)));
     return all;
+  }
+
+  private static void nextColours(Session session) {
+    session.appearance().nextColours();
+    session.notices().tell("Colours " + session.appearance().kept().colours().words());
   }
 
   private static Command folding(

@@ -13,6 +13,11 @@ public interface MiddleView {
   /** Called for each frame while it stands there, with the tick that is heard. */
   void showPosition(long tick);
 
+  /** How much height it needs besides the two fifths of the window that it is always left. */
+  default double besides() {
+    return 0;
+  }
+
   /** Shows all of what it is about. */
   void fit();
 

@@ -1,5 +1,6 @@
 package flailbeat.app.view.base;
 
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.scene.layout.Region;
 
@@ -12,7 +13,9 @@ import javafx.scene.layout.Region;
  * @param about what its command says of it beside its name; may be empty
  * @param purpose what it is for, in a few words
  * @param keys the keys that it comes with
+ * @param sign what stands for it on the rail: a line as SVG draws it, in 22 by 18
  * @param content makes it
+ * @param waits whether something waits there for the person
  */
 public record Page(
     String id,
@@ -20,7 +23,21 @@ public record Page(
     String about,
     String purpose,
     String keys,
-    Supplier<? extends Region> content) {
+    String sign,
+    Supplier<? extends Region> content,
+    BooleanSupplier waits) {
+  /** One on which nothing ever waits. */
+  public Page(
+      String id,
+      String name,
+      String about,
+      String purpose,
+      String keys,
+      String sign,
+      Supplier<? extends Region> content) {
+    this(id, name, about, purpose, keys, sign, content, () -> false);
+  }
+
   /** The id of the command that turns to it. */
   public String command() {
     return "page-" + id;

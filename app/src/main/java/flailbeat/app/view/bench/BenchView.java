@@ -45,6 +45,9 @@ public final class BenchView extends Region implements MiddleView {
   /** The roll keeps the greater part of the bench. */
   private static final double MOST_OF_LANES = 0.6;
 
+  private static final double LEAST_OF_LANES = 40;
+  private static final double ROLL_KEEPS = 0.4;
+
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
@@ -337,7 +340,7 @@ public final class BenchView extends Region implements MiddleView {
 
   @Override
   protected void layoutChildren() {
-    double laneHeight = lanes.height(MOST_OF_LANES * getHeight());
+    double laneHeight = lanes.height(Math.max(LEAST_OF_LANES, mostOfLanes()));
     double w = getWidth() - railWidth() - BAR;
     double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
     if (w <= 0 || h <= 0) {
@@ -353,6 +356,17 @@ public final class BenchView extends Region implements MiddleView {
     layers.size(w, h, railWidth());
     lanes.lay(railWidth(), w, laneHeight);
     drawMarked();
+  }
+
+  /** The roll, with its ruler, keeps two fifths of the window. */
+  private double mostOfLanes() {
+    double kept = ROLL_KEEPS * getScene().getHeight();
+    return Math.min(MOST_OF_LANES * getHeight(), getHeight() - kept);
+  }
+
+  @Override
+  public double besides() {
+    return lanes.height(LEAST_OF_LANES);
   }
 
   /** As lanes come and go, what is in the middle of the roll stays there. */

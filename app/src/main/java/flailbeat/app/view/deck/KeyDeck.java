@@ -54,6 +54,10 @@ public final class KeyDeck extends HBox {
   private static final double LEFT = 200;
   private static final double ASKING_WIDTH = 420;
   private static final double SLIM_HEIGHT = 70;
+
+  /** With less than this it cannot show its caps. */
+  private static final double LOW = 176;
+
   private static final double TALL_ENOUGH = 720;
 
   private final Session session;
@@ -68,6 +72,7 @@ public final class KeyDeck extends HBox {
   private final VBox right;
   private final Label slimLine = new Label();
   private boolean slim;
+  private double room = Double.MAX_VALUE;
   private double windowHeight;
   private final Label who = new Label();
   private final Label octave = new Label();
@@ -179,7 +184,27 @@ public final class KeyDeck extends HBox {
 
   /** Whether it is a slim row now: folded, and not needed to show what is asked. */
   private boolean isSlim() {
-    return session.folds().isFolded(WindowPart.DECK) && !session.keyboard().isAsking();
+    boolean wanted = session.folds().isFolded(WindowPart.DECK) || room < LOW;
+    return wanted && !session.keyboard().isAsking();
+  }
+
+  /** Takes no more height than this; slim where that is too little, whatever the person wants. */
+  public void takeRoom(double height) {
+    if (room != height) {
+      room = height;
+      fitWindow(windowHeight);
+      refresh();
+    }
+  }
+
+  /** The least height that it can stand with, slim or not. */
+  public double leastHeight(boolean asSlim) {
+    boolean low = asSlim || session.folds().isFolded(WindowPart.DECK);
+    return low && !session.keyboard().isAsking() ? SLIM_HEIGHT : LOW;
+  }
+
+  private double fullHeight() {
+    return windowHeight >= TALL_ENOUGH ? Math.min(236, windowHeight * 0.29) : LOW;
   }
 
   /** In the slim row there is the switch, what lies under the hands in a line, and the piano. */
@@ -210,8 +235,7 @@ public final class KeyDeck extends HBox {
   /** Takes about a quarter of a window's height, less in a low one, and little when it is slim. */
   public void fitWindow(double height) {
     windowHeight = height;
-    double full = height >= TALL_ENOUGH ? Math.min(236, height * 0.29) : 176;
-    double wanted = slim ? SLIM_HEIGHT : full;
+    double wanted = slim ? SLIM_HEIGHT : Math.clamp(room, LOW, fullHeight());
     setMinHeight(wanted);
     setPrefHeight(wanted);
     setMaxHeight(wanted);

@@ -27,6 +27,10 @@ final class PianoStrip extends Region {
   private static final int UNDRAWN = -1;
   private static final int WHITES = 75;
   private static final double BRACKET = 9;
+
+  /** Keys that the hands do not reach stand back. */
+  private static final double OUT_OF_REACH = 0.35;
+
   private static final double BLACK_LENGTH = 0.6;
   private static final int[] WHITE_INDEX = {0, 0, 1, 1, 2, 3, 3, 4, 4, 5, 5, 6};
 
@@ -136,16 +140,16 @@ final class PianoStrip extends Region {
   private void drawKey(GraphicsContext g, int pitch, Hands hands, double length) {
     boolean black = Pitch.isBlack(pitch);
     boolean reached = pitch >= hands.lowest() && pitch <= hands.highest();
-    Ink ink = black ? Ink.CAP_DARK : reached ? Ink.RAISED : Ink.PAPER;
+    double clear = reached ? 1 : OUT_OF_REACH;
     double x = black ? left(pitch) : Math.floor(left(pitch));
     double w = black ? keyWidth(pitch) : Math.floor(left(pitch) + keyWidth(pitch)) - x + 1;
-    g.setFill(palette.color(black ? ink : Ink.RULE_STRONG));
+    g.setFill(palette.color(black ? Ink.CAP_DARK : Ink.RULE_STRONG, clear));
     g.fillRect(x, BRACKET, w, length);
     if (!black) {
-      g.setFill(palette.color(ink));
-      g.fillRect(x + 1, BRACKET + 1, w - 2, length - 2);
+      g.setFill(palette.color(Ink.CAP, clear));
+      g.fillRect(x + 1, BRACKET, w - 2, length - 1);
       if (pitch % Pitch.OCTAVE == 0) {
-        g.setFill(palette.color(Ink.INK));
+        g.setFill(palette.color(reached ? Ink.INK : Ink.INK_SOFT));
         g.setFont(palette.font(9));
         g.setTextBaseline(VPos.BOTTOM);
         g.setTextAlign(TextAlignment.CENTER);

@@ -65,7 +65,7 @@ public final class SongMap extends Region {
     stepCursor.setMouseTransparent(true);
     getChildren().addAll(canvas, playhead, stepCursor);
     setMinHeight(USE_PREF_SIZE);
-    palette.onChange(this::mark);
+    palette.onChange(this::forget);
     Follow.changes(
         this,
         session,
@@ -96,6 +96,12 @@ public final class SongMap extends Region {
     double x = Math.round(xOf(tick));
     playhead.setVisible(x <= getWidth());
     playhead.setTranslateX(Math.clamp(x, LEFT, Math.max(LEFT, getWidth())));
+  }
+
+  /** In other colours all is drawn anew. */
+  private void forget() {
+    drawn = NOTHING;
+    mark();
   }
 
   /** A clip that is being drawn is seen. */

@@ -65,6 +65,7 @@ public final class ChoresPage extends PageBox {
         "",
         "Clean-ups over many notes at once",
         "Shift+F6",
+        "M2 9 L8 15 L20 3",
         () -> new ChoresPage(session, files));
   }
 

@@ -51,6 +51,7 @@ public final class DrawingPage extends PageBox {
         "",
         "How notes are drawn and moved; drums",
         "Shift+F7",
+        "M3 16 L5 11 L15 2 L19 6 L9 14.5 Z M13 4 L17 8",
         () -> new DrawingPage(session));
   }
 

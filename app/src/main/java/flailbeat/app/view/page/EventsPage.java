@@ -70,6 +70,7 @@ public final class EventsPage extends PageBox {
         ", of all events",
         "Every note and controller of the track",
         "Shift+F5",
+        "M2 4 H20 M2 9 H20 M2 14 H14",
         content);
   }
 

@@ -42,7 +42,9 @@ public final class HandsPage extends PageBox {
         "",
         "How keys are struck and bent; your keyboard",
         "F6",
-        () -> new HandsPage(session));
+        "M1 3 H7 V15 H1 Z M8 3 H14 V15 H8 Z M15 3 H21 V15 H15 Z",
+        () -> new HandsPage(session),
+        () -> session.keyboard().check().filter(c -> !c.blocked().isEmpty()).isPresent());
   }
 
   public HandsPage(Session session) {

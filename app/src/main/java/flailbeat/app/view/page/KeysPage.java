@@ -67,6 +67,7 @@ public final class KeysPage extends PageBox {
         ": other keys for commands",
         "Which key does what, and other keys for it",
         "Shift+F1",
+        "M1 3 H21 V15 H1 Z M5 7 H6 M10.5 7 H11.5 M16 7 H17 M6 11.5 H16",
         content);
   }
 

@@ -51,7 +51,13 @@ public final class RecordingPage extends PageBox {
    */
   public static Page page(Supplier<RecordingPage> content) {
     return new Page(
-        "recording", "Recording", "", "Modes, click, early notes, your lag", "F7", content);
+        "recording",
+        "Recording",
+        "",
+        "Modes, click, early notes, your lag",
+        "F7",
+        "M5 9 A6 6 0 1 0 17 9 A6 6 0 1 0 5 9 M10 9 A1 1 0 1 0 12 9 A1 1 0 1 0 10 9",
+        content);
   }
 
   public RecordingPage(Session session, InputMenu input, SoundPart sound) {

@@ -1,13 +1,15 @@
 package flailbeat.app.view.page;
 
-import flailbeat.app.control.Segments;
+import flailbeat.app.control.Form;
+import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.Folds.WindowPart;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import javafx.geometry.Insets;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -15,46 +17,50 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
- * What stands at the bench's right: the timing desk, or one of the pages of settings. A page is
- * made when it is first turned to.
+ * What stands at the bench's right: one page, and the rail that turns to others. The sign of the
+ * page in sight folds it. A page is made when it is first turned to.
  */
-public final class SidePane extends VBox {
+public final class SidePane extends HBox {
   private static final double WIDTH = 292;
 
   private final Folds folds;
   private final List<Page> pages;
   private final Map<Page, Region> made = new HashMap<>();
   private final ScrollPane scroll = new ScrollPane();
-  private final Segments<Page> chooser = new Segments<>(this::show);
+  private final VBox content = new VBox(scroll);
+  private final PageRail rail;
+  private Page shown;
 
   /**
    * Makes the pane; the pages are made as they are needed.
    *
-   * @param folds whether it is in sight
    * @param pages in the order in which they are chosen; the first is shown
    */
-  public SidePane(Folds folds, List<Page> pages) {
-    this.folds = folds;
+  public SidePane(Session session, List<Page> pages) {
+    this.folds = session.folds();
     this.pages = List.copyOf(pages);
-    pages.forEach(p -> chooser.add(p, p.name(), p.purpose() + " ({" + p.command() + "})", p.id()));
+    rail = new PageRail(this.pages, this::pressed);
     getStyleClass().add("side-pane");
-    chooser.named("page");
-    chooser.getStyleClass().add("pages");
-    HBox head = new HBox(chooser);
-    head.setPadding(new Insets(6, 12, 2, 13));
-    HBox.setHgrow(chooser, Priority.ALWAYS);
-    head.setMinHeight(USE_PREF_SIZE);
     scroll.getStyleClass().add("page-scroll");
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFitToWidth(true);
     scroll.setFitToHeight(true);
     scroll.setFocusTraversable(false);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    setMinWidth(WIDTH);
-    setPrefWidth(WIDTH);
+    content.setMinWidth(WIDTH);
+    content.setPrefWidth(WIDTH);
+    content.setMinHeight(0);
     setMinHeight(0);
-    getChildren().addAll(head, scroll);
+    getChildren().addAll(content, rail.scrolled());
     show(pages.get(0));
+    Follow.changes(
+        this,
+        session,
+        change -> {
+          if (change.isOf(Aspect.TIMING, Aspect.KEYS, Aspect.SETTINGS)) {
+            rail.markWaiting();
+          }
+        });
   }
 
   /** All of them. */
@@ -68,9 +74,30 @@ public final class SidePane extends VBox {
     show(page);
   }
 
+  private void pressed(Page page) {
+    if (page == shown && content.isVisible()) {
+      folds.fold(WindowPart.PAGES, true);
+    } else {
+      turnTo(page);
+    }
+    showRail();
+  }
+
+  /** Folds the page, or unfolds it; the rail stays. */
+  public void showPage(boolean wanted) {
+    Form.show(content, wanted);
+    showRail();
+  }
+
+  private void showRail() {
+    rail.show(content.isVisible() ? shown : null);
+    rail.markWaiting();
+  }
+
   private void show(Page page) {
-    chooser.show(page);
+    shown = page;
     scroll.setContent(made.computeIfAbsent(page, p -> p.content().get()));
     scroll.setVvalue(0);
+    showRail();
   }
 }

@@ -21,20 +21,20 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 
 /**
- * Exact values of the notes in scope, in a row over the bench: each can be typed over, also by a
- * change such as +10, and goes up and down by arrow keys and the wheel.
+ * Exact values of the notes in scope, as a sentence over the bench: each number in it can be typed
+ * over, also by a change such as +10, and goes up and down by arrow keys and the wheel.
  */
 public final class NotePanel extends FlowPane {
   private static final String CHANGES = "; also +10, -10, *0.9, 90%; arrows and wheel step";
 
-  private static final double GAP = 5;
+  private static final double GAP = 3;
+  private static final int LEAST_COLUMNS = 2;
   private static final double UNIT_WIDTH = 90;
 
   private final ExactValues values;
   private final Label of = StepStrip.label("");
   private final Map<NoteField, EntryField> fields = new EnumMap<>(NoteField.class);
   private final List<EntryField> inOrder = new ArrayList<>();
-  private final EntryField channel;
   private final Segments<Boolean> unit;
   private boolean shown;
 
@@ -45,17 +45,17 @@ public final class NotePanel extends FlowPane {
     of.setId("values-of");
     of.setMinWidth(USE_PREF_SIZE);
     getChildren().add(of);
-    add(NoteField.START, "start", 8, "Where they begin, bar.beat.tick");
-    add(NoteField.LENGTH, "length", 7, "How long they are, in ticks");
-    add(NoteField.END, "end", 8, "Where they end, bar.beat.tick");
-    add(NoteField.PITCH, "pitch", 6, "Which pitch, as F#4 or a number");
-    add(NoteField.VELOCITY, "velocity", 6, "How hard they are struck, 1 to 127");
-    add(NoteField.AS_PLAYED, "played", 6, "How long after its place it was played, in ticks");
-    channel =
-        new EntryField(
-            "value-channel", 2, "The track's MIDI channel, 1 to 16", values::enterChannel);
-    inOrder.add(channel);
-    getChildren().add(named("channel", channel));
+    add(",", NoteField.PITCH, "pitch", "Which pitch, as F#4 or a number", ",");
+    add("from", NoteField.START, "start", "Where they begin, bar.beat.tick", "");
+    add("to", NoteField.END, "end", "Where they end, bar.beat.tick", ",");
+    add("", NoteField.LENGTH, "length", "How long they are, in ticks", "long,");
+    add("", NoteField.VELOCITY, "velocity", "How hard they are struck, 1 to 127", "loud,");
+    add(
+        "played",
+        NoteField.AS_PLAYED,
+        "played",
+        "How long after its place it was played, in ticks",
+        "after its place");
     unit =
         new Segments<Boolean>(values::setInMillis)
             .add(false, "ticks", "Times in bars, beats and ticks")
@@ -68,20 +68,24 @@ public final class NotePanel extends FlowPane {
     show(false);
   }
 
-  private void add(NoteField field, String label, int columns, String hint) {
+  /** A value with the words that stand before and behind it. */
+  private void add(String before, NoteField field, String name, String hint, String behind) {
     EntryField entry =
         new EntryField(
-                "value-" + label, columns, hint + CHANGES, typed -> values.enter(field, typed))
+                "value-" + name, LEAST_COLUMNS, hint + CHANGES, typed -> values.enter(field, typed))
             .stepping(by -> values.step(field, by));
     fields.put(field, entry);
     inOrder.add(entry);
-    getChildren().add(named(label, entry));
-  }
-
-  private static HBox named(String label, EntryField entry) {
-    HBox both = new HBox(GAP, StepStrip.label(label), entry);
-    both.setAlignment(Pos.CENTER_LEFT);
-    return both;
+    HBox words = new HBox(GAP);
+    words.setAlignment(Pos.CENTER_LEFT);
+    if (!before.isEmpty()) {
+      words.getChildren().add(new Label(before));
+    }
+    words.getChildren().add(entry);
+    if (!behind.isEmpty()) {
+      words.getChildren().add(new Label(behind));
+    }
+    getChildren().add(words);
   }
 
   /** Tab goes from field to field. */
@@ -122,9 +126,9 @@ public final class NotePanel extends FlowPane {
         (field, entry) -> {
           String text = values.text(field);
           entry.show(text);
+          entry.setColumns(Math.max(LEAST_COLUMNS, text.length()));
           entry.setDisable(text.isEmpty());
         });
-    channel.show(values.channel());
     unit.show(values.isInMillis());
   }
 }

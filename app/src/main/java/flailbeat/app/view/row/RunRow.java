@@ -137,12 +137,12 @@ public final class RunRow extends HBox {
     clicks.getStyleClass().add("segments");
     clickInPlay.getStyleClass().add("first");
     clickInRecord.getStyleClass().add("last");
-    clickInPlay.setStyle("-fx-padding: 3 8 3 8");
-    clickInRecord.setStyle("-fx-padding: 3 8 3 8");
+    clickInPlay.getStyleClass().add("small-switch");
+    clickInRecord.getStyleClass().add("small-switch");
     HBox repeats = new HBox(repeat, repeatValue);
     repeats.getStyleClass().add("segments");
     repeat.getStyleClass().add("first");
-    repeat.setStyle("-fx-padding: 3 8 3 8");
+    repeat.getStyleClass().add("small-switch");
     HBox recording = new HBox(record, mode);
     recording.getStyleClass().add("record-with-mode");
     Region gap = new Region();

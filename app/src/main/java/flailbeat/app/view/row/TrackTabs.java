@@ -3,6 +3,7 @@ package flailbeat.app.view.row;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
+import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.base.Follow;
 import flailbeat.audio.sound.Sound;
@@ -19,9 +20,11 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
@@ -38,6 +41,12 @@ public final class TrackTabs extends HBox {
   private static final double LONGEST_NAME = 130;
   private static final double STEP = 240;
 
+  /** Wide enough for a tab's buttons. */
+  private static final double LEAST_TAB = 92;
+
+  private static final double DOT = 22;
+  private static final int CHANNELS = 16;
+
   private final Session session;
   private final HBox tabs = new HBox();
   private final ScrollPane scroll = new ScrollPane(tabs);
@@ -49,6 +58,7 @@ public final class TrackTabs extends HBox {
   public TrackTabs(Session session) {
     this.session = session;
     getStyleClass().add("tabs");
+    setMinHeight(USE_PREF_SIZE);
     tabs.getStyleClass().add("tab-row");
     scroll.getStyleClass().add("tab-scroll");
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -166,8 +176,23 @@ public final class TrackTabs extends HBox {
     if (track.solo()) {
       tab.getChildren().add(mark("S", "solo"));
     }
+    tab.setMinWidth(LEAST_TAB);
     tab.addEventHandler(MouseEvent.MOUSE_PRESSED, e -> session.document().chooseTrack(track.id()));
+    tab.setOnMouseEntered(e -> showSwitches(tab, track));
+    tab.setOnMouseExited(e -> tab.getChildren().removeIf(n -> !n.isManaged()));
     return tab;
+  }
+
+  /** Pointed at, a tab shows its buttons, over its right end: nothing beside it moves. */
+  private void showSwitches(HBox tab, Track track) {
+    HBox switches = new HBox(arm(track), mute(track), solo(track));
+    switches.getStyleClass().add("tab-switches");
+    switches.setManaged(false);
+    tab.getChildren().add(switches);
+    switches.applyCss();
+    switches.autosize();
+    double x = Math.max(DOT, tab.getWidth() - switches.getWidth() - 2);
+    switches.relocate(x, (tab.getHeight() - switches.getHeight()) / 2);
   }
 
   private static Label mark(String text, String style) {
@@ -178,6 +203,11 @@ public final class TrackTabs extends HBox {
   }
 
   private HBox chosenTab(Track track, int index) {
+    return new HBox(
+        dot(index), name(track), soundMenu(track), arm(track), mute(track), solo(track));
+  }
+
+  private ToggleButton arm(Track track) {
     ToggleButton arm =
         toggle(
             "\u25CF",
@@ -185,11 +215,19 @@ public final class TrackTabs extends HBox {
             "Armed: played and recorded along with the chosen track",
             track.armed());
     arm.setOnAction(e -> change(track, "Arm " + track.name(), t -> t.withArmed(!t.armed())));
+    return arm;
+  }
+
+  private ToggleButton mute(Track track) {
     ToggleButton mute = toggle("M", "mute", "Mute", track.muted());
     mute.setOnAction(e -> change(track, "Mute " + track.name(), t -> t.withMuted(!t.muted())));
+    return mute;
+  }
+
+  private ToggleButton solo(Track track) {
     ToggleButton solo = toggle("S", "solo", "Solo: only soloed tracks sound", track.solo());
     solo.setOnAction(e -> change(track, "Solo " + track.name(), t -> t.withSolo(!t.solo())));
-    return new HBox(dot(index), name(track), soundMenu(track), arm, mute, solo);
+    return solo;
   }
 
   private static ToggleButton toggle(String text, String style, String hint, boolean on) {
@@ -218,7 +256,17 @@ public final class TrackTabs extends HBox {
           });
       menu.getItems().add(item);
     }
+    menu.getItems().addAll(new SeparatorMenuItem(), channelMenu(track));
     return menu;
+  }
+
+  private Menu channelMenu(Track track) {
+    Menu channels = new Menu("MIDI channel " + (track.channel() + 1));
+    for (int channel = 1; channel <= CHANNELS; channel++) {
+      String number = Integer.toString(channel);
+      channels.getItems().add(Menus.item(number, () -> session.values().enterChannel(number)));
+    }
+    return channels;
   }
 
   private void change(Track track, String label, UnaryOperator<Track> change) {

@@ -72,7 +72,14 @@ public final class TimingDeskView extends PageBox {
   /** Its page. */
   public Page page() {
     return new Page(
-        "timing", "Timing", "", "How early or late it is, and quantizing", "F5", () -> this);
+        "timing",
+        "Timing",
+        "",
+        "How early or late it is, and quantizing",
+        "F5",
+        "M2 16 V11 M8 16 V6 M14 16 V2 M20 16 V8",
+        () -> this,
+        () -> session.doubts().left() > 0);
   }
 
   /**
@@ -86,7 +93,7 @@ public final class TimingDeskView extends PageBox {
     setMinWidth(WIDTH);
     setPrefWidth(WIDTH);
     setMaxWidth(WIDTH);
-    histogram = new Histogram(palette, INNER, 40, this::brushed);
+    histogram = new Histogram(palette, INNER, 30, this::brushed);
     histogram.setId("histogram");
     apply =
         Buttons.text(

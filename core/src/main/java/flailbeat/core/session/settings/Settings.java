@@ -17,6 +17,7 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
 import flailbeat.core.session.run.PlaySettings;
@@ -62,7 +63,8 @@ public record Settings(
     Map<String, KnownLag> lags,
     LaneActions.Kept lanes,
     Map<String, Chore> chores,
-    String midiInput) {
+    String midiInput,
+    Appearance.Kept appearance) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -92,7 +94,8 @@ public record Settings(
         session.lags().all(),
         session.lanes().kept(),
         session.chores().own().all(),
-        performer.chosenDevice().orElse(null));
+        performer.chosenDevice().orElse(null),
+        session.appearance().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -127,6 +130,9 @@ public record Settings(
     }
     if (sound != null) {
       session.sound().set(sound);
+    }
+    if (appearance != null) {
+      session.appearance().set(appearance);
     }
     if (folded != null) {
       session.folds().setFolded(folded);

@@ -28,10 +28,15 @@ final class NotePainter {
   /** How much paper there is in what a note is not filled with, and in what it is. */
   private static final double EMPTY = 0.9;
 
-  private static final double FULL_TO = 0.1;
+  /** How wide the post at a note's onset is. */
+  private static final double POST = 2;
 
-  /** From this height on, a line in ink tells how high a note is filled. */
-  private static final double LEAST_WITH_LEVEL = 10;
+  /** Velocities from this one on, ppp, have bodies of their own: so thick, of the row's height. */
+  private static final int SOFTEST = 16;
+
+  private static final double THIN = 0.2;
+  private static final double THICK = 0.94;
+  private static final double LEAST_BODY = 2;
 
   private final Palette palette;
   private final GraphicsContext g;
@@ -80,26 +85,33 @@ final class NotePainter {
     return result;
   }
 
-  /** A note's body. */
+  /** A note: a post at its onset, as high as its row, and a body as thick as it is loud. */
   void body(int pitch, int velocity, double onset, double end, Color color, boolean selected) {
     double x = scale.xOf(onset);
-    double w = Math.max(EDGE + 1, scale.xOf(end) - x - 0.5);
+    double w = Math.max(POST + 1, scale.xOf(end) - x - 0.5);
     double y = scale.yOf(pitch) + 1;
     double h = scale.rowHeight() - 2;
-    double edge = selected ? 2 : 1;
-    int line = Pixels.argb(selected ? palette.color(Ink.WHEAT) : color);
-    int pale = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), EMPTY));
-    int strong = Pixels.argb(color.interpolate(palette.color(Ink.RAISED), FULL_TO));
-    double filled = (h - 2 * edge) * velocity / 127;
-    double inside = w - 2 * edge;
-    pixels.pill(x, y, w, h, CORNER, y, line);
-    pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, y, pale);
-    double from = y + h - edge - filled;
-    pixels.pill(x + edge, y + edge, inside, h - 2 * edge, CORNER - edge, from, strong);
-    if (h >= LEAST_WITH_LEVEL && inside > 2 * CORNER) {
-      pixels.bar(x + edge + EDGE, from, inside - EDGE - 1, 1, onLine);
+    if (selected) {
+      int wheat = Pixels.argb(palette.color(Ink.WHEAT));
+      pixels.pill(x - 2, y - 1, w + 4, h + 2, CORNER, y - 1, wheat);
+      int ground = Pixels.argb(palette.color(Ink.WHEAT_PALE));
+      pixels.pill(x - 0.5, y + 0.5, w + 1, h - 1, CORNER - 1, y, ground);
     }
-    pixels.bar(x + edge, y + 2, EDGE - 1, h - 4, Pixels.argb(color));
+    int solid = Pixels.argb(color);
+    double thick = thickness(velocity, h);
+    double top = y + (h - thick) / 2;
+    pixels.pill(x, top, w, thick, Math.min(CORNER, thick / 2), top, solid);
+    pixels.bar(x, y, POST, h, solid);
+  }
+
+  /**
+   * How thick a note's body is.
+   *
+   * @param height of the note's row
+   */
+  static double thickness(int velocity, double height) {
+    double loud = Math.clamp((velocity - SOFTEST) / (127.0 - SOFTEST), 0, 1);
+    return Math.max(LEAST_BODY, height * (THIN + (THICK - THIN) * loud));
   }
 
   /** The faint outline of where a note was played. */

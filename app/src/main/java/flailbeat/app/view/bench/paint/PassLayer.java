@@ -11,11 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Group;
-import javafx.scene.paint.Color;
-import javafx.scene.paint.CycleMethod;
-import javafx.scene.paint.LinearGradient;
-import javafx.scene.paint.Paint;
-import javafx.scene.paint.Stop;
 import javafx.scene.shape.Rectangle;
 
 /**
@@ -89,12 +84,13 @@ public final class PassLayer extends Group {
 
   private Rectangle add(int pitch, int velocity, long from, long to) {
     double x = scale.xOf(Math.max(0, from));
-    Rectangle r =
-        new Rectangle(
-            x, scale.yOf(pitch) + 1, widthOf(Math.max(0, from), to), scale.rowHeight() - 2);
+    double row = scale.rowHeight() - 2;
+    double thick = NotePainter.thickness(velocity, row);
+    double top = scale.yOf(pitch) + 1 + (row - thick) / 2;
+    Rectangle r = new Rectangle(x, top, widthOf(Math.max(0, from), to), thick);
     r.setArcWidth(ARC);
     r.setArcHeight(ARC);
-    r.setFill(fill(velocity));
+    r.setFill(palette.color(Ink.RECORD));
     r.setStroke(palette.color(Ink.RECORD));
     if (x <= width && x + r.getWidth() >= 0) {
       getChildren().add(r);
@@ -104,14 +100,5 @@ public final class PassLayer extends Group {
 
   private double widthOf(long from, long to) {
     return Math.max(4, scale.xOf(to) - scale.xOf(from) - 0.5);
-  }
-
-  /** The fill's height says velocity, as on every note of the bench. */
-  private Paint fill(int velocity) {
-    Color strong = palette.color(Ink.RECORD).interpolate(palette.color(Ink.RAISED), 0.18);
-    Color pale = palette.color(Ink.RECORD).interpolate(palette.color(Ink.RAISED), 0.72);
-    double empty = 1 - velocity / 127.0;
-    return new LinearGradient(
-        0, 0, 0, 1, true, CycleMethod.NO_CYCLE, new Stop(empty, pale), new Stop(empty, strong));
   }
 }

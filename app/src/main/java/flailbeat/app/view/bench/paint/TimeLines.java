@@ -38,18 +38,18 @@ public final class TimeLines {
     while (bar.start() <= last) {
       if (showGrid) {
         for (long t = lines.after(bar.start()); t < bar.end(); t = lines.after(t)) {
-          vertical(g, t, palette.color(Ink.RULE, 0.75));
+          vertical(g, t, palette.color(Ink.RULE, 0.7));
         }
       }
       long beat = meters.meterAt(bar.start()).ticksPerBeat();
       if (beat * surface.pixelsPerTick() >= LEAST_GAP) {
         for (long t = bar.start() + beat; t < bar.end(); t += beat) {
-          vertical(g, t, palette.color(Ink.RULE_STRONG, 0.8));
+          vertical(g, t, palette.color(Ink.RULE));
         }
       }
       int number = meters.barAt(bar.start());
       if (number % step == 0) {
-        vertical(g, bar.start(), palette.color(Ink.INK_SOFT, 0.75));
+        vertical(g, bar.start(), palette.color(Ink.RULE_STRONG));
       }
       bar = meters.barRangeAt(meters.barStart(nextBar(number, step)));
     }

@@ -1,0 +1,213 @@
+package flailbeat.app.window;
+
+import flailbeat.app.view.bench.BenchView;
+import flailbeat.core.chore.Cleanup;
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.edit.notes.NotesDrawn;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
+import flailbeat.core.model.Song;
+import flailbeat.core.session.person.Appearance;
+import flailbeat.core.session.person.Appearance.Colours;
+import flailbeat.core.time.TickRange;
+import java.awt.image.BufferedImage;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+/**
+ * Takes the pictures in {@code docs/screenshots} anew, from the demo: {@code mvn test -pl app
+ * -Dtest=Pictures -Dpictures=../docs/screenshots}.
+ */
+@EnabledIfSystemProperty(named = "pictures", matches = ".+")
+class Pictures {
+  private static final Path FOLDER = Path.of(System.getProperty("pictures", "."));
+  private static final int[] FOUR = {16, 64, 96, 127};
+
+  private WindowUnderTest ui;
+
+  private void open(double width, double height) throws Exception {
+    ui = WindowUnderTest.open(width, height);
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    settle();
+  }
+
+  private void settle() throws Exception {
+    for (int i = 0; i < 8; i++) {
+      Thread.sleep(40);
+      ui.run(() -> {});
+    }
+  }
+
+  private void command(String id) {
+    ui.run(() -> ui.window.commands().get(id).press().run());
+  }
+
+  private void colours(Colours wanted) {
+    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(wanted, 100)));
+  }
+
+  private BufferedImage picture() throws Exception {
+    settle();
+    WritableImage image = ui.get(() -> ui.stage.getScene().snapshot(null));
+    int w = (int) image.getWidth();
+    int h = (int) image.getHeight();
+    BufferedImage result = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+    PixelReader pixels = image.getPixelReader();
+    for (int y = 0; y < h; y++) {
+      for (int x = 0; x < w; x++) {
+        result.setRGB(x, y, pixels.getArgb(x, y));
+      }
+    }
+    return result;
+  }
+
+  private void take(String name) throws Exception {
+    write(picture(), name);
+  }
+
+  private static void write(BufferedImage picture, String name) throws Exception {
+    ImageIO.write(picture, "png", FOLDER.resolve(name + ".png").toFile());
+  }
+
+  @Test
+  void the_bench_by_day_and_by_night_and_what_is_asked_and_shown_there() throws Exception {
+    open(1280, 800);
+    take("main");
+    colours(Colours.NIGHT);
+    take("night");
+    command("decide");
+    ui.run(() -> ui.session.doubts().step(1));
+    take("doubtful");
+    ui.run(() -> ui.session.doubts().leave());
+    colours(Colours.CONTRAST);
+    take("contrast");
+    colours(Colours.DAY);
+    command("which-grid");
+    take("which-grid");
+    ui.run(() -> ui.session.timing().leaveGrids());
+    command("find-command");
+    take("finder");
+    ui.close();
+  }
+
+  @Test
+  void keys_steps_and_sheets() throws Exception {
+    open(1280, 800);
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.STEPS));
+    ui.run(() -> ui.session.steps().moveTo(4 * 3840));
+    take("steps");
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
+    take("commands");
+    command("page-keys");
+    take("keys");
+    command("keys-sheet");
+    take("sheet");
+    ui.close();
+  }
+
+  @Test
+  void pages_lanes_chores_and_takes() throws Exception {
+    open(1280, 800);
+    command("page-list");
+    command("lanes");
+    command("note-panel");
+    ui.run(
+        () -> {
+          List<Note> notes = ui.session.document().track().notes();
+          ui.session.document().select(Selection.of(notes.subList(5, 12)));
+        });
+    take("lanes");
+    command("note-panel");
+    command("lanes");
+    command("page-chores");
+    ui.run(() -> ui.session.document().select(Selection.NONE));
+    ui.run(() -> ui.session.chores().tryOut(Cleanup.FADE));
+    take("chores");
+    ui.run(() -> ui.session.chores().leave());
+    command("page-drawing");
+    take("drawing");
+    ui.run(
+        () ->
+            ui.session
+                .editing()
+                .edit(
+                    "Takes",
+                    s ->
+                        TakeEdits.record(
+                            s,
+                            s.tracks().get(0).id(),
+                            again(s),
+                            List.of(),
+                            new TickRange(0, 8 * 3840))));
+    command("page-recording");
+    take("takes");
+    ui.close();
+  }
+
+  /** The first eight bars once more, a little otherwise. */
+  private static List<NewNote> again(Song song) {
+    List<NewNote> result = new ArrayList<>();
+    for (Note note : song.tracks().get(0).notes()) {
+      if (note.end() < 8 * 3840 && note.idNumber() % 5 != 0) {
+        int velocity = Math.clamp(30 + (int) (note.idNumber() * 37 % 97), 1, 127);
+        Played played = new Played(note.onset() + 20, note.end() + 40);
+        result.add(new NewNote(note.pitch() - 5, velocity, played, note.onset() + 20));
+      }
+    }
+    return result;
+  }
+
+  @Test
+  void wide() throws Exception {
+    open(1920, 1080);
+    take("wide");
+    ui.close();
+  }
+
+  /** Four loudnesses, ppp, mp, f and fff, 12 pixels high, in colour and in grey. */
+  @Test
+  void four_loudnesses() throws Exception {
+    open(1280, 800);
+    ui.run(
+        () -> {
+          ui.session.open(Song.empty(), Optional.empty());
+          List<NewNote> notes = new ArrayList<>();
+          for (int i = 0; i < 16; i++) {
+            long onset = i * 960L;
+            int off = i % 3 == 0 ? 0 : i % 3 == 1 ? -60 : 70;
+            Played played = new Played(Math.max(0, onset + off), onset + off + 700);
+            notes.add(new NewNote(60 + i % 4, FOUR[i % 4], played, Math.max(0, onset + off)));
+          }
+          ui.session.editing().carryOut(new NotesDrawn(ui.session.document().track().id(), notes));
+        });
+    BenchView bench = (BenchView) ui.node("bench");
+    ui.run(bench::fit);
+    BufferedImage whole = picture();
+    BufferedImage part = whole.getSubimage(0, 120, 640, 370);
+    BufferedImage both = new BufferedImage(1280, 370, BufferedImage.TYPE_INT_RGB);
+    both.getGraphics().drawImage(part, 0, 0, null);
+    for (int y = 0; y < 370; y++) {
+      for (int x = 0; x < 640; x++) {
+        int rgb = part.getRGB(x, y);
+        int grey =
+            (int)
+                Math.round(
+                    0.299 * (rgb >> 16 & 255) + 0.587 * (rgb >> 8 & 255) + 0.114 * (rgb & 255));
+        both.setRGB(640 + x, y, grey << 16 | grey << 8 | grey);
+      }
+    }
+    write(both, "loudness");
+    ui.close();
+  }
+}
