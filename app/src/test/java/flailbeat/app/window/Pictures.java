@@ -168,13 +168,6 @@ class Pictures {
     return result;
   }
 
-  @Test
-  void wide() throws Exception {
-    open(1920, 1080);
-    take("wide");
-    ui.close();
-  }
-
   /** Four loudnesses, ppp, mp, f and fff, 12 pixels high, in colour and in grey. */
   @Test
   void four_loudnesses() throws Exception {

@@ -45,7 +45,7 @@ public final class BenchView extends Region implements MiddleView {
   /** The roll keeps the greater part of the bench. */
   private static final double MOST_OF_LANES = 0.6;
 
-  private static final double LEAST_OF_LANES = 40;
+  private static final double LEAST_OF_LANES = 64;
   private static final double ROLL_KEEPS = 0.4;
 
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");

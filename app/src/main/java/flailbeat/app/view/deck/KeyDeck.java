@@ -55,6 +55,9 @@ public final class KeyDeck extends HBox {
   private static final double ASKING_WIDTH = 420;
   private static final double SLIM_HEIGHT = 70;
 
+  /** From this height on there is room for what the keys of step entry do. */
+  private static final double WITH_HELP = 225;
+
   /** With less than this it cannot show its caps. */
   private static final double LOW = 176;
 
@@ -333,7 +336,7 @@ public final class KeyDeck extends HBox {
         ? all
         : switch (mode) {
           case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
-          case STEPS -> windowHeight < TALL_ENOUGH ? "" : stepKeys();
+          case STEPS -> getPrefHeight() < WITH_HELP ? "" : stepKeys();
           case COMMANDS -> "";
         };
   }

@@ -39,7 +39,7 @@ public final class ChoresPage extends PageBox {
   private final ChoreTrial chores;
   private final Segments<Reach> reach;
   private final Map<Cleanup, Row> built = new EnumMap<>(Cleanup.class);
-  private final VBox ownRows = new VBox(1);
+  private final VBox ownRows = new VBox();
   private final VBox list = new VBox(4);
   private final Label scale = Form.remark("");
   private final Label none = Form.remark("None yet. A chore finds notes by what you say of them.");

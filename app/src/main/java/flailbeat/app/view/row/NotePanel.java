@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
@@ -44,8 +45,8 @@ public final class NotePanel extends FlowPane {
     setId("note-panel");
     of.setId("values-of");
     of.setMinWidth(USE_PREF_SIZE);
-    getChildren().add(of);
-    add(",", NoteField.PITCH, "pitch", "Which pitch, as F#4 or a number", ",");
+    getChildren().add(new HBox(of, new Label(",")));
+    add("", NoteField.PITCH, "pitch", "Which pitch, as F#4 or a number", ",");
     add("from", NoteField.START, "start", "Where they begin, bar.beat.tick", "");
     add("to", NoteField.END, "end", "Where they end, bar.beat.tick", ",");
     add("", NoteField.LENGTH, "length", "How long they are, in ticks", "long,");
@@ -83,7 +84,9 @@ public final class NotePanel extends FlowPane {
     }
     words.getChildren().add(entry);
     if (!behind.isEmpty()) {
-      words.getChildren().add(new Label(behind));
+      Label label = new Label(behind);
+      HBox.setMargin(label, new Insets(0, 0, 0, behind.equals(",") ? -GAP : 0));
+      words.getChildren().add(label);
     }
     getChildren().add(words);
   }
