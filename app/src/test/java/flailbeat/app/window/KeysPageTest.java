@@ -9,6 +9,7 @@ import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.session.person.KeySets;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
@@ -84,6 +85,20 @@ class KeysPageTest extends HeadlessWindow {
     assertThat(ui.session.song().title()).isEqualTo("Other");
     type(KeyCode.CONTROL, KeyCode.U);
     assertThat(ui.session.song().title()).isEqualTo(before);
+  }
+
+  @Test
+  void folding_the_page_while_it_asks_gives_the_keys_back_to_notes() throws Exception {
+    askFor("mute");
+    ui.press("page-keys");
+    assertThat(ui.session.folds().isFolded(WindowPart.PAGES)).isTrue();
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    ui.press("page-keys");
+    assertThat(ui.session.folds().isFolded(WindowPart.PAGES)).isFalse();
+    assertThat(ui.node("keys-page")).isNotNull();
   }
 
   @Test

@@ -10,7 +10,9 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.run.NoteVersion;
+import flailbeat.core.session.settings.Settings;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
@@ -266,5 +268,31 @@ class TimingWindowTest extends HeadlessWindow {
     assertThat(ui.get(() -> ui.session.timing().version())).isEqualTo(NoteVersion.STANDING);
     assertThat(ui.get(() -> ui.session.runControl().transport().isRunning())).isFalse();
     assertThat(ui.get(ui.session::song)).isSameAs(before);
+  }
+
+  @Test
+  void the_rail_marks_the_page_where_doubtful_notes_wait_until_all_are_decided() {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    Node mark = ui.node("page-timing").lookup(".waits");
+    assertThat(ui.get(mark::isVisible)).isTrue();
+    ui.run(ui.session.doubts()::start);
+    while (ui.get(() -> ui.session.doubts().isOn())) {
+      ui.run(() -> ui.session.doubts().keep());
+    }
+    assertThat(ui.get(mark::isVisible)).isFalse();
+  }
+
+  @Test
+  void colours_go_round_and_are_kept_with_the_settings() {
+    String day = ui.get(() -> ui.stage.getScene().getStylesheets().get(0));
+    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(Appearance.Colours.NIGHT, 110)));
+    assertThat(ui.get(() -> ui.stage.getScene().getStylesheets().get(0)))
+        .isNotEqualTo(day)
+        .contains("night");
+    assertThat(ui.get(() -> ui.stage.getScene().getRoot().getStyle())).contains("14.3px");
+    assertThat(ui.get(() -> Settings.of(ui.session)).appearance().colours())
+        .isEqualTo(Appearance.Colours.NIGHT);
+    ui.choose("colours-next");
+    assertThat(ui.get(() -> ui.stage.getScene().getStylesheets().get(0))).contains("contrast");
   }
 }

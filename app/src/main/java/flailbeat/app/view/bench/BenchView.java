@@ -42,12 +42,6 @@ public final class BenchView extends Region implements MiddleView {
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
 
-  /** The roll keeps the greater part of the bench. */
-  private static final double MOST_OF_LANES = 0.6;
-
-  private static final double LEAST_OF_LANES = 64;
-  private static final double ROLL_KEEPS = 0.4;
-
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
@@ -340,7 +334,7 @@ public final class BenchView extends Region implements MiddleView {
 
   @Override
   protected void layoutChildren() {
-    double laneHeight = lanes.height(Math.max(LEAST_OF_LANES, mostOfLanes()));
+    double laneHeight = lanes.heightIn(getHeight(), getScene().getHeight());
     double w = getWidth() - railWidth() - BAR;
     double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
     if (w <= 0 || h <= 0) {
@@ -358,15 +352,9 @@ public final class BenchView extends Region implements MiddleView {
     drawMarked();
   }
 
-  /** The roll, with its ruler, keeps two fifths of the window. */
-  private double mostOfLanes() {
-    double kept = ROLL_KEEPS * getScene().getHeight();
-    return Math.min(MOST_OF_LANES * getHeight(), getHeight() - kept);
-  }
-
   @Override
   public double besides() {
-    return lanes.height(LEAST_OF_LANES);
+    return lanes.heightKept();
   }
 
   /** As lanes come and go, what is in the middle of the roll stays there. */

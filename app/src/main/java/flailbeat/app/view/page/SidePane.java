@@ -1,6 +1,5 @@
 package flailbeat.app.view.page;
 
-import flailbeat.app.control.Form;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
 import flailbeat.core.session.Session;
@@ -57,7 +56,9 @@ public final class SidePane extends HBox {
         this,
         session,
         change -> {
-          if (change.isOf(Aspect.TIMING, Aspect.KEYS, Aspect.SETTINGS)) {
+          // A key that is struck must not wait for this: keys count while they are checked alone.
+          boolean checked = change.isOf(Aspect.KEYS) && session.keyboard().check().isPresent();
+          if (checked || change.isOf(Aspect.TIMING, Aspect.SETTINGS)) {
             rail.markWaiting();
           }
         });
@@ -75,7 +76,7 @@ public final class SidePane extends HBox {
   }
 
   private void pressed(Page page) {
-    if (page == shown && content.isVisible()) {
+    if (page == shown && isUnfolded()) {
       folds.fold(WindowPart.PAGES, true);
     } else {
       turnTo(page);
@@ -83,14 +84,27 @@ public final class SidePane extends HBox {
     showRail();
   }
 
-  /** Folds the page, or unfolds it; the rail stays. */
+  /**
+   * Folds the page, or unfolds it; the rail stays. A page that is folded leaves the window: it
+   * follows nothing, and asks for no keys.
+   */
   public void showPage(boolean wanted) {
-    Form.show(content, wanted);
+    if (wanted != isUnfolded()) {
+      if (wanted) {
+        getChildren().addFirst(content);
+      } else {
+        getChildren().remove(content);
+      }
+    }
     showRail();
   }
 
+  private boolean isUnfolded() {
+    return getChildren().contains(content);
+  }
+
   private void showRail() {
-    rail.show(content.isVisible() ? shown : null);
+    rail.show(isUnfolded() ? shown : null);
     rail.markWaiting();
   }
 

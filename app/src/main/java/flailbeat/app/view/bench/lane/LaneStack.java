@@ -25,6 +25,10 @@ import javafx.scene.layout.Region;
  * shows, and an upper edge by which its height is dragged.
  */
 public final class LaneStack extends Region {
+  private static final double MOST_OF_BENCH = 0.6;
+  private static final double ROLL_KEEPS = 0.4;
+  private static final double KEPT = 64;
+  private static final double LEAST = 24;
   private static final double GRIP = 5;
   private static final int NUMBERS_IN_MENU = 16;
 
@@ -150,8 +154,17 @@ public final class LaneStack extends Region {
     return all;
   }
 
-  /** How high all of them would stand, within what there is. */
-  public double height(double most) {
+  /** How high they stand in a bench: the roll, with its ruler, keeps two fifths of the window. */
+  public double heightIn(double bench, double window) {
+    return height(Math.max(LEAST, Math.min(MOST_OF_BENCH * bench, bench - ROLL_KEEPS * window)));
+  }
+
+  /** So high they stand as long as another row of the window can give way. */
+  public double heightKept() {
+    return height(KEPT);
+  }
+
+  private double height(double most) {
     return Math.min(most, shown.stream().mapToInt(Shown::height).sum());
   }
 
