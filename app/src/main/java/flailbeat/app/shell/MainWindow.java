@@ -184,7 +184,7 @@ public final class MainWindow {
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     stage.setScene(scene);
-    stage.getIcons().setAll(Look.icons());
+    WindowIcon.read(stage);
     stage.setMinWidth(LEAST_WIDTH);
     stage.setMinHeight(LEAST_HEIGHT);
     stage.setOnCloseRequest(this::closing);

@@ -20,6 +20,7 @@ import java.util.function.IntConsumer;
 import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import org.junit.jupiter.api.Tag;
@@ -97,6 +98,37 @@ class FramesBench {
       undone("10,000 copied behind", () -> select(10_000), desk::duplicate);
       undone("all 100,000 transposed", () -> select(NOTES), () -> desk.transpose(1));
       undone("all 100,000 quantized", () -> select(NOTES), ui.session.quantizing()::quantize);
+    } finally {
+      ui.close();
+    }
+  }
+
+  /** From the key to the end of the layout, with all notes in sight. */
+  @Test
+  void other_colours_with_a_hundred_thousand_notes() throws Exception {
+    ui = WindowUnderTest.openWithBackground(1280, 800);
+    try {
+      ui.run(() -> ui.session.open(song(NOTES), Optional.empty()));
+      ui.await(() -> ui.session.timing().preview().isPresent());
+      ui.run(((BenchView) ui.node("bench"))::fit);
+      Parent root = ui.stage.getScene().getRoot();
+      List<Long> taken = new ArrayList<>();
+      for (int i = 0; i < 50; i++) {
+        taken.add(
+            taken(
+                () -> {
+                  ui.session.appearance().nextColours();
+                  root.applyCss();
+                  root.layout();
+                }));
+      }
+      System.out.printf(
+          Locale.ROOT,
+          "%-30s p50 %5.2f p95 %5.2f max %5.2f ms%n",
+          "other colours",
+          of(taken, 50),
+          of(taken, 95),
+          of(taken, 100));
     } finally {
       ui.close();
     }

@@ -8,6 +8,7 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.session.person.Appearance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -92,6 +93,19 @@ class LayoutTest {
     this.height = height;
     ui = WindowUnderTest.open(Math.min(width, MOST), Math.min(height, HIGHEST));
     ui.run(() -> ui.session.open(song(tracks), Optional.empty()));
+    assertThat(faultsAnywhere()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"110", "130"})
+  void with_larger_texts_no_word_is_cut(int text) throws Exception {
+    ui = WindowUnderTest.open(MOST, HIGHEST);
+    ui.run(() -> ui.session.open(song(8), Optional.empty()));
+    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(Appearance.Colours.DAY, text)));
+    assertThat(faultsAnywhere()).isEmpty();
+  }
+
+  private List<String> faultsAnywhere() {
     List<String> faults = new ArrayList<>();
     for (String page : PAGES) {
       ui.choose(page);
@@ -102,7 +116,7 @@ class LayoutTest {
     ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
     ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().getLast().id()));
     faults.addAll(faults("commands"));
-    assertThat(faults).isEmpty();
+    return faults;
   }
 
   @Test
@@ -133,6 +147,27 @@ class LayoutTest {
       assertThat(tab.getMinX()).as("tab %d", chosen + 1).isGreaterThan(0);
       assertThat(tab.getMaxX()).as("tab %d", chosen + 1).isLessThan(900 - 60);
     }
+  }
+
+  @Test
+  void a_name_of_three_hundred_letters_leaves_the_switches_of_its_track_in_sight()
+      throws Exception {
+    ui = WindowUnderTest.open(1280, 800);
+    Song song = HarbourLamps.song();
+    Track first = song.tracks().get(0);
+    Song named =
+        song.withTrack(
+            first.id(),
+            t -> Track.empty(t.id(), "lantern".repeat(43), t.instrument(), t.channel()));
+    ui.run(() -> ui.session.open(named, Optional.empty()));
+    Bounds tab =
+        ui.get(
+            () -> {
+              ui.stage.getScene().getRoot().layout();
+              Node node = ui.node("track-tab-1");
+              return node.localToScene(node.getLayoutBounds());
+            });
+    assertThat(tab.getMaxX()).isLessThan(420);
   }
 
   @Test

@@ -27,7 +27,9 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -284,15 +286,22 @@ class TimingWindowTest extends HeadlessWindow {
 
   @Test
   void colours_go_round_and_are_kept_with_the_settings() {
-    String day = ui.get(() -> ui.stage.getScene().getStylesheets().get(0));
+    assertThat(lightness()).isGreaterThan(0.9);
     ui.run(() -> ui.session.appearance().set(new Appearance.Kept(Appearance.Colours.NIGHT, 110)));
-    assertThat(ui.get(() -> ui.stage.getScene().getStylesheets().get(0)))
-        .isNotEqualTo(day)
-        .contains("night");
+    assertThat(lightness()).isLessThan(0.2);
     assertThat(ui.get(() -> ui.stage.getScene().getRoot().getStyle())).contains("14.3px");
     assertThat(ui.get(() -> Settings.of(ui.session)).appearance().colours())
         .isEqualTo(Appearance.Colours.NIGHT);
     ui.choose("colours-next");
-    assertThat(ui.get(() -> ui.stage.getScene().getStylesheets().get(0))).contains("contrast");
+    assertThat(lightness()).isEqualTo(1);
+  }
+
+  private double lightness() {
+    return ui.get(
+        () -> {
+          Region root = (Region) ui.stage.getScene().getRoot();
+          root.applyCss();
+          return ((Color) root.getBackground().getFills().get(0).getFill()).getBrightness();
+        });
   }
 }

@@ -1,6 +1,7 @@
 package flailbeat.app.shell.files;
 
 import flailbeat.app.formats.Formats;
+import flailbeat.app.view.base.Look;
 import flailbeat.core.files.MidiSongs;
 import flailbeat.core.files.ProjectSongs;
 import flailbeat.core.format.chore.ChoreFile;
@@ -95,7 +96,7 @@ public final class WindowPrompts implements Prompts {
     alert.initOwner(owner);
     alert.setTitle("Flailbeat");
     alert.setHeaderText(header);
-    alert.getDialogPane().getStylesheets().setAll(owner.getScene().getStylesheets());
+    Look.dressAs(owner.getScene(), alert.getDialogPane());
     alert.getDialogPane().setMinHeight(150);
     return alert;
   }

@@ -76,6 +76,7 @@ public final class KeyDeck extends HBox {
   private final Label slimLine = new Label();
   private boolean slim;
   private double room = Double.MAX_VALUE;
+  private double leftWidth = LEFT;
   private double windowHeight;
   private final Label who = new Label();
   private final Label octave = new Label();
@@ -126,9 +127,8 @@ public final class KeyDeck extends HBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(4, title, gap, arrangements, new LayoutMenu(session));
     head.setAlignment(Pos.CENTER_LEFT);
-    who.getStyleClass().addAll("small", "who");
+    who.getStyleClass().addAll("small", "who", "two-lines");
     who.setWrapText(true);
-    who.setMinHeight(32);
     who.setAlignment(Pos.TOP_LEFT);
     who.setId("who-has-the-keys");
     octave.getStyleClass().add("readout");
@@ -148,8 +148,6 @@ public final class KeyDeck extends HBox {
     pedals.setWrapText(true);
     pedals.setId("pedals");
     pedals.setMinHeight(Region.USE_PREF_SIZE);
-    side.setMinWidth(LEFT);
-    side.setPrefWidth(LEFT);
     side.getChildren().addAll(arrangements.keyRow(), ask);
     slimLine.getStyleClass().add("small");
     slimLine.setId("slim-line");
@@ -231,8 +229,10 @@ public final class KeyDeck extends HBox {
   }
 
   private void setLeftWidth(double width) {
-    left.setMinWidth(width);
-    left.setPrefWidth(width);
+    leftWidth = width;
+    double scaled = width * session.appearance().textScale();
+    left.setMinWidth(scaled);
+    left.setPrefWidth(scaled);
   }
 
   /** Takes about a quarter of a window's height, less in a low one, and little when it is slim. */
@@ -247,6 +247,7 @@ public final class KeyDeck extends HBox {
 
   private void refresh() {
     showSlim();
+    setLeftWidth(leftWidth);
     KeysMode mode = performer.keysMode();
     boolean play = mode.playsNotes();
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);

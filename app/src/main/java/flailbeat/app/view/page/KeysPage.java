@@ -108,7 +108,7 @@ public final class KeysPage extends PageBox {
     said.setId("keys-said");
     said.setWrapText(true);
     said.getStyleClass().add("small");
-    said.setMinHeight(34);
+    said.getStyleClass().add("two-lines");
     said.setAlignment(Pos.TOP_LEFT);
     change = button("New key", "key-change", "Press a new key for this command", this::ask);
     take = button("Take it", "key-take", "The other command loses it", ask::takeOver);

@@ -17,7 +17,6 @@ import javafx.scene.shape.SVGPath;
 
 /** A slim column of signs, one for each page, with a mark where something waits. */
 final class PageRail extends VBox {
-  private static final double WIDTH = 98;
   private static final double SIGN_WIDTH = 22;
   private static final double SIGN_HEIGHT = 18;
 
@@ -37,8 +36,6 @@ final class PageRail extends VBox {
     this.pages = pages;
     getStyleClass().add("page-rail");
     setId("page-rail");
-    setMinWidth(WIDTH);
-    setMaxWidth(WIDTH);
     for (Page page : pages) {
       ToggleButton button =
           Buttons.toggle(page.name(), page.purpose() + " ({" + page.command() + "})");
@@ -62,7 +59,6 @@ final class PageRail extends VBox {
     scroll.setFitToHeight(true);
     scroll.setFitToWidth(true);
     scroll.setFocusTraversable(false);
-    scroll.setMinWidth(WIDTH);
     scroll.setMinHeight(0);
     return scroll;
   }

@@ -95,7 +95,7 @@ public final class RecordingPage extends PageBox {
     clickLevel = Form.slider("click-level", 0, 100, v -> setClickLevel((int) v));
     offset.setId("input-offset");
     taps.setId("calibration-result");
-    taps.setMinHeight(32);
+    taps.getStyleClass().add("two-lines");
     taps.setAlignment(javafx.geometry.Pos.TOP_LEFT);
     calibrate =
         Buttons.text("Calibrate", "Tap along to eight bars of click", session.run()::calibrate);

@@ -20,7 +20,6 @@ import javafx.scene.layout.VBox;
  * page in sight folds it. A page is made when it is first turned to.
  */
 public final class SidePane extends HBox {
-  private static final double WIDTH = 292;
 
   private final Folds folds;
   private final List<Page> pages;
@@ -46,8 +45,7 @@ public final class SidePane extends HBox {
     scroll.setFitToHeight(true);
     scroll.setFocusTraversable(false);
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    content.setMinWidth(WIDTH);
-    content.setPrefWidth(WIDTH);
+    content.getStyleClass().add("page-place");
     content.setMinHeight(0);
     setMinHeight(0);
     getChildren().addAll(content, rail.scrolled());

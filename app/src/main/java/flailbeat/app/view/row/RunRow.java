@@ -9,6 +9,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
+import flailbeat.app.view.base.Narrowness;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.session.Session;
@@ -44,9 +45,10 @@ import org.kordamp.ikonli.remixicon.RemixiconMZ;
 /** Play, record, where we are, tempo, meter, click, level: by the hands. */
 public final class RunRow extends HBox {
   /** In a narrower window, what also has a key, and the level, make room. */
-  private static final double WIDE_ENOUGH = 1100;
+  private static final double WIDE_ENOUGH = 1190;
 
-  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
+  private static final double PLACE = 136;
+  private static final double NARROW_PLACE = 108;
   private static final PseudoClass ACTIVE = PseudoClass.getPseudoClass("active");
 
   private final Session session;
@@ -64,6 +66,7 @@ public final class RunRow extends HBox {
   private final ToggleButton repeat;
   private final MenuButton repeatValue;
   private final LevelMeter level;
+  private Narrowness narrowness;
   private long shownTick = Long.MIN_VALUE;
   private int shownBar = Integer.MIN_VALUE;
 
@@ -125,12 +128,8 @@ public final class RunRow extends HBox {
     bars.getStyleClass().add("group-label");
     bars.setId("bar-count");
     Pane place = new Pane(position, bars);
-    place.setMinSize(136, 36);
-    place.setPrefSize(136, 36);
     position.setManaged(false);
     bars.setManaged(false);
-    position.resizeRelocate(0, -3, 136, 26);
-    bars.resizeRelocate(0, 20, 136, 18);
     clickInPlay.setOnAction(e -> setClicks());
     clickInRecord.setOnAction(e -> setClicks());
     HBox clicks = new HBox(clickInPlay, clickInRecord);
@@ -149,17 +148,18 @@ public final class RunRow extends HBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox zoom = zoomButtons(middle);
     VBox meterGroup = group("Level", level);
-    widthProperty()
-        .addListener(
-            (property, before, now) -> {
-              boolean narrow = now.doubleValue() < WIDE_ENOUGH;
-              pseudoClassStateChanged(NARROW, narrow);
+    narrowness =
+        new Narrowness(
+            this,
+            session,
+            WIDE_ENOUGH,
+            text -> {
               for (Node node : List.of(toStart, zoom, meterGroup)) {
-                Form.show(node, !narrow);
+                Form.show(node, !narrowness.isNarrow());
               }
-              place.setMinWidth(narrow ? 108 : 136);
-              place.setPrefWidth(narrow ? 108 : 136);
+              showPlace(place, text);
             });
+    showPlace(place, 1);
     getChildren()
         .addAll(
             toStart,
@@ -176,6 +176,14 @@ public final class RunRow extends HBox {
             gap,
             zoom,
             meterGroup);
+  }
+
+  private void showPlace(Pane place, double text) {
+    double width = (narrowness.isNarrow() ? NARROW_PLACE : PLACE) * text;
+    place.setMinSize(width, 36 * text);
+    place.setPrefSize(width, 36 * text);
+    position.resizeRelocate(0, -3, width, 26 * text);
+    bars.resizeRelocate(0, 20 * text, width, 18 * text);
   }
 
   private static MenuButton menu(String id, String hint) {

@@ -8,6 +8,7 @@ import flailbeat.app.control.Menus;
 import flailbeat.app.control.NoteSymbol;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Narrowness;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.session.Session;
@@ -23,7 +24,6 @@ import flailbeat.core.time.NoteValue.Division;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
@@ -42,11 +42,10 @@ import org.apache.commons.numbers.fraction.BigFraction;
  * where it goes, and what was entered last. Its parts can be clicked.
  */
 public final class StepStrip extends VBox {
-  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
   private static final int RECENT = 3;
 
   /** A narrower one leaves out what can be done without. */
-  private static final double WIDE = 1120;
+  private static final double WIDE = 1170;
 
   private final Session session;
   private final StepEntry steps;
@@ -71,6 +70,7 @@ public final class StepStrip extends VBox {
   private final Label recentLabel = label("Last");
   private final List<Button> recentSteps = new ArrayList<>();
   private final PatternRow pattern;
+  private Narrowness narrowness;
   private List<Step> shownRecent = List.of();
   private StepLength shownLength;
   private String said = "";
@@ -195,13 +195,14 @@ public final class StepStrip extends VBox {
             position,
             left);
     setMinWidth(0);
-    widthProperty()
-        .addListener(
-            (property, before, now) -> {
-              boolean narrow = now.doubleValue() < WIDE;
-              pseudoClassStateChanged(NARROW, narrow);
+    narrowness =
+        new Narrowness(
+            this,
+            session,
+            WIDE,
+            text -> {
               for (Node node : List.of(ticks, beatsLabel, gateLabel, gate)) {
-                Form.show(node, !narrow);
+                Form.show(node, !narrowness.isNarrow());
               }
               showVelocity();
               shownRecent = List.of();
@@ -302,7 +303,10 @@ public final class StepStrip extends VBox {
     int loud = session.performer().hands().velocity();
     set(
         velocity,
-        (getWidth() < WIDE ? "" : "Velocity ") + loud + " " + VelocityMark.nearest(loud).text());
+        (narrowness.isNarrow() ? "" : "Velocity ")
+            + loud
+            + " "
+            + VelocityMark.nearest(loud).text());
   }
 
   private static void set(MenuButton button, String text) {
@@ -347,7 +351,7 @@ public final class StepStrip extends VBox {
   /** The last three steps; a click goes back to one. */
   private void showRecent() {
     List<Step> all = steps.place().recent();
-    int most = getWidth() < WIDE ? 1 : RECENT;
+    int most = narrowness.isNarrow() ? 1 : RECENT;
     List<Step> last = all.subList(Math.max(0, all.size() - most), all.size());
     if (last.equals(shownRecent)) {
       return;

@@ -160,7 +160,6 @@ public final class TrackTabs extends HBox {
     Label name = new Label(track.name());
     name.getStyleClass().add("track-name");
     name.setMaxWidth(LONGEST_NAME);
-    name.setMinWidth(USE_PREF_SIZE);
     Hints.on(name, track.name());
     return name;
   }

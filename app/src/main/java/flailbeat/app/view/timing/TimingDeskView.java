@@ -48,8 +48,7 @@ public final class TimingDeskView extends PageBox {
     BEAT
   }
 
-  private static final double WIDTH = 292;
-  private static final double INNER = WIDTH - 26;
+  private static final double INNER = 266;
 
   private final Session session;
   private final Label scope = new Label();
@@ -90,9 +89,6 @@ public final class TimingDeskView extends PageBox {
   public TimingDeskView(Session session, Palette palette, GrooveFiles grooves) {
     super("timing-desk");
     this.session = session;
-    setMinWidth(WIDTH);
-    setPrefWidth(WIDTH);
-    setMaxWidth(WIDTH);
     histogram = new Histogram(palette, INNER, 30, this::brushed);
     histogram.setId("histogram");
     apply =

@@ -45,8 +45,7 @@ abstract class TimingPart extends VBox {
 
   /** A row with a button in the place of its name. */
   static HBox beside(Button button, Node node) {
-    button.setMinWidth(NAME_WIDTH);
-    button.setMaxWidth(NAME_WIDTH);
+    button.getStyleClass().add("in-place-of-name");
     HBox.setHgrow(node, Priority.ALWAYS);
     HBox row = new HBox(SPACING, button, node);
     row.setAlignment(Pos.CENTER_LEFT);

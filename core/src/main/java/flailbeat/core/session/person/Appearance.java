@@ -26,14 +26,14 @@ public final class Appearance {
   /**
    * What is kept from one start to the next.
    *
-   * @param text the size of texts in hundredths of the usual, 80 to 160
+   * @param text the size of texts in hundredths of the usual, 80 to 130
    */
   public record Kept(Colours colours, int text) {
     /** As it comes. */
     public static final Kept STANDARD = new Kept(Colours.SYSTEM, 100);
 
     private static final int LEAST = 80;
-    private static final int MOST = 160;
+    private static final int MOST = 130;
 
     public Kept {
       colours = colours == null ? Colours.SYSTEM : colours;
@@ -52,6 +52,11 @@ public final class Appearance {
 
   public Kept kept() {
     return kept;
+  }
+
+  /** How large texts are: 1 as usual. */
+  public double textScale() {
+    return kept.text() / 100.0;
   }
 
   public void set(Kept value) {

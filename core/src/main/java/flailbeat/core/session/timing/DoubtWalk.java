@@ -26,6 +26,8 @@ public final class DoubtWalk implements KeyHolder {
   private final Notices notices;
   private final Performer performer;
   private final WhileRecording whileRecording;
+  private QuantizePlan asked = QuantizePlan.NONE;
+  private List<List<NotePlan>> questions = List.of();
   private boolean on;
   private int at;
 
@@ -67,7 +69,12 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   private List<List<NotePlan>> previewed() {
-    return questions(timing.preview().orElse(QuantizePlan.NONE));
+    QuantizePlan plan = timing.preview().orElse(QuantizePlan.NONE);
+    if (plan != asked) {
+      asked = plan;
+      questions = questions(plan);
+    }
+    return questions;
   }
 
   /** What a walk would do, in words; where notes are decided together, how many steps it takes. */
