@@ -14,6 +14,7 @@ import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Fields in the window: who has the letters, what is refused, what stays where it is. */
 class FieldsTest extends HeadlessWindow {
@@ -71,6 +72,22 @@ class FieldsTest extends HeadlessWindow {
     assertThat(ui.session.song().meters().meterAt(0)).hasToString(now);
     type(KeyCode.ESCAPE);
     assertThat(ui.get(() -> ui.field("meter").getText())).isEqualTo(now);
+  }
+
+  @ParameterizedTest
+  @EnumSource(names = {"F9", "F6"})
+  void a_field_on_a_page_that_is_folded_or_turned_gives_the_keys_back(KeyCode away)
+      throws Exception {
+    click("own-grid");
+    assertThat(ui.get(() -> ui.field("own-grid").isFocused())).isTrue();
+    type(away);
+    press(KeyCode.S);
+    assertThat(sounding()).containsExactly(62);
+    release(KeyCode.S);
+    type(KeyCode.F5);
+    press(KeyCode.S);
+    assertThat(sounding()).as("the page is back").containsExactly(62);
+    release(KeyCode.S);
   }
 
   private Bounds onScene(String id) {

@@ -97,6 +97,8 @@ class FramesBench {
       undone("10,000 cut", () -> select(10_000), desk::cut);
       undone("10,000 copied behind", () -> select(10_000), desk::duplicate);
       undone("all 100,000 transposed", () -> select(NOTES), () -> desk.transpose(1));
+      ui.run(() -> select(NOTES));
+      ui.await(() -> ui.session.timing().preview().isPresent());
       undone("all 100,000 quantized", () -> select(NOTES), ui.session.quantizing()::quantize);
     } finally {
       ui.close();
@@ -239,6 +241,7 @@ class FramesBench {
     ui.run(() -> mouse(MouseEvent.MOUSE_RELEASED, 490, 120));
     List<Note> after = ui.get(() -> ui.session.document().track().notes());
     System.out.println("   moved: " + (before.equals(after) ? "nothing" : "yes"));
+    ui.run(ui.session.editing()::undo);
   }
 
   /** All that are selected are made longer by the end of the one that the mouse holds. */

@@ -28,7 +28,10 @@ final class RhythmPitches {
     StepState held = state.with(after);
     if (around.song().track(after.track()).isEmpty()) {
       return StepResult.refused(
-          held, "The track is gone: " + Struck.names(pitches) + " cannot be given to its notes");
+          held,
+          "The track is gone: "
+              + around.names(pitches, place.cursorTick())
+              + " cannot be given to its notes");
     }
     Rhythm rhythm =
         new Rhythm(around.song().track(after.track()).orElseThrow(), around.song().tempos());
@@ -36,7 +39,9 @@ final class RhythmPitches {
     if (group.isEmpty()) {
       return StepResult.refused(
           held,
-          "No note is left here to take " + Struck.names(pitches) + ": the rhythm is at its end");
+          "No note is left here to take "
+              + around.names(pitches, place.cursorTick())
+              + ": the rhythm is at its end");
     }
     int given = Math.min(place.given(), group.size() - 1);
     List<Note> waiting = group.subList(given, group.size());
@@ -65,7 +70,7 @@ final class RhythmPitches {
     return StepResult.of(
         held.with(then),
         new LabelledEdit(
-            "Give " + Struck.names(pitches),
+            "Give " + around.names(pitches, place.cursorTick()),
             s -> EnteredNotes.give(s, after.track(), changed, more, model.length())));
   }
 

@@ -4,10 +4,14 @@ import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.pitch.DrumNames;
+import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
+import java.util.Collection;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.BigFraction;
 
 /**
@@ -42,6 +46,18 @@ public record StepAround(Song song, TrackId track, Optional<TickRange> loop) {
   /** How long the next step is: as the one that was gone back over, else as was chosen. */
   StepLength nextLength(StepState state) {
     return met(state).map(Step::value).orElse(state.settings().length());
+  }
+
+  /** What a note that is entered there is called: by the drum of a kit, or by the song's key. */
+  String name(int pitch, long tick) {
+    return chosen().instrument().kit()
+        ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4)
+        : song.keys().name(pitch, tick, OctaveNames.MIDDLE_C4);
+  }
+
+  /** Notes by their names, for texts. */
+  String names(Collection<Struck> notes, long tick) {
+    return notes.stream().map(n -> name(n.pitch(), tick)).collect(Collectors.joining(" "));
   }
 
   /** Why nothing goes beyond the end of a song. */

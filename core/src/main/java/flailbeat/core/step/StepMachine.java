@@ -264,11 +264,16 @@ public final class StepMachine {
     Step step = new Step(track, place.cursor(), ticks, value, notes);
     if (around.song().track(track).isEmpty()) {
       return StepResult.refused(
-          held, "The track is gone: " + Struck.names(notes) + " cannot be entered");
+          held,
+          "The track is gone: " + around.names(notes, place.cursorTick()) + " cannot be entered");
     }
     if (step.end().compareTo(StepAround.LAST) > 0) {
       return StepResult.refused(
-          held, around.pastTheEnd() + "; " + Struck.names(notes) + " was not entered");
+          held,
+          around.pastTheEnd()
+              + "; "
+              + around.names(notes, place.cursorTick())
+              + " was not entered");
     }
     List<NewNote> added = step.newNotes(settings.gate(), Long.MAX_VALUE);
     List<TickRange> cleared =
@@ -281,7 +286,8 @@ public final class StepMachine {
     return StepResult.of(
         held.with(place.after(step, next(step), openHold)),
         new LabelledEdit(
-            "Enter " + Struck.names(notes), s -> EnteredNotes.enter(s, track, added, cleared)));
+            "Enter " + around.names(notes, place.cursorTick()),
+            s -> EnteredNotes.enter(s, track, added, cleared)));
   }
 
   /** What comes in the place of a step that was gone back over touches nothing that follows. */

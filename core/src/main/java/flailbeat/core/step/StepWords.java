@@ -1,14 +1,10 @@
 package flailbeat.core.step;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.pitch.DrumNames;
-import flailbeat.core.pitch.OctaveNames;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.math.BigInteger;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.apache.commons.numbers.fraction.BigFraction;
 
 /** Says in words where step entry stands and what the next key will do. */
@@ -150,7 +146,7 @@ public final class StepWords {
 
   /** A step in few words: {@code C4 E4 1/8}. */
   public String of(Step step) {
-    return (step.isRest() ? "rest" : names(step.notes())) + "  " + lengthOf(step);
+    return (step.isRest() ? "rest" : names(step.notes(), step.onsetTick())) + "  " + lengthOf(step);
   }
 
   private static String lengthOf(Step step) {
@@ -160,14 +156,11 @@ public final class StepWords {
   }
 
   private String names(List<Struck> notes) {
-    String all =
-        notes.stream().limit(MOST_NAMES).map(n -> name(n.pitch())).collect(Collectors.joining(" "));
-    return notes.size() > MOST_NAMES ? all + " and " + (notes.size() - MOST_NAMES) + " more" : all;
+    return names(notes, state.place().cursorTick());
   }
 
-  private String name(int pitch) {
-    return around.chosen().instrument().kit()
-        ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4)
-        : Pitch.name(pitch, OctaveNames.MIDDLE_C4);
+  private String names(List<Struck> notes, long tick) {
+    String all = around.names(notes.stream().limit(MOST_NAMES).toList(), tick);
+    return notes.size() > MOST_NAMES ? all + " and " + (notes.size() - MOST_NAMES) + " more" : all;
   }
 }

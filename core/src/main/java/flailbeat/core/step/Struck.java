@@ -1,11 +1,9 @@
 package flailbeat.core.step;
 
-import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
 import java.util.Collection;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 
 /**
  * A note of a step.
@@ -25,12 +23,5 @@ public record Struck(int pitch, int velocity) {
     Set<Integer> result = new TreeSet<>();
     notes.forEach(n -> result.add(n.pitch()));
     return result;
-  }
-
-  /** Notes by their names, for texts. */
-  static String names(Collection<Struck> notes) {
-    return notes.stream()
-        .map(n -> Pitch.name(n.pitch(), OctaveNames.MIDDLE_C4))
-        .collect(Collectors.joining(" "));
   }
 }

@@ -2,6 +2,11 @@ package flailbeat.core.step;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.core.model.Song;
+import flailbeat.core.model.carried.CarriedEvent;
+import flailbeat.core.model.carried.FromFile;
+import flailbeat.core.pitch.KeySignature;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -46,6 +51,22 @@ class StepWordsTest {
     assertThat(words().of(steps.state.place().recent().getLast())).isEqualTo("E4  3840 ticks");
     steps.state = steps.machine().to(3840 - 480);
     assertThat(words().left()).isEqualTo("1/2 beat left");
+  }
+
+  @Test
+  void in_a_key_of_flats_the_words_spell_flats_and_from_its_change_on_sharps() {
+    List<CarriedEvent> keys =
+        List.of(
+            FromFile.event(0, new KeySignature(-3, false)),
+            FromFile.event(3840, new KeySignature(4, true)));
+    Song song = Song.empty();
+    StepScript flats =
+        new StepScript(song.withFile(song.file().withCarried(keys)), StepSettings.standard());
+    flats.press("+D#4 +A#4");
+    assertThat(flats.says()).contains("to enter Eb4 Bb4 as");
+    flats.press("-D#4 -A#4").state = flats.machine().to(3840);
+    flats.press("+D#4");
+    assertThat(flats.says()).contains("to enter D#4 as");
   }
 
   private StepWords words() {
