@@ -8,7 +8,6 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
-import javafx.css.PseudoClass;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -20,18 +19,14 @@ public final class Look {
     "Lato-Regular.ttf", "Lato-Bold.ttf", "JetBrainsMono-Regular.ttf", "JetBrainsMono-Bold.ttf"
   };
 
-  /** Three that name the colours, of which the root's state chooses; then one for each room. */
+  /** A sheet for each room of the window; before them goes the one that names the colours. */
   private static final List<String> SHEETS =
-      List.of(
-          "day", "night", "contrast", "base", "controls", "top", "bench", "pages", "run", "deck");
+      List.of("base", "controls", "top", "bench", "pages", "run", "deck");
 
   private static final List<Integer> ICONS = List.of(16, 24, 32, 48, 64, 128, 256);
 
-  /** Names the colours; what pops up over a window finds them in the window's root. */
+  /** Has a ground; what pops up over a window has none. */
   private static final String OF_A_WINDOW = "window-root";
-
-  private static final PseudoClass NIGHT = PseudoClass.getPseudoClass("night");
-  private static final PseudoClass CONTRAST = PseudoClass.getPseudoClass("contrast");
 
   private static final double ROOT_SIZE = 13;
 
@@ -42,6 +37,7 @@ public final class Look {
     for (String font : FONTS) {
       load(font);
     }
+    scene.getStylesheets().add(sheet("day"));
     SHEETS.forEach(s -> scene.getStylesheets().add(sheet(s)));
     scene.getRoot().getStyleClass().add(OF_A_WINDOW);
   }
@@ -51,18 +47,15 @@ public final class Look {
     dialog.getStylesheets().setAll(owner.getStylesheets());
     dialog.getStyleClass().add(OF_A_WINDOW);
     dialog.setStyle(owner.getRoot().getStyle());
-    for (PseudoClass state : List.of(NIGHT, CONTRAST)) {
-      boolean on = owner.getRoot().getPseudoClassStates().contains(state);
-      dialog.pseudoClassStateChanged(state, on);
-    }
   }
 
   /** Gives a scene that is dressed other colours, and other sizes of texts. */
   public static void change(Scene scene, Kept wanted) {
     Parent root = scene.getRoot();
-    Colours shown = shown(wanted.colours());
-    root.pseudoClassStateChanged(NIGHT, shown == Colours.NIGHT);
-    root.pseudoClassStateChanged(CONTRAST, shown == Colours.CONTRAST);
+    String colours = sheet(sheetOf(wanted.colours()));
+    if (!scene.getStylesheets().get(0).equals(colours)) {
+      scene.getStylesheets().set(0, colours);
+    }
     String size = "-fx-font-size: " + ROOT_SIZE * wanted.text() / 100 + "px";
     if (!size.equals(root.getStyle())) {
       root.setStyle(size);
@@ -74,9 +67,14 @@ public final class Look {
     return ICONS.stream().map(size -> new Image(resource("icon/" + size + ".png"))).toList();
   }
 
-  private static Colours shown(Colours wanted) {
-    boolean dark = Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
-    return wanted != Colours.SYSTEM ? wanted : dark ? Colours.NIGHT : Colours.DAY;
+  private static String sheetOf(Colours colours) {
+    return switch (colours) {
+      case SYSTEM ->
+          Platform.getPreferences().getColorScheme() == ColorScheme.DARK ? "night" : "day";
+      case DAY -> "day";
+      case NIGHT -> "night";
+      case CONTRAST -> "contrast";
+    };
   }
 
   private static String sheet(String name) {
