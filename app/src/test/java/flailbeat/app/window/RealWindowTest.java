@@ -189,7 +189,7 @@ class RealWindowTest extends RealWindow {
     keys.send("+A +Y ~60");
     expectSounding(60, 68);
     setLayout("de");
-    keys.send("~300 -Z ~60");
+    keys.send("~900 -Z ~60");
     expectSounding();
     keys.send("-A ~60");
     keys.send("+A ~60");
