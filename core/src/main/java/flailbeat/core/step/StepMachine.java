@@ -3,6 +3,7 @@ package flailbeat.core.step;
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
@@ -257,7 +258,7 @@ public final class StepMachine {
       List<Struck> notes,
       BigFraction ticks,
       StepLength value,
-      flailbeat.core.model.id.TrackId track,
+      TrackId track,
       Hold after,
       long openHold) {
     StepState held = state.with(after);

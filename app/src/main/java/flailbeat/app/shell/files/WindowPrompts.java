@@ -103,8 +103,7 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> fileToOpen() {
-    FileChooser chooser = chooser("Open a song or MIDI file", "", ALL, PROJECTS, MIDI);
-    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    return open(chooser("Open a song or MIDI file", "", ALL, PROJECTS, MIDI));
   }
 
   @Override
@@ -119,8 +118,7 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> grooveToOpen() {
-    FileChooser chooser = chooser("Open a groove", "", GROOVES);
-    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    return open(chooser("Open a groove", "", GROOVES));
   }
 
   @Override
@@ -130,8 +128,7 @@ public final class WindowPrompts implements Prompts {
 
   @Override
   public Optional<Path> choresToOpen() {
-    FileChooser chooser = chooser("Take in chores", "", CHORES);
-    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    return open(chooser("Take in chores", "", CHORES));
   }
 
   @Override
@@ -142,6 +139,10 @@ public final class WindowPrompts implements Prompts {
   @Override
   public Optional<Path> pageToSave(String suggestedName) {
     return save(chooser("Save the keys as a page", suggestedName, PAGES));
+  }
+
+  private Optional<Path> open(FileChooser chooser) {
+    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
   }
 
   private Optional<Path> save(FileChooser chooser) {

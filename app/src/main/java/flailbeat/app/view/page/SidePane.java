@@ -20,7 +20,6 @@ import javafx.scene.layout.VBox;
  * page in sight folds it. A page is made when it is first turned to.
  */
 public final class SidePane extends HBox {
-
   private final Folds folds;
   private final List<Page> pages;
   private final Map<Page, Region> made = new HashMap<>();

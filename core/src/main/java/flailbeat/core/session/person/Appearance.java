@@ -39,6 +39,11 @@ public final class Appearance {
       colours = colours == null ? Colours.SYSTEM : colours;
       text = Math.clamp(text, LEAST, MOST);
     }
+
+    /** How large texts are: 1 as usual. */
+    public double textScale() {
+      return text / 100.0;
+    }
   }
 
   private static final int STEP = 10;
@@ -56,7 +61,7 @@ public final class Appearance {
 
   /** How large texts are: 1 as usual. */
   public double textScale() {
-    return kept.text() / 100.0;
+    return kept.textScale();
   }
 
   public void set(Kept value) {

@@ -59,7 +59,7 @@ public final class DoubtWalk implements KeyHolder {
 
   /** The notes that are asked about now: one, or a chord. */
   public List<NotePlan> current() {
-    List<List<NotePlan>> questions = on ? questions(timing.plan()) : List.of();
+    List<List<NotePlan>> questions = on ? questionsOf(timing.plan()) : List.of();
     return at < questions.size() ? questions.get(at) : List.of();
   }
 
@@ -69,7 +69,11 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   private List<List<NotePlan>> previewed() {
-    QuantizePlan plan = timing.preview().orElse(QuantizePlan.NONE);
+    return questionsOf(timing.preview().orElse(QuantizePlan.NONE));
+  }
+
+  /** They are looked for once in a plan, however often they are asked for. */
+  private List<List<NotePlan>> questionsOf(QuantizePlan plan) {
     if (plan != asked) {
       asked = plan;
       questions = questions(plan);
@@ -88,7 +92,7 @@ public final class DoubtWalk implements KeyHolder {
 
   /** Which one it is, counted from 1, and of how many. */
   public String place() {
-    List<List<NotePlan>> all = questions(timing.plan());
+    List<List<NotePlan>> all = questionsOf(timing.plan());
     boolean together = all.stream().anyMatch(q -> q.size() > 1);
     return (together ? "Step " : "Doubtful ") + (at + 1) + " of " + all.size();
   }
@@ -111,7 +115,7 @@ public final class DoubtWalk implements KeyHolder {
       return;
     }
     performer.releaseAll();
-    if (questions(timing.plan()).isEmpty()) {
+    if (questionsOf(timing.plan()).isEmpty()) {
       notices.tell("No note is doubtful here");
       return;
     }
@@ -123,7 +127,7 @@ public final class DoubtWalk implements KeyHolder {
 
   /** Goes to the next one or, with -1, to the one before, deciding nothing. */
   public Optional<Notice> step(int by) {
-    at = Math.floorMod(at + by, Math.max(1, questions(timing.plan()).size()));
+    at = Math.floorMod(at + by, Math.max(1, questionsOf(timing.plan()).size()));
     arrive();
     return Optional.empty();
   }
@@ -160,7 +164,7 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   private Optional<Integer> nextOpen(int from) {
-    List<List<NotePlan>> questions = questions(timing.plan());
+    List<List<NotePlan>> questions = questionsOf(timing.plan());
     for (int i = from; i < questions.size(); i++) {
       if (isOpen(questions.get(i))) {
         return Optional.of(i);

@@ -1,23 +1,15 @@
 package flailbeat.app.view.bench.paint;
 
 import flailbeat.app.control.Palette;
-import flailbeat.app.view.bench.surface.Layer;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.session.Session;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
 
 /** The rows and lines under the notes. */
-public final class GroundLayer extends Layer {
-  private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-
+public final class GroundLayer extends SessionLayer {
   public GroundLayer(Region owner, Session session, Palette palette, Viewport viewport) {
-    super(owner);
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
+    super(owner, session, palette, viewport);
   }
 
   @Override

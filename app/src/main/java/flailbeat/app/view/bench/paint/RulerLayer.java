@@ -2,7 +2,6 @@ package flailbeat.app.view.bench.paint;
 
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
-import flailbeat.app.view.bench.surface.Layer;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Looping;
@@ -10,18 +9,11 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
 
 /** Bar numbers, the loop, and the mark at the place. */
-public final class RulerLayer extends Layer {
+public final class RulerLayer extends SessionLayer {
   public static final double HEIGHT = 22;
 
-  private final Session session;
-  private final Palette palette;
-  private final Viewport viewport;
-
   public RulerLayer(Region owner, Session session, Palette palette, Viewport viewport) {
-    super(owner);
-    this.session = session;
-    this.palette = palette;
-    this.viewport = viewport;
+    super(owner, session, palette, viewport);
   }
 
   @Override
