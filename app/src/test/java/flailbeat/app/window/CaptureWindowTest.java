@@ -57,6 +57,24 @@ class CaptureWindowTest extends HeadlessWindow {
     ui.run(() -> robot.mouseRelease(MouseButton.PRIMARY));
   }
 
+  /** The layout changed: what the system repeats of Y has another name, and so has its release. */
+  @Test
+  void a_held_note_that_goes_on_repeating_under_another_name_ends() throws Exception {
+    press(KeyCode.A);
+    press(KeyCode.Y);
+    assertThat(sounding()).containsExactlyInAnyOrder(60, 68);
+    press(KeyCode.Z);
+    press(KeyCode.Z);
+    press(KeyCode.Z);
+    assertThat(sounding()).isEmpty();
+    release(KeyCode.Z);
+    release(KeyCode.A);
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    release(KeyCode.A);
+    assertThat(sounding()).isEmpty();
+  }
+
   @Test
   void a_drag_on_the_ruler_chooses_the_loop_and_a_click_the_place() throws Exception {
     long from = clickRuler(101);

@@ -37,6 +37,15 @@ public final class KeyRouter {
   /** The system begins to repeat a held key within this time; 660 ms is the X server's default. */
   private static final long FIRST_REPEAT_NANOS = 1_000_000_000;
 
+  /**
+   * No system waits so little before it begins to repeat a key: what is repeated sooner is an older
+   * key that goes on repeating, under the name that it has in another layout.
+   */
+  private static final long TOO_SOON_NANOS = 100_000_000;
+
+  /** A key went down. */
+  private record Struck(KeyName name, long nanos) {}
+
   /** The key that was struck last before the focus went: the only one that the system repeats. */
   private record Stale(KeyName name, long sinceNanos, boolean repeated) {}
 
@@ -52,7 +61,7 @@ public final class KeyRouter {
   private final Set<KeyName> passedOn = new HashSet<>();
 
   private boolean swallowsTyped;
-  private Optional<KeyName> lastStruck = Optional.empty();
+  private Optional<Struck> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
 
   /**
@@ -127,7 +136,10 @@ public final class KeyRouter {
     }
     boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);
     if (!repeat) {
-      lastStruck = Optional.of(name);
+      lastStruck = Optional.of(new Struck(name, now));
+    } else if (isOldKeyOfNewName(name, now)) {
+      releaseUnknown(now);
+      down.put(name, Optional.empty());
     }
     give(new KeyPress(e, name, stroke, repeat, now));
   }
@@ -159,14 +171,26 @@ public final class KeyRouter {
     }
   }
 
+  /** Whether what is repeated is a note that was held before, in another layout. */
+  private boolean isOldKeyOfNewName(KeyName name, long now) {
+    boolean tooSoon =
+        lastStruck
+            .filter(s -> s.name().equals(name) && now - s.nanos() < TOO_SOON_NANOS)
+            .isPresent();
+    return tooSoon
+        && down.entrySet().stream()
+            .anyMatch(
+                d -> !d.getKey().equals(name) && d.getValue().filter(notes::equals).isPresent());
+  }
+
   /** Whether a key might play in some layout: Esc, say, that went down in a menu, does not. */
   private static boolean couldPlay(KeyEvent e) {
     return e.getCode() == KeyCode.UNDEFINED || Keystroke.of(e).withoutModifiers().isTyped();
   }
 
   /**
-   * A key comes up that never went down: the system has another layout by now, and which of the
-   * held keys it is cannot be known. Better all end than one hangs.
+   * A key comes up that never went down, or one repeats that was not struck: the system has another
+   * layout by now, and which of the held keys it is cannot be known. Better all end than one hangs.
    */
   private void releaseUnknown(long now) {
     notes.releaseAll(now);
@@ -181,7 +205,8 @@ public final class KeyRouter {
       return;
     }
     takers.forEach(t -> t.letGo(now));
-    stale = lastStruck.filter(down::containsKey).map(name -> new Stale(name, now, false));
+    stale =
+        lastStruck.map(Struck::name).filter(down::containsKey).map(n -> new Stale(n, now, false));
     down.clear();
     passedOn.clear();
   }
