@@ -46,6 +46,7 @@ public final class FlailbeatApp extends Application {
       WindowMemory memory = new WindowMemory(keeper.file());
       memory.place(stage, MainWindow.WIDTH, MainWindow.HEIGHT);
       stage.setOnHiding(e -> memory.keep(stage));
+      WindowMemory.stayInSight(stage);
     }
     window.show();
     new AfterFrames(3, engine::loadRest).start();

@@ -172,6 +172,7 @@ public final class MainWindow {
     KeyTexts.install(scene, commands);
     scene.setRoot(root);
     Look.dress(scene);
+    Look.followOver(scene);
     scene
         .heightProperty()
         .addListener((property, before, now) -> deck.fitWindow(now.doubleValue()));
@@ -272,7 +273,7 @@ public final class MainWindow {
         deck,
         map,
         palette,
-        new TopBar(session, menus),
+        new TopBar(session, menus, files::save),
         new TrackTabs(session),
         map,
         rows,

@@ -1,11 +1,13 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.control.Buttons;
+import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -18,16 +20,25 @@ final class TopBar extends HBox {
   private final Session session;
   private final Label title = new Label();
   private final Label unsaved = new Label();
+  private final Button again;
   private final Button undo;
   private final Button redo;
 
-  TopBar(Session session, CommandMenus menus) {
+  /**
+   * The bar.
+   *
+   * @param save writes the song to its file
+   */
+  TopBar(Session session, CommandMenus menus, Runnable save) {
     this.session = session;
     getStyleClass().add("top-bar");
     setMinHeight(USE_PREF_SIZE);
     title.getStyleClass().add("song-title");
     title.setId("song-title");
     unsaved.getStyleClass().addAll("soft", "small");
+    again = Buttons.text("not saved: try again", "", save);
+    again.getStyleClass().addAll("quiet", "small", "failed");
+    again.setId("save-again");
     undo = Buttons.icon(RemixiconAL.ARROW_GO_BACK_LINE, "Undo ({undo})", session.editing()::undo);
     redo =
         Buttons.icon(RemixiconAL.ARROW_GO_FORWARD_LINE, "Redo ({redo})", session.editing()::redo);
@@ -48,13 +59,16 @@ final class TopBar extends HBox {
     keep.setId("keep");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    getChildren().addAll(menus, title, undo, redo, unsaved, gap, keep, panic);
+    getChildren().addAll(menus, title, undo, redo, unsaved, again, gap, keep, panic);
     Follow.changes(this, session, this::refresh, Aspect.SONG);
   }
 
   private void refresh() {
     title.setText(session.song().title());
-    unsaved.setText(session.document().hasUnsavedWork() ? "not saved" : "");
+    Optional<String> fault = session.document().fault();
+    unsaved.setText(session.document().hasUnsavedWork() && fault.isEmpty() ? "not saved" : "");
+    Form.show(again, fault.isPresent());
+    fault.ifPresent(why -> Hints.on(again, why + " ({save})"));
     var undoLabel = session.document().undoLabel();
     var redoLabel = session.document().redoLabel();
     undo.setDisable(undoLabel.isEmpty());

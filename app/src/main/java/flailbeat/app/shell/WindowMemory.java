@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.beans.InvalidationListener;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -29,12 +30,33 @@ final class WindowMemory {
 
   /** Places a stage that is not shown yet. */
   void place(Stage stage, double width, double height) {
-    List<WindowPlace.Screen> screens =
-        Screen.getScreens().stream().map(s -> screen(s.getVisualBounds())).toList();
     WindowPlace wanted = read().orElseGet(() -> new WindowPlace(0, 0, width, height));
-    WindowPlace place = wanted.within(screens);
+    WindowPlace place = wanted.within(screens());
     stage.setMinWidth(Math.min(stage.getMinWidth(), place.width()));
     stage.setMinHeight(Math.min(stage.getMinHeight(), place.height()));
+    put(stage, place);
+  }
+
+  /** Brings a stage back into sight where the screen that it was on is taken away. */
+  static void stayInSight(Stage stage) {
+    Screen.getScreens()
+        .addListener(
+            (InvalidationListener)
+                o -> {
+                  if (stage.isShowing() && !stage.isMaximized() && !stage.isFullScreen()) {
+                    WindowPlace now =
+                        new WindowPlace(
+                            stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight());
+                    put(stage, now.inSight(screens()));
+                  }
+                });
+  }
+
+  private static List<WindowPlace.Screen> screens() {
+    return Screen.getScreens().stream().map(s -> screen(s.getVisualBounds())).toList();
+  }
+
+  private static void put(Stage stage, WindowPlace place) {
     stage.setX(place.x());
     stage.setY(place.y());
     stage.setWidth(place.width());

@@ -54,8 +54,18 @@ abstract class HeadlessWindow {
     release(keys);
   }
 
+  /** Where a node is on the screen, once what was changed before has been laid out. */
+  private Bounds place(Node node) {
+    return ui.get(
+        () -> {
+          node.getScene().getRoot().applyCss();
+          node.getScene().getRoot().layout();
+          return node.localToScreen(node.getBoundsInLocal());
+        });
+  }
+
   void click(Node node, double fx, double fy) throws Exception {
-    Bounds b = ui.get(() -> node.localToScreen(node.getBoundsInLocal()));
+    Bounds b = place(node);
     ui.run(
         () -> robot.mouseMove(b.getMinX() + b.getWidth() * fx, b.getMinY() + b.getHeight() * fy));
     ui.run(() -> robot.mousePress(MouseButton.PRIMARY));
@@ -75,7 +85,7 @@ abstract class HeadlessWindow {
   }
 
   void move(Node node, double fx, double fy) throws Exception {
-    Bounds b = ui.get(() -> node.localToScreen(node.getBoundsInLocal()));
+    Bounds b = place(node);
     ui.run(
         () -> robot.mouseMove(b.getMinX() + b.getWidth() * fx, b.getMinY() + b.getHeight() * fy));
   }

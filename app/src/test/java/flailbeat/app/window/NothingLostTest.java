@@ -256,4 +256,17 @@ class NothingLostTest extends HeadlessWindow {
         .doesNotContain("full")
         .contains("save in another place");
   }
+
+  @Test
+  void a_song_that_could_not_be_saved_says_so_until_it_is() throws Exception {
+    ui.answers.file = Optional.of(Path.of("/proc/self/mine.flail"));
+    ui.run(() -> ui.window.files().save());
+    ui.await(() -> ui.node("save-again").isVisible());
+    ui.run(() -> ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(99))));
+    assertThat(ui.get(() -> ui.node("save-again").isVisible())).isTrue();
+    ui.answers.file = Optional.of(folder.resolve("mine.flail"));
+    ui.press("save-again");
+    ui.await(() -> !ui.session.document().hasUnsavedWork());
+    assertThat(ui.get(() -> ui.node("save-again").isVisible())).isFalse();
+  }
 }

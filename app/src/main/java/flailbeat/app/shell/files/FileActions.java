@@ -154,7 +154,10 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
           session.notices().tell(new Notice("Saved " + file.getFileName(), false));
           then.ifPresent(this::afterUnsavedWork);
         },
-        e -> failed(file, e));
+        e -> {
+          session.document().notSaved(SongFiles.describe(file, e), opening);
+          failed(file, e);
+        });
   }
 
   /** A song that has no name yet takes its file's. */

@@ -8,10 +8,16 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
+import javafx.collections.ListChangeListener;
+import javafx.collections.WeakListChangeListener;
+import javafx.css.PseudoClass;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
 import javafx.scene.text.Font;
+import javafx.stage.PopupWindow;
+import javafx.stage.Stage;
+import javafx.stage.Window;
 
 /** The fonts and the style sheets that ship with the application. */
 public final class Look {
@@ -19,9 +25,16 @@ public final class Look {
     "Lato-Regular.ttf", "Lato-Bold.ttf", "JetBrainsMono-Regular.ttf", "JetBrainsMono-Bold.ttf"
   };
 
-  /** A sheet for each room of the window; before them goes the one that names the colours. */
+  /**
+   * Those that name the colours go first, by day and as states of a root; then one for each room.
+   */
   private static final List<String> SHEETS =
-      List.of("base", "controls", "top", "bench", "pages", "run", "deck");
+      List.of(
+          "day", "night", "contrast", "base", "controls", "top", "bench", "pages", "run", "deck");
+
+  /** States of a root; it has none of them by day. */
+  private static final List<PseudoClass> STATES =
+      List.of(PseudoClass.getPseudoClass("night"), PseudoClass.getPseudoClass("contrast"));
 
   private static final List<Integer> ICONS = List.of(16, 24, 32, 48, 64, 128, 256);
 
@@ -37,9 +50,40 @@ public final class Look {
     for (String font : FONTS) {
       load(font);
     }
-    scene.getStylesheets().add(sheet("day"));
     SHEETS.forEach(s -> scene.getStylesheets().add(sheet(s)));
     scene.getRoot().getStyleClass().add(OF_A_WINDOW);
+  }
+
+  /**
+   * Gives whatever pops up over a scene, menus and hints and dialogs, the colours that the scene
+   * has then: each is a window with a root of its own.
+   */
+  public static void followOver(Scene scene) {
+    ListChangeListener<Window> follower =
+        change -> {
+          while (change.next()) {
+            change.getAddedSubList().stream()
+                .filter(w -> isOver(w, scene.getWindow()))
+                .forEach(w -> copyState(scene.getRoot(), w.getScene().getRoot()));
+          }
+        };
+    // It lives as long as the scene does.
+    scene.getRoot().getProperties().put(Look.class, follower);
+    Window.getWindows().addListener(new WeakListChangeListener<>(follower));
+  }
+
+  private static boolean isOver(Window window, Window below) {
+    Window owner =
+        switch (window) {
+          case PopupWindow popup -> popup.getOwnerWindow();
+          case Stage stage -> stage.getOwner();
+          default -> null;
+        };
+    return owner != null && (owner == below || isOver(owner, below));
+  }
+
+  private static void copyState(Parent from, Parent to) {
+    STATES.forEach(s -> to.pseudoClassStateChanged(s, from.getPseudoClassStates().contains(s)));
   }
 
   /** Gives a dialog the look of the window that it stands before. */
@@ -47,15 +91,14 @@ public final class Look {
     dialog.getStylesheets().setAll(owner.getStylesheets());
     dialog.getStyleClass().add(OF_A_WINDOW);
     dialog.setStyle(owner.getRoot().getStyle());
+    copyState(owner.getRoot(), dialog);
   }
 
   /** Gives a scene that is dressed other colours, and other sizes of texts. */
   public static void change(Scene scene, Kept wanted) {
     Parent root = scene.getRoot();
-    String colours = sheet(sheetOf(wanted.colours()));
-    if (!scene.getStylesheets().get(0).equals(colours)) {
-      scene.getStylesheets().set(0, colours);
-    }
+    String state = stateOf(wanted.colours());
+    STATES.forEach(s -> root.pseudoClassStateChanged(s, s.getPseudoClassName().equals(state)));
     String size = "-fx-font-size: " + ROOT_SIZE * wanted.text() / 100 + "px";
     if (!size.equals(root.getStyle())) {
       root.setStyle(size);
@@ -67,7 +110,7 @@ public final class Look {
     return ICONS.stream().map(size -> new Image(resource("icon/" + size + ".png"))).toList();
   }
 
-  private static String sheetOf(Colours colours) {
+  private static String stateOf(Colours colours) {
     return switch (colours) {
       case SYSTEM ->
           Platform.getPreferences().getColorScheme() == ColorScheme.DARK ? "night" : "day";

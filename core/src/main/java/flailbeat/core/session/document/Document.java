@@ -22,6 +22,7 @@ public final class Document {
   private final Changes changes;
   private History<Song> history = new History<>(Song.empty());
   private Optional<Path> file = Optional.empty();
+  private Optional<String> fault = Optional.empty();
   private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
   private Optional<ClipId> chosenClip = Optional.empty();
@@ -50,6 +51,7 @@ public final class Document {
     nextId = song.nextId();
     openings++;
     file = from;
+    fault = Optional.empty();
     selection = Selection.NONE;
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
@@ -78,10 +80,29 @@ public final class Document {
       return;
     }
     file = Optional.of(path);
+    fault = Optional.empty();
     if (written == song()) {
       history.markSaved();
     }
     changes.fire(Aspect.SONG);
+  }
+
+  /**
+   * Notes that the song could not be written, which stays known until it is, or another is opened.
+   *
+   * @param why what went wrong, as it is told
+   * @param opening as for {@link #saved}
+   */
+  public void notSaved(String why, int opening) {
+    if (opening == openings) {
+      fault = Optional.of(why);
+      changes.fire(Aspect.SONG);
+    }
+  }
+
+  /** Why the song could not be written when that was last tried. */
+  public Optional<String> fault() {
+    return fault;
   }
 
   /** Notes that the song stands in no file as it is, as after saving what was left of one. */

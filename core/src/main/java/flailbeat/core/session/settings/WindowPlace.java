@@ -42,4 +42,15 @@ public record WindowPlace(double x, double y, double width, double height) {
         w,
         h);
   }
+
+  /**
+   * The same where enough of it to take hold of is in sight, as where a person put it half over an
+   * edge; else brought within a screen, as where the one it was on was taken away.
+   *
+   * @param screens at least one
+   */
+  public WindowPlace inSight(List<Screen> screens) {
+    boolean seen = screens.stream().anyMatch(s -> s.shared(this) >= width * height / 4);
+    return seen ? this : within(screens);
+  }
 }

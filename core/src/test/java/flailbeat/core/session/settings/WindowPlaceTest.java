@@ -31,6 +31,15 @@ class WindowPlaceTest {
   }
 
   @Test
+  void a_window_whose_screen_is_taken_away_comes_into_sight_and_one_half_over_an_edge_stays() {
+    WindowPlace right = new WindowPlace(1500, 100, 1280, 700);
+    assertThat(right.inSight(List.of(LAPTOP, BESIDE))).isEqualTo(right);
+    assertThat(right.inSight(List.of(LAPTOP))).isEqualTo(right.within(List.of(LAPTOP)));
+    WindowPlace over = new WindowPlace(-600, 60, 1280, 700);
+    assertThat(over.inSight(List.of(LAPTOP))).isEqualTo(over);
+  }
+
+  @Test
   void no_window_is_without_size() {
     assertThatThrownBy(() -> new WindowPlace(0, 0, 0, 10)).hasMessageContaining("cannot be");
     assertThatThrownBy(() -> new WindowPlace(Double.NaN, 0, 10, 10)).hasMessageContaining("cannot");
