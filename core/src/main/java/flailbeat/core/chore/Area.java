@@ -70,7 +70,9 @@ public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Ke
               .map(t -> selected(t, selection))
               .filter(p -> !p.notes().isEmpty())
               .forEach(parts::add);
-      case CLIP -> clip.ifPresent(c -> parts.add(new Part(track, c.placed().notes(), c.range())));
+      case CLIP ->
+          clip.map(track.links()::leader)
+              .ifPresent(c -> parts.add(new Part(track, c.placed().notes(), c.range())));
       case TRACK -> parts.add(whole(track));
       case SONG -> song.tracks().forEach(t -> parts.add(whole(t)));
     }

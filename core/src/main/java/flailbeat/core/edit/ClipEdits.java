@@ -1,9 +1,11 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Layout;
+import flailbeat.core.model.Links;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
@@ -23,7 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BiFunction;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 
 /**
@@ -34,13 +35,17 @@ import java.util.stream.Stream;
  *       to the clip that is there or, where none is, to a new clip of that bar.
  *   <li>A clip keeps its length unless the person moves its end, or something new that is entered
  *       or recorded begins beyond it where no other clip lies. Then it grows by bars, up to its
- *       neighbour; but one that loops, has takes or keeps something beyond its end does not: a new
- *       clip is made. {@link Placing} decides this, and nothing else does.
- *   <li>What comes to stand in a later round of a loop stands at that place in every round. What is
- *       entered over several rounds, and an edit of a stretch, as recording is, first write the
- *       loops that they meet out: their rounds become notes of their own, under new ids.
+ *       neighbour; but one that loops, has takes, shares its content with others or keeps something
+ *       beyond its end does not: a new clip is made. {@link Placing} decides this, and nothing else
+ *       does.
+ *   <li>What comes to stand in a later round of a loop stands at that place in every round, and
+ *       what comes to stand in one of the clips that share their content ({@link
+ *       flailbeat.core.model.Links}) stands in all of them. What is entered over several rounds,
+ *       and an edit of a stretch, as recording is, first write the loops that they meet out: their
+ *       rounds become notes of their own, under new ids. So do clips that share their content,
+ *       where several of them are met; a loop that is written out shares it no more.
  *   <li>Clips that overlap in a file become one: with what sounded in any of them, and with all
- *       that did not sound as takes. Clips that are moved are laid over others: {@link ClipMoves}.
+ *       that did not sound as takes. Clips that are moved are laid over others: {@code edit.clips}.
  * </ul>
  */
 public final class ClipEdits {
@@ -131,7 +136,7 @@ public final class ClipEdits {
 
   /**
    * Clips in order and apart, as a file may not have them: those that overlap become one. Clips
-   * that are moved are laid over others instead, by {@link ClipMoves}.
+   * that are moved are laid over others instead, by {@code edit.clips}.
    */
   public static List<Clip> withoutOverlaps(List<Clip> clips, Ids ids) {
     List<Clip> result = new ArrayList<>();
@@ -143,9 +148,9 @@ public final class ClipEdits {
   }
 
   /** Two clips as one, the first of which starts no later. */
-  static Clip joined(Clip first, Clip second, Ids ids) {
-    Clip a = writtenOut(first, ids);
-    Clip b = writtenOut(second, ids);
+  public static Clip joined(Clip first, Clip second, Ids ids) {
+    Clip a = writtenOut(own(first, ids), ids).settled();
+    Clip b = writtenOut(own(second, ids), ids).settled();
     long later = b.start() - a.start();
     List<Take> others = new ArrayList<>(a.takes().others());
     int number = a.takes().last();
@@ -165,52 +170,142 @@ public final class ClipEdits {
         a.range().span(b.range()).length(),
         Clip.NEVER,
         written(a, a.content(), ids).with(added.notes(), added.controls()),
-        new Takes(a.takes().active(), others));
+        new Takes(a.takes().active(), others),
+        a.traits());
   }
 
   /** A track with the loops that a stretch meets written out: rounds become notes of their own. */
   public static Track writtenOut(Track track, TickRange range, Ids ids) {
-    boolean none = track.clips().stream().noneMatch(c -> c.loops() && c.range().overlaps(range));
-    return none ? track : track.withClips(mapped(track, range, c -> writtenOut(c, ids)));
+    boolean loops = track.clips().stream().anyMatch(c -> c.loops() && c.range().overlaps(range));
+    Links links = track.links();
+    if (!loops && links.isEmpty()) {
+      return track;
+    }
+    Set<ClipId> met = new HashSet<>();
+    Map<Long, Integer> sharing = new HashMap<>();
+    for (Clip clip : track.clips()) {
+      if (clip.range().overlaps(range)) {
+        if (clip.loops()) {
+          met.add(clip.id());
+        }
+        if (clip.traits().isLinked()) {
+          sharing.merge(clip.traits().link(), 1, Integer::sum);
+        }
+      }
+    }
+    for (Clip clip : track.clips()) {
+      if (clip.range().overlaps(range) && sharing.getOrDefault(clip.traits().link(), 0) > 1) {
+        met.add(clip.id());
+      }
+    }
+    return writtenOut(track, met, ids);
+  }
+
+  /** The same, and none of the clips that are met shares what is in it any more. */
+  static Track writtenOutWhole(Track track, TickRange range, Ids ids) {
+    Set<ClipId> met = new HashSet<>();
+    track.clips().stream()
+        .filter(c -> c.range().overlaps(range))
+        .filter(c -> c.loops() || c.traits().isLinked())
+        .forEach(c -> met.add(c.id()));
+    return writtenOut(track, met, ids);
+  }
+
+  /** A track with some clips written out, which share what is in them with no others any more. */
+  static Track writtenOut(Track track, Set<ClipId> met, Ids ids) {
+    if (met.isEmpty()) {
+      return track;
+    }
+    Track open = unlinked(track, met, ids);
+    return open.withClips(
+        open.clips().stream().map(c -> met.contains(c.id()) ? writtenOut(c, ids) : c).toList());
+  }
+
+  /**
+   * A track with some clips sharing what is in them with no others any more. What is in them gets
+   * new ids but, where none is left that shares it, in the one that spoke for all.
+   */
+  public static Track unlinked(Track track, Set<ClipId> some, Ids ids) {
+    Links links = track.links();
+    if (links.isEmpty()
+        || track.clips().stream().noneMatch(c -> some.contains(c.id()) && c.traits().isLinked())) {
+      return track;
+    }
+    List<Clip> result = new ArrayList<>(track.clips());
+    result.replaceAll(
+        c -> {
+          if (!some.contains(c.id()) || !c.traits().isLinked()) {
+            return c;
+          }
+          boolean none = links.all(c).stream().allMatch(o -> some.contains(o.id()));
+          boolean keepsIds = none && !links.follows(c);
+          return keepsIds ? c.withTraits(c.traits().withLink(ClipTraits.UNLINKED)) : own(c, ids);
+        });
+    return track.withClips(result);
+  }
+
+  /** A clip that shares what is in it with no other: where it did, under new ids. */
+  public static Clip own(Clip clip, Ids ids) {
+    return clip.traits().isLinked()
+        ? withNewIds(clip, ids).withTraits(clip.traits().withLink(ClipTraits.UNLINKED))
+        : clip;
+  }
+
+  /** The same with new ids for all that is in it. */
+  public static Clip withNewIds(Clip clip, Ids ids) {
+    List<Take> others =
+        clip.takes().others().stream()
+            .map(t -> new Take(t.number(), withNewIds(t.content(), ids)))
+            .toList();
+    return clip.hearing(withNewIds(clip.content(), ids), new Takes(clip.takes().active(), others));
+  }
+
+  private static Content withNewIds(Content content, Ids ids) {
+    return Content.of(
+        content.notes().stream().map(n -> n.withId(ids.note())).toList(),
+        content.controls().stream()
+            .map(p -> new ControlPoint(ids.control(), p.tick(), p.control()))
+            .toList());
   }
 
   /**
    * A track with those loops written out of which what is entered meets several rounds: in one it
-   * would come to stand on itself.
+   * would come to stand on itself; likewise of clips that share what is in them.
    *
    * @param ticks where something is entered, or taken away for it
    */
   static Track writtenOutAcross(Track track, Collection<Long> ticks, Ids ids) {
-    Map<ClipId, Long> rounds = new HashMap<>();
-    Set<ClipId> several = new HashSet<>();
-    if (track.clips().stream().anyMatch(Clip::loops)) {
+    Map<Long, Set<Long>> rounds = new HashMap<>();
+    Map<Long, Set<ClipId>> met = new HashMap<>();
+    if (track.clips().stream().anyMatch(c -> c.loops() || c.traits().isLinked())) {
       for (long tick : ticks) {
         track
             .clipAt(tick)
-            .filter(Clip::loops)
-            .filter(c -> rounds.merge(c.id(), round(c, tick), (a, b) -> a.equals(b) ? a : -1L) < 0)
-            .ifPresent(c -> several.add(c.id()));
+            .filter(c -> c.loops() || c.traits().isLinked())
+            .ifPresent(
+                c -> {
+                  long content = c.traits().isLinked() ? -c.traits().link() : c.id().value();
+                  rounds.computeIfAbsent(content, x -> new HashSet<>()).add(roundStart(c, tick));
+                  met.computeIfAbsent(content, x -> new HashSet<>()).add(c.id());
+                });
       }
     }
-    return several.isEmpty()
-        ? track
-        : track.withClips(
-            track.clips().stream()
-                .map(c -> several.contains(c.id()) ? writtenOut(c, ids) : c)
-                .toList());
+    Set<ClipId> several = new HashSet<>();
+    rounds.forEach(
+        (content, starts) -> {
+          if (starts.size() > 1) {
+            several.addAll(met.get(content));
+          }
+        });
+    return writtenOut(track, several, ids);
   }
 
-  private static long round(Clip clip, long tick) {
-    return (tick - clip.start()) / clip.period();
+  private static long roundStart(Clip clip, long tick) {
+    return tick - clip.ownTick(tick);
   }
 
-  private static List<Clip> mapped(Track track, TickRange range, UnaryOperator<Clip> change) {
-    return track.clips().stream()
-        .map(c -> c.range().overlaps(range) ? change.apply(c) : c)
-        .toList();
-  }
-
-  static Clip writtenOut(Clip clip, Ids ids) {
+  /** A clip with its loop written out; later rounds get new ids. */
+  public static Clip writtenOut(Clip clip, Ids ids) {
     if (!clip.loops()) {
       return clip;
     }
@@ -228,7 +323,8 @@ public final class ClipEdits {
         clip.length(),
         Clip.NEVER,
         written(clip, clip.content(), ids),
-        new Takes(clip.takes().active(), others));
+        new Takes(clip.takes().active(), others),
+        clip.traits());
   }
 
   /** What of any version of a clip begins where it does not sound. */
@@ -248,7 +344,9 @@ public final class ClipEdits {
   private static Content written(Clip clip, Content content, Ids ids) {
     List<Note> notes = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
+    // How it is heard goes on being said of the clip, and is not written into its notes.
     clip.withContent(content)
+        .withTraits(ClipTraits.NONE)
         .layOut(
             clip.range(),
             new Layout.WithControls() {

@@ -109,7 +109,7 @@ public final class HeldControls {
    * @param taken which controllers give way
    * @param put what comes in their place, in order, within the stretch
    */
-  static List<NewControl> around(
+  public static List<NewControl> around(
       Track before,
       Track clips,
       TickRange range,

@@ -31,6 +31,11 @@ public final class Ids {
     return new TrackId(next++);
   }
 
+  /** A number for clips that share what is in them. */
+  public long link() {
+    return next++;
+  }
+
   /** Larger than every id given out so far. */
   public long next() {
     return next;

@@ -2,6 +2,7 @@ package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Links;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Sequence;
@@ -52,7 +53,7 @@ public final class NoteEdits {
   /** The notes of a track of these ids, in song time and in order. */
   public static List<Note> find(Track track, Set<NoteId> ids) {
     List<Note> result = new ArrayList<>();
-    forEach(track, ids, (clip, note) -> result.add(note.shifted(clip.start())));
+    forEach(track, ids, (clip, note) -> result.add(clip.heard(note)));
     result.sort(Note.ORDER);
     return result;
   }
@@ -70,7 +71,7 @@ public final class NoteEdits {
    */
   private static void forEach(Track track, Set<NoteId> ids, BiConsumer<Clip, Note> to) {
     IdSet numbers = NoteIds.numbers(ids);
-    for (Clip clip : track.clips()) {
+    for (Clip clip : track.leaders()) {
       for (Note note : clip.content().notes().findAll(numbers)) {
         if (note.onset() < clip.contentLength()) {
           to.accept(clip, note);
@@ -130,10 +131,13 @@ public final class NoteEdits {
 
   private static Track mapped(Track track, UnaryOperator<Sequence<Note>> change) {
     List<Clip> result = new ArrayList<>(track.clips().size());
+    Links links = track.links();
     boolean same = true;
     for (Clip clip : track.clips()) {
       Clip changed =
-          clip.withContent(clip.content().withNotes(change.apply(clip.content().notes())));
+          links.follows(clip)
+              ? clip
+              : clip.withContent(clip.content().withNotes(change.apply(clip.content().notes())));
       same &= changed == clip;
       result.add(changed);
     }

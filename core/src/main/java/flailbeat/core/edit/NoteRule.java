@@ -73,9 +73,12 @@ public sealed interface NoteRule {
     };
   }
 
-  /** The notes of a track that it names, in song time and in order. */
+  /**
+   * The notes of a track that it names, in song time; of clips that share them, wherever they can
+   * be taken hold of.
+   */
   default List<Note> of(Track track) {
     TickRange where = this instanceof Within w ? w.range() : TickRange.EVER;
-    return track.placed(where).notes().stream().filter(this::names).toList();
+    return track.tangible(where).stream().filter(this::names).toList();
   }
 }

@@ -1,6 +1,7 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Links;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.IdSet;
@@ -30,17 +31,21 @@ import java.util.TreeSet;
  * </ul>
  *
  * <p>Places in a clip that loops are those of its first round, since a note there stands in every
- * round.
+ * round; places in clips that share what is in them are those of the one that speaks for all.
  */
 public final class OnePitch {
   private static final int PITCH_SHIFT = 48;
 
   private final Track track;
-  private final boolean loops;
+  private final Links links;
+
+  /** Whether anything sounds in more than one place. */
+  private final boolean again;
 
   private OnePitch(Track track) {
     this.track = track;
-    this.loops = track.clips().stream().anyMatch(Clip::loops);
+    this.links = track.links();
+    this.again = !links.isEmpty() || track.clips().stream().anyMatch(Clip::loops);
   }
 
   private long place(Note note) {
@@ -51,11 +56,11 @@ public final class OnePitch {
     return (long) pitch << PITCH_SHIFT | onset;
   }
 
-  /** Where a tick lies in the first round of the loop that it is in. */
+  /** Where a tick lies in the first round of its clip, or of the one that speaks for it. */
   private long firstRound(long tick) {
-    return !loops
+    return !again
         ? tick
-        : track.clipAt(tick).filter(Clip::loops).map(c -> c.start() + c.ownTick(tick)).orElse(tick);
+        : track.clipAt(tick).map(c -> links.leader(c).start() + c.ownTick(tick)).orElse(tick);
   }
 
   /**
@@ -80,12 +85,13 @@ public final class OnePitch {
 
   private static List<Move> moves(Track track, ById<Note> changed) {
     List<Move> result = new ArrayList<>();
-    for (Clip clip : track.clips()) {
+    for (Clip clip : track.leaders()) {
       for (Note own : clip.content().notes().findAll(changed.ids())) {
+        Note from = clip.heard(own);
         Note to = changed.get(own.idNumber());
         boolean sounds = own.onset() < clip.contentLength();
-        if (sounds && (own.onset() + clip.start() != to.onset() || own.pitch() != to.pitch())) {
-          result.add(new Move(own.shifted(clip.start()), to));
+        if (sounds && (from.onset() != to.onset() || from.pitch() != to.pitch())) {
+          result.add(new Move(from, to));
         }
       }
     }
@@ -177,10 +183,12 @@ public final class OnePitch {
   public static boolean isFree(Track track, int pitch, long tick) {
     return track
         .clipAt(tick)
-        .map(c -> c.content().notes().beginningIn(c.ownTick(tick), c.ownTick(tick) + 1))
-        .stream()
-        .flatMap(List::stream)
-        .noneMatch(n -> n.pitch() == pitch);
+        .map(
+            c ->
+                c.content().notes().beginningIn(c.ownTick(tick), c.ownTick(tick) + 1).stream()
+                    .map(c::heard)
+                    .noneMatch(n -> n.pitch() == pitch))
+        .orElse(true);
   }
 
   private Entering entering(Collection<Note> notes) {

@@ -3,10 +3,12 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
+import flailbeat.core.model.Links;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Sequence;
 import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.ClipId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.InOrder;
@@ -27,6 +29,7 @@ public final class Placing {
   private final Track track;
   private final MeterMap meters;
   private final Ids ids;
+  private final Links links;
   private final List<Place> places = new ArrayList<>();
   private boolean touched;
 
@@ -90,14 +93,28 @@ public final class Placing {
               .content()
               .withNotes(grown.content().notes().withoutIds(goneNotes))
               .withControls(grown.content().controls().withoutIds(goneControls));
-      return grown.withContent(kept.with(inOwnTime(notes), inOwnTime(controls)));
+      return grown.withContent(kept.with(own(), inOwnTime(controls)));
     }
 
-    /** What comes to stand in a later round of a loop stands at that place in every round. */
-    private <E extends Timed<E>> List<E> inOwnTime(List<E> elements) {
-      List<E> result = new ArrayList<>(elements.size());
-      for (E element : elements) {
-        result.add(element.shifted(clip.ownTick(element.tick()) - element.tick()));
+    /**
+     * What comes to stand in a later round of a loop stands at that place in every round; what the
+     * clip sounds otherwise than it stands there is taken off.
+     */
+    private List<Note> own() {
+      List<Note> result = new ArrayList<>(notes.size());
+      Sequence<Note> there = clip.content().notes();
+      boolean changes = clip.traits().changesNotes();
+      for (Note note : notes) {
+        Optional<Note> before = changes ? there.find(note.idNumber()) : Optional.empty();
+        result.add(before.map(b -> clip.own(note, b)).orElseGet(() -> clip.own(note)));
+      }
+      return result;
+    }
+
+    private List<ControlPoint> inOwnTime(List<ControlPoint> points) {
+      List<ControlPoint> result = new ArrayList<>(points.size());
+      for (ControlPoint point : points) {
+        result.add(point.shifted(clip.ownTick(point.tick()) - point.tick()));
       }
       return result;
     }
@@ -107,6 +124,7 @@ public final class Placing {
     this.track = track;
     this.meters = meters;
     this.ids = ids;
+    this.links = track.links();
     track.clips().forEach(c -> places.add(new Place(c, false)));
   }
 
@@ -138,6 +156,9 @@ public final class Placing {
       return;
     }
     for (Place place : places) {
+      if (links.follows(place.clip)) {
+        continue;
+      }
       for (E there : part.of(place.clip).findAll(changed.ids())) {
         put(place, changed.get(there.idNumber()), strays);
       }
@@ -146,12 +167,44 @@ public final class Placing {
 
   private void put(Place place, Timed<?> element, List<Timed<?>> strays) {
     touched = true;
-    if (place.contains(element.tick())) {
-      place.add(element instanceof ControlPoint point ? withinRound(place.clip, point) : element);
+    Place there = place.contains(element.tick()) ? place : sharing(place, element.tick());
+    if (there != null) {
+      Timed<?> own = inTimeOf(place, there, element);
+      place.add(own instanceof ControlPoint point ? withinRound(place.clip, point) : own);
     } else {
       place.take(element);
       strays.add(element);
     }
+  }
+
+  /** The clip at a tick, where it shares what is in another; null for none. */
+  private Place sharing(Place with, long tick) {
+    if (!with.clip.traits().isLinked()) {
+      return null;
+    }
+    int at = indexAtOrBefore(tick);
+    boolean shares = at >= 0 && places.get(at).contains(tick) && host(places.get(at)) == with;
+    return shares ? places.get(at) : null;
+  }
+
+  /** The clip that speaks for what is in one. */
+  private Place host(Place place) {
+    if (!links.follows(place.clip)) {
+      return place;
+    }
+    ClipId leader = links.leader(place.clip).id();
+    return places.stream().filter(p -> p.clip.id().equals(leader)).findFirst().orElseThrow();
+  }
+
+  /** What stands at a place of one clip, at the same place of one that shares its content. */
+  private static Timed<?> inTimeOf(Place host, Place there, Timed<?> element) {
+    if (host == there) {
+      return element;
+    }
+    long later = host.start() + there.clip.ownTick(element.tick()) - element.tick();
+    return element instanceof Note note
+        ? note.shifted(later)
+        : ((ControlPoint) element).shifted(later);
   }
 
   private static ControlPoint withinRound(Clip clip, ControlPoint point) {
@@ -163,7 +216,7 @@ public final class Placing {
   /**
    * Adds what a person enters, whose ids none has yet: into the clip that is there; else into one
    * that ends in or just before its bar, which grows by bars; else into a new clip of that bar. A
-   * clip that loops, has takes or keeps anything beyond its end does not grow.
+   * clip that loops, has takes, shares its content or keeps anything beyond its end does not grow.
    */
   public Placing enter(Collection<Note> notes, Collection<ControlPoint> controls) {
     return add(notes, controls, Optional.empty());
@@ -200,7 +253,8 @@ public final class Placing {
     long tick = element.tick();
     int at = indexAtOrBefore(tick);
     if (at >= 0 && places.get(at).contains(tick)) {
-      places.get(at).add(element);
+      Place host = host(places.get(at));
+      host.add(inTimeOf(host, places.get(at), element));
       return;
     }
     TickRange bar = meters.barRangeAt(tick);
@@ -230,6 +284,7 @@ public final class Placing {
         || forNew
             && !place.clip.loops()
             && !place.clip.takes().isChoice()
+            && !place.clip.traits().isLinked()
             && !place.hidesAnything();
   }
 

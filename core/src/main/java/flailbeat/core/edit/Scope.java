@@ -61,7 +61,7 @@ public final class Scope {
     }
     return new Found(
         clip.isPresent() ? Kind.CLIP : Kind.TRACK,
-        clip.map(c -> c.placed().notes()).orElseGet(track::notes),
+        clip.map(track.links()::leader).map(c -> c.placed().notes()).orElseGet(track::notes),
         List.of(track));
   }
 

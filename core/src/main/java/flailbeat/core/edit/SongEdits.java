@@ -4,6 +4,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
+import flailbeat.core.model.Links;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.carried.FileTraits;
@@ -209,9 +210,13 @@ public final class SongEdits {
   public static Track without(Track track, IdSet ids) {
     List<Clip> clips = new ArrayList<>(track.clips().size());
     boolean same = true;
+    Links links = track.links();
     for (Clip clip : track.clips()) {
       Content content = clip.content();
-      Clip changed = clip.withContent(content.withControls(content.controls().without(ids)));
+      Clip changed =
+          links.follows(clip)
+              ? clip
+              : clip.withContent(content.withControls(content.controls().without(ids)));
       same &= changed == clip;
       clips.add(changed);
     }

@@ -42,7 +42,7 @@ public final class TakeEdits {
         (t, ids) -> {
           List<Note> notes = NoteEdits.named(added, ids);
           List<NewControl> all = new ArrayList<>(controls);
-          Track open = ClipEdits.writtenOut(t, range, ids);
+          Track open = ClipEdits.writtenOutWhole(t, range, ids);
           Recorded recorded = new Recorded(range, ids);
           open.clips().forEach(recorded::cut);
           Track cut = t.withClips(recorded.clips());
@@ -56,7 +56,7 @@ public final class TakeEdits {
 
   /** What sets up the sound of a part in a stretch holds for every take of it. */
   private static List<NewControl> soundOf(Track track, TickRange range) {
-    return track.placed(range).controls().stream()
+    return track.tangibleControls(range).stream()
         .filter(p -> !SongEdits.isPerformed(p.control()))
         .map(p -> new NewControl(p.tick(), p.control()))
         .toList();

@@ -134,7 +134,7 @@ public record TimeShift(long from, long by) {
     if (clip.start() >= from) {
       return Optional.of(clip.at(clip.start() + by));
     }
-    Clip open = ClipEdits.writtenOut(clip, ids);
+    Clip open = ClipEdits.writtenOut(ClipEdits.own(clip, ids), ids);
     return of(open.range()).map(r -> across(open, r));
   }
 
@@ -150,7 +150,8 @@ public record TimeShift(long from, long by) {
         range.length(),
         clip.period(),
         across(clip.content(), clip, range),
-        new Takes(clip.takes().active(), others));
+        new Takes(clip.takes().active(), others),
+        clip.traits());
   }
 
   private Content across(Content content, Clip clip, TickRange range) {

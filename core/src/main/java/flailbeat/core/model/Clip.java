@@ -1,16 +1,11 @@
 package flailbeat.core.model;
 
-import flailbeat.core.model.control.Control;
-import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
-import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * A stretch of a track with what is in it, which counts from the clip's own start.
@@ -29,8 +24,16 @@ import java.util.Map;
  *     {@link #NEVER} for a clip that does not loop
  * @param content what is heard
  * @param takes which of its versions the content is, and the others
+ * @param traits its name, and how it is heard
  */
-public record Clip(ClipId id, long start, long length, long period, Content content, Takes takes) {
+public record Clip(
+    ClipId id,
+    long start,
+    long length,
+    long period,
+    Content content,
+    Takes takes,
+    ClipTraits traits) {
   /** The period of a clip that does not loop: longer than any song. */
   public static final long NEVER = 4 * Ticks.LAST;
 
@@ -55,6 +58,11 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
       throw new IllegalArgumentException(
           "A clip that loops every " + period + " ticks cannot be " + length + " ticks long");
     }
+  }
+
+  /** One without a name, heard as it stands there. */
+  public Clip(ClipId id, long start, long length, long period, Content content, Takes takes) {
+    this(id, start, length, period, content, takes, ClipTraits.NONE);
   }
 
   /** How many notes and values sound in a loop; 0 without one. */
@@ -140,6 +148,11 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
     return Math.min(length, period);
   }
 
+  /** Whether its notes are to be heard. */
+  public boolean isAudible() {
+    return !traits.muted();
+  }
+
   /** Whether control points are kept that no round of it reaches. */
   public boolean hidesControls() {
     Sequence<ControlPoint> points = content.controls();
@@ -173,33 +186,100 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
 
   /** The same elsewhere in the song. */
   public Clip at(long newStart) {
-    return newStart == start ? this : new Clip(id, newStart, length, period, content, takes);
+    return newStart == start
+        ? this
+        : new Clip(id, newStart, length, period, content, takes, traits);
   }
 
   public Clip withId(ClipId value) {
-    return new Clip(value, start, length, period, content, takes);
+    return new Clip(value, start, length, period, content, takes, traits);
   }
 
   /** With its content and no more than that changed. */
   public Clip withContent(Content value) {
-    return value == content ? this : new Clip(id, start, length, period, value, takes);
+    return value == content ? this : new Clip(id, start, length, period, value, takes, traits);
   }
 
   /** The same of another length, looping or not. */
   public Clip lasting(long newLength, long newPeriod) {
-    return new Clip(id, start, newLength, newPeriod, content, takes);
+    return new Clip(id, start, newLength, newPeriod, content, takes, traits);
   }
 
   /** With another of its versions heard. */
   public Clip hearing(Content value, Takes newTakes) {
-    return new Clip(id, start, length, period, value, newTakes);
+    return new Clip(id, start, length, period, value, newTakes, traits);
+  }
+
+  public Clip withTraits(ClipTraits value) {
+    return value.equals(traits) ? this : new Clip(id, start, length, period, content, takes, value);
+  }
+
+  /**
+   * Whether it and another have one content, and one set of takes: not alike, but the very same.
+   */
+  boolean sharesWith(Clip other) {
+    return content == other.content && takes == other.takes;
+  }
+
+  /** Whether it and another have the same in them. */
+  boolean hasSameAs(Clip other) {
+    return sharesWith(other) || content.equals(other.content) && takes.equals(other.takes);
+  }
+
+  /** With what is in another. */
+  Clip sharing(Clip other) {
+    return sharesWith(other) ? this : hearing(other.content, other.takes);
+  }
+
+  /** A note of its content as it sounds in its first round, in song time. */
+  public Note heard(Note own) {
+    return traits.heard(own.shifted(start));
+  }
+
+  /**
+   * A note as it shall stand in the content, of one as it shall sound.
+   *
+   * @param before the one of the content in whose place it comes
+   */
+  public Note own(Note heard, Note before) {
+    return traits.own(inOwnTime(heard), before);
+  }
+
+  /** A new note as it shall stand in the content, of one as it shall sound. */
+  public Note own(Note heard) {
+    return traits.own(inOwnTime(heard));
+  }
+
+  private Note inOwnTime(Note heard) {
+    return heard.shifted(ownTick(heard.onset()) - heard.onset());
+  }
+
+  /** The same to be heard, with how it is heard written into its notes, in all its versions. */
+  public Clip settled() {
+    if (!traits.changesNotes()) {
+      return this;
+    }
+    List<Take> others =
+        takes.others().stream().map(t -> new Take(t.number(), settled(t.content()))).toList();
+    return hearing(settled(content), new Takes(takes.active(), others))
+        .withTraits(traits.withTranspose(0).withLouder(0));
+  }
+
+  private Content settled(Content of) {
+    return of.withNotes(Sequence.ofNotes(of.notes().stream().map(traits::heard).toList()));
   }
 
   /** Over another stretch of the song, with what is in it where it was; it does not loop. */
   public Clip over(TickRange range) {
     long later = start - range.start();
     return new Clip(
-        id, range.start(), range.length(), period, content.shifted(later), takes.shifted(later));
+        id,
+        range.start(),
+        range.length(),
+        period,
+        content.shifted(later),
+        takes.shifted(later),
+        traits);
   }
 
   /**
@@ -218,7 +298,8 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
         to - from,
         period,
         content.part(own).shifted(-own.start()),
-        new Takes(takes.active(), others).shifted(-own.start()));
+        new Takes(takes.active(), others).shifted(-own.start()),
+        traits);
   }
 
   /** It as it sounds, in song time. */
@@ -228,109 +309,6 @@ public record Clip(ClipId id, long start, long length, long period, Content cont
 
   /** Lays it out in song time: shows what sounds in a stretch of the song, in order. */
   public void layOut(TickRange wanted, Layout to) {
-    if (!loops()) {
-      layOutOnce(wanted, to);
-      return;
-    }
-    boolean controls = to instanceof Layout.WithControls;
-    List<ControlPoint> closing = controls ? closing(period) : List.of();
-    for (long round = Math.max(0, (wanted.start() - start) / period);
-        round * period < length;
-        round++) {
-      long later = start + round * period;
-      if (later >= wanted.end() || later >= Ticks.LAST) {
-        return;
-      }
-      long ends = Math.min(period, length - round * period);
-      layOutRound((int) round, ends, wanted, to);
-      if (controls) {
-        showClosing(ends == period ? closing : closing(ends), (int) round, wanted, to);
-      }
-    }
-  }
-
-  private void layOutOnce(TickRange wanted, Layout to) {
-    long until = Math.min(length, wanted.end() - start);
-    content
-        .notes()
-        .forEachIn(wanted.start() - start, until, n -> to.note(n.shifted(start), this, 0));
-    if (to instanceof Layout.WithControls full) {
-      content
-          .controls()
-          .forEachIn(wanted.start() - start, until, c -> full.control(c.shifted(start), this, 0));
-      if (wanted.contains(end() - 1)) {
-        showClosing(closing(length), 0, wanted, to);
-      }
-    }
-  }
-
-  /**
-   * Lays a round out.
-   *
-   * @param ends where the round ends, in the clip's time
-   */
-  private void layOutRound(int round, long ends, TickRange wanted, Layout to) {
-    long later = start + round * period;
-    long until = Math.min(ends, Math.min(wanted.end(), Ticks.LAST) - later);
-    content
-        .notes()
-        .forEachIn(
-            wanted.start() - later,
-            until,
-            n -> {
-              long most = Math.min(ends, Ticks.LAST - later) - n.onset();
-              Note heard = n.lasting(Math.min(n.length(), most)).shifted(later);
-              if (heard.end() > wanted.start()) {
-                to.note(heard, this, round);
-              }
-            });
-    if (to instanceof Layout.WithControls full) {
-      content
-          .controls()
-          .forEachIn(
-              wanted.start() - later, until, c -> full.control(c.shifted(later), this, round));
-    }
-  }
-
-  private void showClosing(List<ControlPoint> closing, int round, TickRange wanted, Layout to) {
-    if (to instanceof Layout.WithControls full) {
-      long later = loops() ? start + round * period : start;
-      for (ControlPoint point : closing) {
-        if (wanted.contains(point.tick() + later) && point.tick() + later <= Ticks.LAST) {
-          full.closing(point.shifted(later), this, round);
-        }
-      }
-    }
-  }
-
-  /**
-   * What controllers are set to on the last tick of a round that ends before its content does, so
-   * that they stand as all of the content would leave them: of each that was set in the round, the
-   * last of its points that the round does not reach.
-   *
-   * @param ends where the round ends, in the clip's time
-   */
-  private List<ControlPoint> closing(long ends) {
-    Sequence<ControlPoint> points = content.controls();
-    int reached = points.indexAt(ends);
-    if (reached == points.size() || ends < 1) {
-      return List.of();
-    }
-    Map<Controller, ControlPoint> beyond = new HashMap<>();
-    for (ControlPoint point : points.subList(reached, points.size())) {
-      Controller.of(point.control())
-          .filter(Controller::standsAlone)
-          .ifPresent(c -> beyond.put(c, point));
-    }
-    List<ControlPoint> result = new ArrayList<>();
-    for (int i = reached - 1; i >= 0 && !beyond.isEmpty(); i--) {
-      Control set = points.get(i).control();
-      ControlPoint last = Controller.of(set).map(beyond::remove).orElse(null);
-      if (last != null && !last.control().equals(set)) {
-        result.add(last.at(ends - 1));
-      }
-    }
-    result.sort(ControlPoint.ORDER);
-    return result;
+    new ClipRounds(this).layOut(wanted, to);
   }
 }

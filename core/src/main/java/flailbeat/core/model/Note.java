@@ -124,6 +124,12 @@ public record Note(
     return new Note(value, pitch, velocity, onset, length, played, releaseVelocity);
   }
 
+  public Note withPitch(int value) {
+    return value == pitch
+        ? this
+        : new Note(id, value, velocity, onset, length, played, releaseVelocity);
+  }
+
   public Note withVelocity(int value) {
     return value == velocity
         ? this

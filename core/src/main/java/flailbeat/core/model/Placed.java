@@ -3,14 +3,16 @@ package flailbeat.core.model;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * What of a track sounds in a stretch, laid out in song time.
  *
- * @param notes each that a clip plays the first time through its content, in {@link Note#ORDER}
- * @param repeats the notes of all later rounds of clips that loop, under the same ids, in order
- * @param controls each that a clip plays the first time through its content, in order of tick: what
- *     can be edited
+ * @param notes each that a clip plays the first time through its content, in {@link Note#ORDER}; of
+ *     clips that share it, the one that speaks for all ({@link Links})
+ * @param repeats the notes of all later rounds of clips that loop, and of clips that share the
+ *     content of another, under the same ids, in order
+ * @param controls likewise each once, in order of tick: what can be edited
  * @param soundingControls in order of tick, loops unrolled, with what is set where a clip or a
  *     round ends before its content does
  */
@@ -33,20 +35,36 @@ public record Placed(
 
   /** Lays clips out that are in order and apart. */
   static Placed of(List<Clip> clips, TickRange range) {
+    return of(clips, range, c -> true);
+  }
+
+  /**
+   * The same.
+   *
+   * @param audible of which clips there are notes; there are controllers of all
+   */
+  static Placed of(List<Clip> clips, TickRange range, Predicate<Clip> audible) {
+    Links links = Links.of(clips);
     List<Note> notes = new ArrayList<>();
     List<Note> repeats = new ArrayList<>();
     List<ControlPoint> controls = new ArrayList<>();
     List<ControlPoint> sounding = new ArrayList<>();
     Layout gather =
         new Layout.WithControls() {
+          private boolean isAgain(Clip clip, int round) {
+            return round > 0 || links.follows(clip);
+          }
+
           @Override
           public void note(Note note, Clip clip, int round) {
-            (round > 0 ? repeats : notes).add(note);
+            if (audible.test(clip)) {
+              (isAgain(clip, round) ? repeats : notes).add(note);
+            }
           }
 
           @Override
           public void control(ControlPoint point, Clip clip, int round) {
-            if (round == 0) {
+            if (!isAgain(clip, round)) {
               controls.add(point);
             }
             sounding.add(point);
@@ -58,6 +76,9 @@ public record Placed(
           }
         };
     clips.forEach(c -> c.layOut(range, gather));
+    if (!links.isEmpty() || clips.stream().anyMatch(c -> c.traits().changesNotes())) {
+      notes.sort(Note.ORDER);
+    }
     return new Placed(notes, repeats, controls, sounding);
   }
 }

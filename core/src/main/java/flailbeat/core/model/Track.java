@@ -37,6 +37,7 @@ public record Track(
   public Track {
     clips = List.copyOf(clips);
     requireApart(clips);
+    requireShared(clips);
   }
 
   private static void requireApart(List<Clip> clips) {
@@ -51,6 +52,12 @@ public record Track(
                 + before.range()
                 + ": clips do not overlap");
       }
+    }
+  }
+
+  private static void requireShared(List<Clip> clips) {
+    if (Links.shared(clips, clips) != clips) {
+      throw new IllegalArgumentException("Clips that are linked do not share what is in them");
     }
   }
 
@@ -142,9 +149,56 @@ public record Track(
     return result;
   }
 
+  /** What of its controllers can be taken hold of in a stretch of the song, likewise. */
+  public List<ControlPoint> tangibleControls(TickRange range) {
+    List<ControlPoint> result = new ArrayList<>();
+    layOut(
+        range,
+        new Layout.WithControls() {
+          @Override
+          public void note(Note note, Clip clip, int round) {
+            // Controllers are asked about.
+          }
+
+          @Override
+          public void control(ControlPoint point, Clip clip, int round) {
+            if (round == 0) {
+              result.add(point);
+            }
+          }
+
+          @Override
+          public void closing(ControlPoint point, Clip clip, int round) {
+            // It stands for another, and cannot be edited.
+          }
+        });
+    return result;
+  }
+
   /** All that sounds. */
   public Placed placed() {
     return placed(EVER);
+  }
+
+  /** All of it without the notes of clips that are muted. */
+  public Placed audible() {
+    return Placed.of(clips, EVER, Clip::isAudible);
+  }
+
+  /**
+   * The notes that can be taken hold of in a stretch of the song: those of the first round of each
+   * clip, so that a note of clips that share it comes once for each of these.
+   */
+  public List<Note> tangible(TickRange range) {
+    List<Note> result = new ArrayList<>();
+    layOut(
+        range,
+        (note, clip, round) -> {
+          if (round == 0) {
+            result.add(note);
+          }
+        });
+    return result;
   }
 
   /** Its notes in song time, each once. */
@@ -162,17 +216,27 @@ public record Track(
     for (Clip clip : clips) {
       Optional<Note> found = clip.content().notes().find(id.value());
       if (found.isPresent()) {
-        return found
-            .filter(n -> n.onset() < clip.contentLength())
-            .map(n -> n.shifted(clip.start()));
+        Clip speaks = links().leader(clip);
+        return found.filter(n -> n.onset() < speaks.contentLength()).map(speaks::heard);
       }
     }
     return Optional.empty();
   }
 
+  /** Which of its clips share what is in them. */
+  public Links links() {
+    return Links.of(clips);
+  }
+
+  /** Its clips, of those that share what is in them one: each content once. */
+  public List<Clip> leaders() {
+    Links links = links();
+    return links.isEmpty() ? clips : clips.stream().filter(c -> !links.follows(c)).toList();
+  }
+
   /** How many notes sound, each counted once. */
   public int noteCount() {
-    return clips.stream().mapToInt(Clip::noteCount).sum();
+    return leaders().stream().mapToInt(Clip::noteCount).sum();
   }
 
   /** The tick at which its last note ends; 0 without notes. */
@@ -215,8 +279,12 @@ public record Track(
         : withClips(changed);
   }
 
+  /**
+   * With other clips, in order and apart. What was changed in one of those that share what is in
+   * them is changed in all.
+   */
   public Track withClips(List<Clip> value) {
-    return new Track(id, name, sound, switches, value, file, roll);
+    return new Track(id, name, sound, switches, Links.shared(clips, value), file, roll);
   }
 
   public Track withFile(TrackFromFile value) {

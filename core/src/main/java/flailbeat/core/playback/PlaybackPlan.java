@@ -182,7 +182,7 @@ public final class PlaybackPlan {
 
     void add(Track track, int part, List<Integer> moved) {
       long[] lastOnset = new long[128];
-      Placed placed = track.placed();
+      Placed placed = track.audible();
       List<Note> notes = placed.sounding();
       long[] cutAt = cuts(notes, lastOnset);
       for (int i = 0; i < notes.size(); i++) {

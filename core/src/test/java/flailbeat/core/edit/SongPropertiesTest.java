@@ -3,6 +3,10 @@ package flailbeat.core.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipPattern;
+import flailbeat.core.edit.clips.ClipShapes;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.format.project.ProjectFile;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
@@ -57,7 +61,12 @@ class SongPropertiesTest {
     COPY_CLIPS(true),
     SPLIT_CLIP(false),
     RESIZE_CLIP(false),
-    LOOP_CLIP(false);
+    LOOP_CLIP(false),
+    LINKED_COPY(true),
+    LAY_OUT(true),
+    TRAITS(false),
+    UNLINK(false),
+    SETTLE(false);
 
     private final boolean takesAway;
 
@@ -108,7 +117,7 @@ class SongPropertiesTest {
             ClipMoves.move(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR), 0);
         case COPY_CLIPS ->
             ClipMoves.copy(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR), 0);
-        case SPLIT_CLIP -> ClipMoves.split(song, Set.of(clip.id()), tick);
+        case SPLIT_CLIP -> ClipShapes.split(song, Set.of(clip.id()), tick);
         case RESIZE_CLIP -> ClipEdits.resize(song, clip.id(), random.nextLong(6 * BAR));
         case LOOP_CLIP ->
             ClipEdits.loop(
@@ -116,6 +125,25 @@ class SongPropertiesTest {
                 clip.id(),
                 random.nextInt(4) == 0 ? Clip.NEVER : 60 + random.nextLong(2 * BAR),
                 random.nextLong(6 * BAR));
+        case LINKED_COPY ->
+            ClipMoves.copy(
+                song,
+                Set.of(clip.id()),
+                random.nextLong(-9 * BAR, 9 * BAR),
+                0,
+                true,
+                random.nextBoolean() ? Landing.OVER : Landing.PUSH);
+        case LAY_OUT ->
+            ClipPattern.of(song, Set.of(clip.id()))
+                .map(p -> p.laidInto(song, tick, 0, 3, random.nextBoolean(), Landing.OVER))
+                .orElse(song);
+        case TRAITS ->
+            ClipShapes.traits(
+                song,
+                Set.of(clip.id()),
+                t -> t.withTranspose(random.nextInt(25) - 12).withLouder(random.nextInt(20)));
+        case UNLINK -> ClipShapes.unlink(song, Set.of(clip.id()));
+        case SETTLE -> ClipShapes.settle(song, Set.of(clip.id()));
       };
     }
 
@@ -160,6 +188,8 @@ class SongPropertiesTest {
       ids.add(track.id().value());
       for (Clip clip : track.clips()) {
         ids.add(clip.id().value());
+      }
+      for (Clip clip : track.leaders()) {
         addIds(clip.content(), ids);
         clip.takes().others().stream().map(Take::content).forEach(c -> addIds(c, ids));
       }

@@ -8,9 +8,11 @@ import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.ClipMoves;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipShapes;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.edit.shapes.ControlEdits;
@@ -170,11 +172,17 @@ class AnySessionTest {
         .edit(
             "Clip",
             s ->
-                switch (random.nextInt(5)) {
+                switch (random.nextInt(9)) {
+                  case 5, 6 ->
+                      ClipMoves.copy(
+                          s, Set.of(id), random.nextLong(-8000, 8000), 0, true, Landing.OVER);
+                  case 7 ->
+                      ClipShapes.traits(s, Set.of(id), t -> t.withTranspose(random.nextInt(9) - 4));
+                  case 8 -> ClipShapes.unlink(s, Set.of(id));
                   case 0 -> ClipEdits.loop(s, id, 240 + random.nextLong(3840), length);
                   case 1 -> ClipEdits.resize(s, id, length);
                   case 2 -> ClipMoves.copy(s, Set.of(id), random.nextLong(-8000, 8000), 0);
-                  case 3 -> ClipMoves.split(s, Set.of(id), random.nextLong(20_000));
+                  case 3 -> ClipShapes.split(s, Set.of(id), random.nextLong(20_000));
                   default -> ClipMoves.move(s, Set.of(id), random.nextLong(-8000, 8000), 0);
                 });
   }
@@ -286,7 +294,7 @@ class AnySessionTest {
   private void assertWhole(int seed) {
     Set<Long> ids = new HashSet<>();
     for (Track track : session.song().tracks()) {
-      for (Clip clip : track.clips()) {
+      for (Clip clip : track.leaders()) {
         for (Note note : clip.placed().notes()) {
           assertThat(ids.add(note.id().value())).as("seed %d: %s", seed, done).isTrue();
           assertThat(clip.range().contains(note.onset())).as("seed %d: %s", seed, done).isTrue();

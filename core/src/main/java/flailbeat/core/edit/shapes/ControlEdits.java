@@ -328,7 +328,7 @@ public final class ControlEdits {
 
   /** The points of a controller in a stretch that can be edited. */
   static List<ControlPoint> own(Track track, Controller of, TickRange range) {
-    return track.placed(range).controls().stream().filter(p -> of.isOf(p.control())).toList();
+    return track.tangibleControls(range).stream().filter(p -> of.isOf(p.control())).toList();
   }
 
   private static void setAgain(

@@ -47,6 +47,6 @@ public final class PedalBars {
 
   /** The notes that ring on because a sustain pedal is down as they end. */
   public static List<Note> ringing(Track track, TickRange bar) {
-    return track.placed(bar).notes().stream().filter(n -> bar.contains(n.end())).toList();
+    return track.tangible(bar).stream().filter(n -> bar.contains(n.end())).toList();
   }
 }

@@ -58,7 +58,8 @@ record ProjectDto(
    * and its release velocity after that, where it is not 64; each control point {@code [id, tick,
    * kind, number, value]}. Where there are takes, these are the take of that number. Before version
    * 3 there were no ids of clips and control points, an end in place of a length, no loop, and
-   * control points in takes alone.
+   * control points in takes alone; before version 5 nothing of what follows the takes. Of clips
+   * that share what is in them the first has it, and the others have no notes at all.
    */
   record ClipDto(
       @JsonInclude(JsonInclude.Include.NON_NULL) Long id,
@@ -66,10 +67,16 @@ record ProjectDto(
       @JsonInclude(JsonInclude.Include.NON_NULL) Long end,
       @JsonInclude(JsonInclude.Include.NON_NULL) Long length,
       @JsonInclude(JsonInclude.Include.NON_NULL) Long loop,
-      List<long[]> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<long[]> notes,
       @JsonInclude(JsonInclude.Include.NON_NULL) List<long[]> controls,
       @JsonInclude(JsonInclude.Include.NON_NULL) Integer take,
-      @JsonInclude(JsonInclude.Include.NON_NULL) List<TakeDto> otherTakes) {}
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<TakeDto> otherTakes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String name,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer color,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean muted,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) int transpose,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) int louder,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) long link) {}
 
   /** A take that is not heard. */
   record TakeDto(int number, List<long[]> notes, List<long[]> controls) {}

@@ -13,16 +13,11 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Instrument;
-import flailbeat.core.model.Note;
 import flailbeat.core.model.NoteStart;
 import flailbeat.core.model.PitchRows;
-import flailbeat.core.model.Played;
 import flailbeat.core.model.RollTraits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Switches;
-import flailbeat.core.model.Take;
-import flailbeat.core.model.Takes;
-import flailbeat.core.model.Timed;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.TrackSound;
 import flailbeat.core.model.carried.CarriedEvent;
@@ -32,20 +27,14 @@ import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.carried.TickOrders;
 import flailbeat.core.model.carried.TrackFromFile;
-import flailbeat.core.model.control.Control;
-import flailbeat.core.model.id.ClipId;
-import flailbeat.core.model.id.ControlId;
-import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Section;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Timeline;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -57,9 +46,6 @@ import java.util.function.Function;
  * everything counted from the song's start, controllers belonged to tracks, and clips had no ids.
  */
 final class ProjectReader {
-  private static final int NOTE_FIELDS = 7;
-  private static final int CONTROL_FIELDS = 5;
-
   /** The first version in which clips have a time of their own. */
   private static final int OWN_TIME = 3;
 
@@ -69,14 +55,15 @@ final class ProjectReader {
   private final ProjectDto dto;
   private final boolean ownTime;
   private final Ids ids;
+  private final ClipReader clipReader;
   private int outside;
-  private int grown;
   private int added;
 
   ProjectReader(ProjectDto dto) {
     this.dto = dto;
     this.ownTime = dto.version() >= OWN_TIME;
     this.ids = new Ids(Math.max(dto.nextId(), Math.addExact(highestId(dto), 1)));
+    this.clipReader = new ClipReader(ids, ownTime);
   }
 
   /**
@@ -126,8 +113,10 @@ final class ProjectReader {
     if (before != after) {
       result.add("clips that overlapped were joined: " + before + " became " + after);
     }
-    if (grown > 0) {
-      result.add(counted(grown, "clip was", "clips were") + " made longer to hold what is in them");
+    if (clipReader.grown() > 0) {
+      result.add(
+          counted(clipReader.grown(), "clip was", "clips were")
+              + " made longer to hold what is in them");
     }
     if (outside > 0) {
       result.add(
@@ -146,8 +135,8 @@ final class ProjectReader {
     Set<Long> seen = new HashSet<>();
     for (Track track : tracks) {
       requireNew(track.id().value(), seen);
-      for (Clip clip : track.clips()) {
-        requireNew(clip.id().value(), seen);
+      track.clips().forEach(c -> requireNew(c.id().value(), seen));
+      for (Clip clip : track.leaders()) {
         requireNew(clip.content(), seen);
         clip.takes().others().forEach(t -> requireNew(t.content(), seen));
       }
@@ -178,6 +167,7 @@ final class ProjectReader {
     for (ClipDto clip : orEmpty(track.clips())) {
       if (clip != null) {
         highest = Math.max(highest, clip.id() == null ? 0 : clip.id());
+        highest = Math.max(highest, clip.link());
         highest = Math.max(highest, highestId(clip.notes(), clip.controls()));
         for (TakeDto take : orEmpty(clip.otherTakes())) {
           highest = Math.max(highest, take == null ? 0 : highestId(take.notes(), take.controls()));
@@ -193,7 +183,7 @@ final class ProjectReader {
     return ownTime ? Math.max(note, point) : note;
   }
 
-  private static long first(long[] row) {
+  static long first(long[] row) {
     return row == null || row.length == 0 ? 0 : row[0];
   }
 
@@ -211,7 +201,7 @@ final class ProjectReader {
             t.name() == null ? "" : t.name(),
             new TrackSound(new Instrument(t.program(), t.kit()), t.channel()),
             new Switches(t.armed(), t.muted(), t.solo()),
-            ClipEdits.withoutOverlaps(read("clip", t.clips(), this::toClip), ids),
+            ClipEdits.withoutOverlaps(clipReader.sharing(t), ids),
             new TrackFromFile(
                 read("carried event", t.carried(), ProjectReader::toCarried),
                 new FileTraits(t.statesProgram(), t.endTick())),
@@ -231,7 +221,7 @@ final class ProjectReader {
 
   /** Before version 3 controllers belonged to the track. */
   private Track withControls(Track track, TrackDto t, MeterMap meters) {
-    List<ControlPoint> points = toControls(t.controls());
+    List<ControlPoint> points = clipReader.toControls(t.controls());
     outside +=
         (int)
             points.stream()
@@ -240,88 +230,6 @@ final class ProjectReader {
     Track result = ClipEdits.withControls(track, points, meters, ids);
     added += result.clips().size() - track.clips().size();
     return result;
-  }
-
-  private Clip toClip(ClipDto c) {
-    Content heard = toContent(c.notes(), c.controls());
-    List<Take> others =
-        read("take", c.otherTakes(), t -> new Take(t.number(), toContent(t.notes(), t.controls())));
-    Takes takes = c.take() == null ? Takes.NONE : new Takes(c.take(), others);
-    if (ownTime) {
-      long period = c.loop() == null ? Clip.NEVER : c.loop();
-      ClipId id = c.id() == null ? ids.clip() : new ClipId(c.id());
-      return new Clip(id, c.start(), require(c.length(), "length"), period, heard, takes);
-    }
-    TickRange range = new TickRange(c.start(), require(c.end(), "end"));
-    TickRange holding = holding(range, heard, others);
-    grown += holding.equals(range) ? 0 : 1;
-    return Clip.of(ids.clip(), holding, heard.notes(), heard.controls(), takes);
-  }
-
-  /**
-   * A range that begins no later than anything in a clip and holds where all that is heard begins.
-   */
-  private static TickRange holding(TickRange range, Content heard, List<Take> others) {
-    TickRange result = range.span(begins(heard, range));
-    for (Take take : others) {
-      result =
-          new TickRange(
-              Math.min(result.start(), begins(take.content(), range).start()), result.end());
-    }
-    return result;
-  }
-
-  private static TickRange begins(Content content, TickRange otherwise) {
-    List<Timed<?>> all = new ArrayList<>(content.notes());
-    all.addAll(content.controls());
-    return all.stream()
-        .map(e -> new TickRange(e.tick(), e.tick() + 1))
-        .reduce(TickRange::span)
-        .orElse(otherwise);
-  }
-
-  private Content toContent(List<long[]> notes, List<long[]> controls) {
-    return Content.of(read("note", notes, ProjectReader::toNote), toControls(controls));
-  }
-
-  /** Ids are given out in order of time, so that what is at one tick keeps its order. */
-  private List<ControlPoint> toControls(List<long[]> rows) {
-    List<long[]> inOrder = new ArrayList<>(orEmpty(rows));
-    if (!ownTime) {
-      inOrder.sort(Comparator.comparingLong(ProjectReader::first));
-    }
-    return read("control point", inOrder, this::toControl);
-  }
-
-  private static Note toNote(long[] row) {
-    boolean released = row.length > NOTE_FIELDS;
-    boolean told = row.length > NOTE_FIELDS + 1;
-    requireFields(row, NOTE_FIELDS + (told ? 2 : released ? 1 : 0), "note");
-    if (told && row[NOTE_FIELDS + 1] != 0 && row[NOTE_FIELDS + 1] != 1) {
-      throw new IllegalArgumentException("a note that is neither played (0) nor put (1)");
-    }
-    boolean performed = !told || row[NOTE_FIELDS + 1] == 0;
-    return new Note(
-        new NoteId(row[0]),
-        Math.toIntExact(row[1]),
-        Math.toIntExact(row[2]),
-        row[3],
-        row[4],
-        new Played(row[5], row[6], performed),
-        released ? Math.toIntExact(row[NOTE_FIELDS]) : Note.RELEASE);
-  }
-
-  /** Before version 3 a control point had no id. */
-  private ControlPoint toControl(long[] row) {
-    int fields = ownTime ? CONTROL_FIELDS : CONTROL_FIELDS - 1;
-    requireFields(row, fields, "control point");
-    int at = fields - CONTROL_FIELDS + 1;
-    Control.Kind kind = Control.Kind.of(Math.toIntExact(row[at + 1]));
-    if (kind.status() != row[at + 1]) {
-      throw new IllegalArgumentException("a control point of kind " + row[at + 1]);
-    }
-    Control control = new Control(kind, Math.toIntExact(row[at + 2]), Math.toIntExact(row[at + 3]));
-    return new ControlPoint(ownTime ? new ControlId(row[0]) : ids.control(), row[at], control);
   }
 
   private static CarriedEvent toCarried(CarriedDto e) {
@@ -348,25 +256,25 @@ final class ProjectReader {
         t.endTick());
   }
 
-  private static void requireFields(long[] row, int count, String what) {
+  static void requireFields(long[] row, int count, String what) {
     if (row.length != count) {
       throw new IllegalArgumentException("a " + what + " that has not " + count + " numbers");
     }
   }
 
-  private static <T> T require(T value, String what) {
+  static <T> T require(T value, String what) {
     if (value == null) {
       throw new IllegalArgumentException("there are no " + what);
     }
     return value;
   }
 
-  private static <T> List<T> orEmpty(List<T> list) {
+  static <T> List<T> orEmpty(List<T> list) {
     return list == null ? List.of() : list;
   }
 
   /** Reads each of a list; what is wrong with one is told with its place. */
-  private static <A, B> List<B> read(String what, List<A> list, Function<A, B> function) {
+  static <A, B> List<B> read(String what, List<A> list, Function<A, B> function) {
     List<B> result = new ArrayList<>();
     for (A element : orEmpty(list)) {
       try {

@@ -11,6 +11,7 @@ import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TempoDto;
 import flailbeat.core.format.project.ProjectDto.TrackDto;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.PitchRows;
@@ -23,8 +24,11 @@ import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Function;
 
 /** Turns a song into the records that are written. */
@@ -89,7 +93,7 @@ final class ProjectWriter {
         t.armed(),
         t.muted(),
         t.solo(),
-        map(t.clips(), ProjectWriter::toDto),
+        toDtos(t.clips()),
         null,
         map(t.carried(), ProjectWriter::toDto),
         t.traits().statesProgram(),
@@ -100,18 +104,36 @@ final class ProjectWriter {
             : new RowsDto(t.roll().rows().order(), t.roll().rows().onlyUsed()));
   }
 
-  private static ClipDto toDto(Clip c) {
-    boolean choice = c.takes().isChoice();
+  /** Of clips that share what is in them the first has it. */
+  private static List<ClipDto> toDtos(List<Clip> clips) {
+    Set<Long> written = new HashSet<>();
+    List<ClipDto> result = new ArrayList<>(clips.size());
+    for (Clip clip : clips) {
+      boolean again = clip.traits().isLinked() && !written.add(clip.traits().link());
+      result.add(toDto(clip, !again));
+    }
+    return result;
+  }
+
+  private static ClipDto toDto(Clip c, boolean whole) {
+    boolean choice = whole && c.takes().isChoice();
+    ClipTraits traits = c.traits();
     return new ClipDto(
         c.id().value(),
         c.start(),
         null,
         c.length(),
         c.loops() ? c.period() : null,
-        map(c.content().notes(), ProjectWriter::toRow),
-        map(c.content().controls(), ProjectWriter::toRow),
-        c.takes().equals(Takes.NONE) ? null : c.takes().active(),
-        choice ? map(c.takes().others(), ProjectWriter::toDto) : null);
+        whole ? map(c.content().notes(), ProjectWriter::toRow) : null,
+        whole ? map(c.content().controls(), ProjectWriter::toRow) : null,
+        !whole || c.takes().equals(Takes.NONE) ? null : c.takes().active(),
+        choice ? map(c.takes().others(), ProjectWriter::toDto) : null,
+        traits.name().isEmpty() ? null : traits.name(),
+        traits.color() == ClipTraits.AS_TRACK ? null : traits.color(),
+        traits.muted(),
+        traits.transpose(),
+        traits.louder(),
+        traits.link());
   }
 
   private static TakeDto toDto(Take t) {

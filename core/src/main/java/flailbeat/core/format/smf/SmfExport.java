@@ -110,6 +110,17 @@ public record SmfExport(SmfFile file, List<String> remarks) {
                 + (takes == 1 ? " take that is" : " takes that are")
                 + " not heard stay in the project alone");
       }
+      long muted =
+          song.tracks().stream()
+              .flatMap(t -> t.clips().stream())
+              .filter(c -> !c.isAudible() && c.noteCount() > 0)
+              .count();
+      if (muted > 0) {
+        result.add(
+            muted
+                + (muted == 1 ? " clip that is" : " clips that are")
+                + " muted stay in the project alone");
+      }
       boolean played =
           song.tracks().stream().flatMap(t -> t.notes().stream()).anyMatch(n -> n.playedOff() != 0);
       if (played) {
@@ -205,7 +216,7 @@ public record SmfExport(SmfFile file, List<String> remarks) {
               SmfEvent.channel(0, status, part.instrument().program(), 0), TickOrders.UNKNOWN);
         }
       }
-      List<Placed> placed = parts.stream().map(Track::placed).toList();
+      List<Placed> placed = parts.stream().map(Track::audible).toList();
       events.addControls(parts, placed, this::scaled);
       NoteTimes notes = new NoteTimes(parts, placed, this::scaled);
       trimmed += notes.trim();

@@ -1,9 +1,9 @@
 package flailbeat.core.session.bench;
 
 import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.ClipMoves;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.ClipMoves;
 import flailbeat.core.edit.notes.Arithmetic;
 import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.edit.notes.NoteFields;

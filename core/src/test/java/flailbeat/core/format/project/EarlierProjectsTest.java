@@ -26,6 +26,7 @@ class EarlierProjectsTest {
         "v2-from-midi|",
         "v3-demo|",
         "v3-loops-takes|",
+        "v4-loops-takes|",
         "v2-takes|clips that overlapped were joined: 4 became 3",
         "v2-takes|2 controller values outside all clips went to the nearest",
       })

@@ -116,7 +116,7 @@ class ProjectFileTest {
         "{}|no Flailbeat project",
         "[1,2]|no Flailbeat project",
         "{\"format\":\"other\",\"version\":1}|no Flailbeat project",
-        "{\"format\":\"flailbeat-project\",\"version\":5}|version 5",
+        "{\"format\":\"flailbeat-project\",\"version\":6}|version 6",
         "{\"format\":\"flailbeat-project\",\"version\":1}|no tracks",
         "{\"format\":\"flailbeat-project\",\"version\":1,\"tracks\":[null]}|no entries",
         "hello|damaged"

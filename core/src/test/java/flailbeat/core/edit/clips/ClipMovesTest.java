@@ -1,4 +1,4 @@
-package flailbeat.core.edit;
+package flailbeat.core.edit.clips;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -136,7 +136,7 @@ class ClipMovesTest {
     Clip loop = clip(1, 0, 6, 0, 1).lasting(6 * BAR, BAR);
     Song song = song(loop, clip(2, 8, 1, 2));
     assertThat(clips(move(song, 2, -7 * BAR, 0), 0))
-        .isEqualTo("1:0-4 loop 0 1; 2:4-8 6; 1003:8-24 loop 8 9 12 13 16 17 20 21");
+        .isEqualTo("1:0-4 loop 0 1; 2:4-8 6; 1002:8-24 loop 8 9 12 13 16 17 20 21");
   }
 
   @Test
@@ -153,16 +153,16 @@ class ClipMovesTest {
   @Test
   void a_clip_is_split_where_a_tick_lies_and_nothing_sounds_otherwise() {
     Song song = song(clip(1, 0, 4, 0, 5, 9), clip(2, 5, 1, 0));
-    Song split = ClipMoves.split(song, Set.of(new ClipId(1), new ClipId(2)), BAR + 1920);
+    Song split = ClipShapes.split(song, Set.of(new ClipId(1), new ClipId(2)), BAR + 1920);
     assertThat(clips(split, 0)).isEqualTo("1:0-6 0 5; 1000:6-16 9; 2:20-24 20");
-    assertThat(ClipMoves.split(song, Set.of(new ClipId(1)), 0)).as("at its edge").isEqualTo(song);
+    assertThat(ClipShapes.split(song, Set.of(new ClipId(1)), 0)).as("at its edge").isEqualTo(song);
   }
 
   @Test
   void a_loop_is_split_into_two_that_sound_as_one_did() {
     Clip loop = clip(1, 0, 4, 0, 1, 3).lasting(4 * BAR, BAR);
     for (long tick : new long[] {2 * BAR, BAR + 1920}) {
-      Song split = ClipMoves.split(song(loop), Set.of(new ClipId(1)), tick);
+      Song split = ClipShapes.split(song(loop), Set.of(new ClipId(1)), tick);
       assertThat(split.tracks().get(0).clips()).hasSize(2);
       assertThat(split.tracks().get(0).placed().sounding())
           .extracting(Note::onset)
