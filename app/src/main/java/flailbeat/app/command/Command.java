@@ -62,6 +62,8 @@ public record Command(
     /** A part of edit. */
     LANES("Lanes"),
     /** A part of edit. */
+    CLIPS("Clips"),
+    /** A part of edit. */
     CHORES("Chores"),
     CAPTURE("Capture"),
     /** A part of capture. */
@@ -88,7 +90,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES, SELECT, MOUSE, LANES, CHORES -> Optional.of(EDIT);
+        case NOTES, SELECT, MOUSE, LANES, CLIPS, CHORES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         default -> Optional.empty();
       };

@@ -3,7 +3,7 @@ package flailbeat.app.command;
 import java.util.List;
 
 /**
- * What the mouse does on the bench, for the sheet of keys and for texts.
+ * What the mouse does on the bench and on the map, for the sheet of keys and for texts.
  *
  * @param how what is pressed and what is held
  * @param what what comes of it
@@ -27,4 +27,21 @@ public record MouseGesture(String how, String what) {
           new MouseGesture("drag on the rail", "Select rows; Shift: more, or one out"),
           new MouseGesture("Alt+drag a drum", "Put its row elsewhere"),
           new MouseGesture("Ctrl+drag, map", "Make an empty clip"));
+
+  /** What it does on the large map. */
+  public static final List<MouseGesture> ON_MAP =
+      List.of(
+          new MouseGesture("drag a clip", "Move it, over what lies there"),
+          new MouseGesture("Shift, in a move", "Push on what lies there"),
+          new MouseGesture("Ctrl+drag a clip", "Move a copy, linked or not"),
+          new MouseGesture("drag its end", "Longer; beyond its notes it begins anew"),
+          new MouseGesture("Shift, at its end", "Longer, and silent there"),
+          new MouseGesture("drag its start", "Cut, or uncover; notes stay"),
+          new MouseGesture("press twice", "Open it on the bench"),
+          new MouseGesture("Shift+press", "Select it too, or no more"),
+          new MouseGesture("drag beside", "Draw a box round clips"),
+          new MouseGesture("press beside", "Play from there"),
+          new MouseGesture("Ctrl+drag beside", "Make an empty clip"),
+          new MouseGesture("right button", "What can be done there"),
+          new MouseGesture("drag, clip in hand", "Lay it down again and again"));
 }

@@ -38,6 +38,7 @@ public final class FlailbeatApp extends Application {
         () -> {
           new AfterFrames(1, window.sound()::open).start();
           window.midi().openRemembered();
+          window.shelf().keepIn(keeper.file().resolveSibling("shelf"));
         });
     if (Boolean.getBoolean("flailbeat.outOfSight")) {
       stage.setX(OUT_OF_SIGHT);

@@ -9,6 +9,7 @@ import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.shell.commands.CaptureCommands;
 import flailbeat.app.shell.commands.ChoreCommands;
+import flailbeat.app.shell.commands.ClipCommands;
 import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.shell.commands.EditCommands;
 import flailbeat.app.shell.commands.LaneCommands;
@@ -16,6 +17,7 @@ import flailbeat.app.shell.commands.ListCommands;
 import flailbeat.app.shell.commands.MouseCommands;
 import flailbeat.app.shell.commands.NoteCommands;
 import flailbeat.app.shell.commands.SelectCommands;
+import flailbeat.app.shell.commands.ShortMenu;
 import flailbeat.app.shell.commands.SongCommands;
 import flailbeat.app.shell.commands.StepCommands;
 import flailbeat.app.shell.commands.TimingCommands;
@@ -24,6 +26,7 @@ import flailbeat.app.shell.device.MidiInputChoice;
 import flailbeat.app.shell.device.SoundDeviceChoice;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.Prompts;
+import flailbeat.app.shell.files.ShelfKeeper;
 import flailbeat.app.shell.files.WindowPrompts;
 import flailbeat.app.shell.keys.Finder;
 import flailbeat.app.shell.keys.KeyPapers;
@@ -39,12 +42,14 @@ import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.app.view.map.SongMap;
 import flailbeat.app.view.page.ChoresPage;
+import flailbeat.app.view.page.ClipPage;
 import flailbeat.app.view.page.DrawingPage;
 import flailbeat.app.view.page.EventsPage;
 import flailbeat.app.view.page.HandsPage;
 import flailbeat.app.view.page.InputMenu;
 import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.page.RecordingPage;
+import flailbeat.app.view.page.ShelfPage;
 import flailbeat.app.view.page.SidePane;
 import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
@@ -103,6 +108,10 @@ public final class MainWindow {
   private final BenchView bench;
   private final SongMap map;
   private final RowsOverBench rows;
+  private final MapRoom maps;
+  private final ShelfKeeper shelf;
+  private final Page clip;
+  private ClipPage clipPage;
   private EventsPage eventsPage;
   private final RunRow runRow;
   private final NoticeLine notices;
@@ -136,11 +145,14 @@ public final class MainWindow {
     rows = new RowsOverBench(session);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette, mouse);
+    maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
+    shelf = new ShelfKeeper(session, background);
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
     TimingDeskView desk = new TimingDeskView(session, palette, files);
     Page list = EventsPage.page(this::eventsPage);
     Page timing = desk.page();
+    clip = ClipPage.page(this::clipPage);
     SidePane pages =
         new SidePane(
             session,
@@ -150,9 +162,12 @@ public final class MainWindow {
                 RecordingPage.page(this::recordingPage),
                 DrawingPage.page(session),
                 list,
+                clip,
+                ShelfPage.page(session, shelf),
                 ChoresPage.page(session, files),
                 KeysPage.page(this::keysPage)));
     middle = new Middle(bench, pages);
+    maps.in(middle);
     runRow = new RunRow(session, middle::shown, palette);
     commands = new Commands(allCommands(pages, timing, list, desk));
     keyAsk = new KeyAsk(commands, session);
@@ -160,7 +175,7 @@ public final class MainWindow {
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
     finder = new Finder(commands);
-    sheet = new KeysOverlay(commands, this::whoHasTheKeys);
+    sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
     StackPane root = new StackPane(column, sheet, finder);
@@ -219,10 +234,11 @@ public final class MainWindow {
   private List<Command> allCommands(SidePane pages, Page timing, Page list, TimingDeskView desk) {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
-    all.addAll(new NoteCommands(session, bench).list());
+    all.addAll(new NoteCommands(session, middle::shown).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
     all.addAll(new ListCommands(session, () -> editIn(pages, list)).list());
+    all.addAll(new ClipCommands(session, () -> nameClip(pages), shelf::put).list());
     all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
@@ -230,7 +246,13 @@ public final class MainWindow {
     all.addAll(new TimingCommands(session, desk, () -> pages.turnTo(timing)).list());
     all.addAll(
         ViewCommands.list(
-            session, middle::shown, pages, () -> finder.open(), () -> sheet, () -> papers));
+            session,
+            middle::shown,
+            pages,
+            maps::toggle,
+            () -> finder.open(),
+            () -> sheet,
+            () -> papers));
     return all;
   }
 
@@ -239,6 +261,27 @@ public final class MainWindow {
       eventsPage = new EventsPage(session);
     }
     return eventsPage;
+  }
+
+  private ClipPage clipPage() {
+    if (clipPage == null) {
+      clipPage = new ClipPage(session);
+    }
+    return clipPage;
+  }
+
+  private void nameClip(SidePane pages) {
+    pages.turnTo(clip);
+    clipPage().editName();
+  }
+
+  private ShortMenu shortMenu() {
+    return new ShortMenu(commands, finder::ask);
+  }
+
+  /** What is kept aside for every song. */
+  public ShelfKeeper shelf() {
+    return shelf;
   }
 
   private void editIn(SidePane pages, Page list) {
@@ -291,7 +334,7 @@ public final class MainWindow {
   /** Shows the rooms as they are folded. */
   private void fold() {
     middle.showPages(!session.folds().isFolded(WindowPart.PAGES));
-    column.showMap(!session.folds().isFolded(WindowPart.MAP));
+    column.showMap(!maps.isMap() && !session.folds().isFolded(WindowPart.MAP));
   }
 
   /** What is played on beside the computer's keys. */

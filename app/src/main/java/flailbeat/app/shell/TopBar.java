@@ -68,7 +68,7 @@ final class TopBar extends HBox {
     Optional<String> fault = session.document().fault();
     unsaved.setText(session.document().hasUnsavedWork() && fault.isEmpty() ? "not saved" : "");
     Form.show(again, fault.isPresent());
-    fault.ifPresent(why -> Hints.on(again, why + " ({save})"));
+    fault.ifPresent(why -> Hints.on(again, why + " ({song-save})"));
     var undoLabel = session.document().undoLabel();
     var redoLabel = session.document().redoLabel();
     undo.setDisable(undoLabel.isEmpty());

@@ -6,6 +6,7 @@ import flailbeat.core.model.carried.TrackFromFile;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.roll.RollTraits;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import flailbeat.core.work.InOrder;

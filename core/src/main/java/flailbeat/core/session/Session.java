@@ -29,6 +29,8 @@ import flailbeat.core.session.hands.KeyboardStudy;
 import flailbeat.core.session.hands.KeysSwitch;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.hands.SoundChoice;
+import flailbeat.core.session.map.ClipActions;
+import flailbeat.core.session.map.Shelf;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.CommandNumbers;
 import flailbeat.core.session.person.Folds;
@@ -84,6 +86,8 @@ public final class Session {
   private final LiveShading shading;
   private final EventList events;
   private final ChoreTrial chores;
+  private final ClipActions clips;
+  private final Shelf shelf = new Shelf(changes);
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -134,6 +138,7 @@ public final class Session {
             notices,
             clock,
             workshop);
+    clips = new ClipActions(document, editing, runControl, timing, changes, notices);
     selecting = new SelectActions(document, runControl, timing, notices);
     quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
     forgetLagsWithOtherDevices();
@@ -189,6 +194,16 @@ public final class Session {
 
   public Song song() {
     return document.song();
+  }
+
+  /** Clips kept aside for every song. */
+  public Shelf shelf() {
+    return shelf;
+  }
+
+  /** What is done to clips. */
+  public ClipActions clips() {
+    return clips;
   }
 
   /** One command over many notes, tried before it is done. */

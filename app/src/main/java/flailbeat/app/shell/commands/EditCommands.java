@@ -8,20 +8,25 @@ import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.map.ClipActions;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /** What can be done to notes, takes and tracks. */
 public final class EditCommands {
   private final Session session;
+  private final Meant meant;
 
   public EditCommands(Session session) {
     this.session = session;
+    this.meant = new Meant(session);
   }
 
   public List<Command> list() {
@@ -32,8 +37,13 @@ public final class EditCommands {
         of(Group.EDIT, "redo", "Redo", "Ctrl+Shift+Z", session.editing()::redo)
             .repeating()
             .when(() -> session.document().redoLabel().isPresent()),
-        of(Group.EDIT, "select-all", "Select all notes of the track", "Ctrl+A", this::selectAll)
-            .when(this::hasNotes),
+        of(
+                Group.EDIT,
+                "select-all",
+                "Select all notes of the track, or all clips",
+                "Ctrl+A",
+                meant.either(c -> c.choice().selectAll(), this::selectAll))
+            .when(meant.any(this::hasNotes)),
         of(
                 Group.EDIT,
                 "select-pitches",
@@ -41,15 +51,62 @@ public final class EditCommands {
                 "Alt+A",
                 session.quantizing()::selectSamePitches)
             .when(this::hasNotes),
-        of(Group.EDIT, "delete", "Delete the selected notes", "Delete", this::delete)
-            .when(() -> hasSelection() || !session.document().selection().controls().isEmpty()),
-        moving("move-earlier", "Move notes a step earlier", "Ctrl+Left", -1, 0).plain("Left"),
-        moving("move-later", "Move notes a step later", "Ctrl+Right", 1, 0).plain("Right"),
-        moving("move-up", "Move notes up a semitone", "Ctrl+Up", 0, 1).plain("Up"),
-        moving("move-down", "Move notes down a semitone", "Ctrl+Down", 0, -1).plain("Down"),
-        moving("move-octave-up", "Move notes up an octave", "Ctrl+Shift+Up", 0, Pitch.OCTAVE)
+        of(
+                Group.EDIT,
+                "delete",
+                "Delete the selected notes or clips",
+                "Delete",
+                meant.either(c -> c.delete(false), this::delete))
+            .when(
+                meant.any(
+                    () -> hasSelection() || !session.document().selection().controls().isEmpty())),
+        moving(
+                "move-earlier",
+                "Move notes or clips a step earlier",
+                "Ctrl+Left",
+                -1,
+                0,
+                c -> c.moveSteps(-1))
+            .plain("Left"),
+        moving(
+                "move-later",
+                "Move notes or clips a step later",
+                "Ctrl+Right",
+                1,
+                0,
+                c -> c.moveSteps(1))
+            .plain("Right"),
+        moving(
+                "move-up",
+                "Move notes up a semitone, clips a track",
+                "Ctrl+Up",
+                0,
+                1,
+                c -> c.move(0, -1, Landing.OVER))
+            .plain("Up"),
+        moving(
+                "move-down",
+                "Move notes down a semitone, clips a track",
+                "Ctrl+Down",
+                0,
+                -1,
+                c -> c.move(0, 1, Landing.OVER))
+            .plain("Down"),
+        moving(
+                "move-octave-up",
+                "Move notes up an octave, clips as heard",
+                "Ctrl+Shift+Up",
+                0,
+                Pitch.OCTAVE,
+                c -> c.traits().transpose(Pitch.OCTAVE))
             .plain("Shift+Up"),
-        moving("move-octave-down", "Move notes down an octave", "Ctrl+Shift+Down", 0, -Pitch.OCTAVE)
+        moving(
+                "move-octave-down",
+                "Move notes down an octave, clips as heard",
+                "Ctrl+Shift+Down",
+                0,
+                -Pitch.OCTAVE,
+                c -> c.traits().transpose(-Pitch.OCTAVE))
             .plain("Shift+Down"),
         of(
             Group.EDIT,
@@ -75,10 +132,16 @@ public final class EditCommands {
         of(Group.EDIT, "solo", "Hear this track alone", "", this::solo).plain("S").onCap("solo"));
   }
 
-  private Command moving(String id, String title, String keys, int steps, int semitones) {
-    return of(Group.EDIT, id, title, keys, () -> session.notes().move(steps, semitones))
+  private Command moving(
+      String id, String title, String keys, int steps, int semitones, Consumer<ClipActions> clips) {
+    return of(
+            Group.EDIT,
+            id,
+            title,
+            keys,
+            meant.either(clips, () -> session.notes().move(steps, semitones)))
         .repeating()
-        .when(this::hasSelection);
+        .when(meant.any(this::hasSelection));
   }
 
   private boolean hasNotes() {

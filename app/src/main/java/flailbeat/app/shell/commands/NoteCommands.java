@@ -5,15 +5,19 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.app.view.bench.BenchView;
+import flailbeat.app.view.base.MiddleView;
+import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.NoteActions;
+import flailbeat.core.session.map.ClipActions;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import java.util.function.IntFunction;
+import java.util.function.Supplier;
 
 /** What can be done to the selected notes by commands. */
 public final class NoteCommands {
@@ -22,11 +26,13 @@ public final class NoteCommands {
 
   private final Session session;
   private final NoteActions notes;
-  private final BenchView bench;
+  private final Supplier<MiddleView> middle;
+  private final Meant meant;
 
-  public NoteCommands(Session session, BenchView bench) {
-    this.bench = bench;
+  public NoteCommands(Session session, Supplier<MiddleView> middle) {
+    this.middle = middle;
     this.session = session;
+    this.meant = new Meant(session);
     this.notes = session.notes();
   }
 
@@ -50,27 +56,61 @@ public final class NoteCommands {
   }
 
   /** One that takes notes away or lays copies of them down: only of what is selected. */
-  private Command selected(String id, String title, String keys, Runnable press) {
-    return of(Group.NOTES, id, title, keys, press).when(this::hasSelection);
+  private Command selected(
+      String id, String title, String keys, Consumer<ClipActions> clips, Runnable press) {
+    return of(Group.NOTES, id, title, keys, meant.either(clips, press))
+        .when(meant.any(this::hasSelection));
+  }
+
+  private boolean canPaste() {
+    return session.clips().choice().areMeant() ? session.clips().canPaste() : notes.canPaste();
+  }
+
+  /** One that changes the notes in scope, or the clips that are meant. */
+  private Command edit(
+      String id, String title, String keys, Consumer<ClipActions> clips, Runnable press) {
+    return of(Group.NOTES, id, title, keys, meant.either(clips, press))
+        .when(meant.any(() -> !session.document().scope().notes().isEmpty()));
   }
 
   private List<Command> copying() {
     return List.of(
-        selected("cut", "Cut the selected notes", "Ctrl+X", notes::cut),
-        selected("copy", "Copy the selected notes", "Ctrl+C", notes::copy),
-        of(Group.NOTES, "paste", "Paste where playing starts", "Ctrl+V", notes::paste)
-            .when(notes::canPaste),
+        selected("cut", "Cut the selected notes or clips", "Ctrl+X", ClipActions::cut, notes::cut),
+        selected(
+            "copy", "Copy the selected notes or clips", "Ctrl+C", ClipActions::copy, notes::copy),
+        of(
+                Group.NOTES,
+                "paste",
+                "Paste where playing starts",
+                "Ctrl+V",
+                meant.either(ClipActions::paste, notes::paste))
+            .when(this::canPaste),
         of(
                 Group.NOTES,
                 "paste-mouse",
                 "Paste at the mouse",
                 "Ctrl+Shift+V",
-                () -> bench.atMouse(notes::pasteAt))
-            .when(notes::canPaste),
-        selected("duplicate", "Lay a copy right behind", "Ctrl+Shift+D", notes::duplicate)
+                () ->
+                    middle
+                        .get()
+                        .atMouse(
+                            t -> meant.either(c -> c.pasteAt(t), () -> notes.pasteAt(t)).run()))
+            .when(this::canPaste),
+        selected(
+                "duplicate",
+                "Lay a copy right behind",
+                "Ctrl+Shift+D",
+                c -> c.repeat(1, false),
+                notes::duplicate)
             .repeating(),
-        edit("repeat-notes", "Lay # copies right behind", 1, MOST_COPIES, 3, notes::repeat)
-            .when(this::hasSelection));
+        edit(
+                "repeat-notes",
+                "Lay # copies right behind",
+                1,
+                MOST_COPIES,
+                3,
+                n -> meant.either(c -> c.repeat(n, c.isLinking()), () -> notes.repeat(n)).run())
+            .when(meant.any(this::hasSelection)));
   }
 
   private Command edit(
@@ -96,10 +136,20 @@ public final class NoteCommands {
 
   private List<Command> shaping() {
     return List.of(
-        edit("lengthen", "Make notes longer", "", () -> notes.lengthen(1))
+        edit(
+                "lengthen",
+                "Make notes longer, clips by a bar",
+                "",
+                c -> c.lengthen(1, Beyond.LOOP),
+                () -> notes.lengthen(1))
             .plain("Shift+Right")
             .repeating(),
-        edit("shorten", "Make notes shorter", "", () -> notes.lengthen(-1))
+        edit(
+                "shorten",
+                "Make notes shorter, clips by a bar",
+                "",
+                c -> c.lengthen(-1, Beyond.LOOP),
+                () -> notes.lengthen(-1))
             .plain("Shift+Left")
             .repeating(),
         edit("length-grid", "Make notes a step of the grid long", "", notes::setLengthToLines)
@@ -148,25 +198,38 @@ public final class NoteCommands {
 
   private List<Command> cutting() {
     return List.of(
-        edit("split", "Split notes at the playhead", "", notes::splitAtPlace)
+        edit(
+                "split",
+                "Split notes or clips at the playhead",
+                "",
+                ClipActions::splitAtPlace,
+                notes::splitAtPlace)
             .plain("X")
             .onCap("split"),
         edit(
             "split-mouse",
-            "Split notes at the mouse",
+            "Split notes or clips at the mouse",
             "Alt+X",
-            () -> bench.atMouse(notes::splitAt)),
-        edit("split-lines", "Split notes at every line", "", notes::splitAtLines).plain("Shift+X"),
+            c -> middle.get().atMouse(c::splitAt),
+            () -> middle.get().atMouse(notes::splitAt)),
+        edit(
+                "split-lines",
+                "Split notes at every line, clips at every bar",
+                "",
+                ClipActions::splitAtBars,
+                notes::splitAtLines)
+            .plain("Shift+X"),
         edit("split-parts", "Split notes into # equal parts", 2, 16, 2, this::split),
         edit(
             "split-alike",
             "Split all as up to the mouse",
             "Alt+Shift+X",
-            () -> bench.atMouse(notes::splitAlike)),
+            () -> middle.get().atMouse(notes::splitAlike)),
         edit(
                 "join",
-                "Join neighbours of one pitch",
+                "Join neighbours of one pitch, or clips",
                 "",
+                ClipActions::join,
                 () -> notes.apply("Join notes", NoteTools::join))
             .plain("J")
             .onCap("join"));

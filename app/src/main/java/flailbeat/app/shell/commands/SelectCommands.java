@@ -15,10 +15,12 @@ import java.util.function.IntConsumer;
 public final class SelectCommands {
   private final Session session;
   private final SelectActions selecting;
+  private final Meant meant;
 
   public SelectCommands(Session session) {
     this.session = session;
     this.selecting = session.selecting();
+    this.meant = new Meant(session);
   }
 
   public List<Command> list() {
@@ -76,15 +78,20 @@ public final class SelectCommands {
 
   private List<Command> oneByOne() {
     return List.of(
-        of(Group.SELECT, "note-next", "Go to the next note", "", () -> selecting.step(1, false))
+        of(
+                Group.SELECT,
+                "note-next",
+                "Go to the next note, or clip",
+                "",
+                meant.either(c -> c.choice().step(1), () -> selecting.step(1, false)))
             .plain("Tab")
             .repeating(),
         of(
                 Group.SELECT,
                 "note-previous",
-                "Go to the note before",
+                "Go to the note before, or clip",
                 "",
-                () -> selecting.step(-1, false))
+                meant.either(c -> c.choice().step(-1), () -> selecting.step(-1, false)))
             .plain("Shift+Tab")
             .repeating(),
         of(

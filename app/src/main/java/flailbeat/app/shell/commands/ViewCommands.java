@@ -9,10 +9,16 @@ import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.app.view.page.SidePane;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.notes.NoteTools;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.person.Folds.WindowPart;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Supplier;
 
 /** What is in sight, and help. */
@@ -25,6 +31,7 @@ public final class ViewCommands {
       Session session,
       Supplier<MiddleView> middle,
       SidePane pages,
+      Runnable largeMap,
       Runnable find,
       Supplier<KeysOverlay> sheet,
       Supplier<KeyPapers> papers) {
@@ -38,9 +45,31 @@ public final class ViewCommands {
                         "Esc",
                         () -> middle.get().cancelMouse())
                     .in(KeyContext.MOUSE),
-                of(Group.VIEW, "fit", "Show the whole track", "", () -> middle.get().fit())
+                of(Group.VIEW, "fit", "Show all of it", "", () -> middle.get().fit())
                     .plain("F")
                     .onCap("fit"),
+                of(
+                        Group.VIEW,
+                        "show-selected",
+                        "Show what is selected",
+                        "",
+                        () -> showSelected(session, middle.get()))
+                    .plain("W")
+                    .onCap("selected"),
+                of(
+                        Group.VIEW,
+                        "show-before",
+                        "Show again what was in sight before",
+                        "",
+                        () -> middle.get().zoomBack())
+                    .plain("Q")
+                    .onCap("back"),
+                of(
+                    Group.VIEW,
+                    "map-large",
+                    "The large song map, or the bench again",
+                    "F10",
+                    largeMap),
                 of(Group.VIEW, "larger", "Larger", "", () -> middle.get().zoom(STEP))
                     .plain("=")
                     .repeating()
@@ -109,6 +138,16 @@ public final class ViewCommands {
                 () -> papers.get().savePage()),
             of(Group.HELP, "find-command", "Find a command...", "F4", find)));
     return all;
+  }
+
+  private static void showSelected(Session session, MiddleView middle) {
+    Set<NoteId> notes = session.document().scope().selected().notes();
+    List<Clip> clips = session.clips().choice().clips();
+    if (!notes.isEmpty() && !session.clips().choice().areMeant()) {
+      middle.show(NoteTools.range(NoteEdits.find(session.document().track(), notes)));
+    } else if (!clips.isEmpty()) {
+      middle.show(clips.stream().map(Clip::range).reduce(TickRange::span).orElseThrow());
+    }
   }
 
   private static void nextColours(Session session) {

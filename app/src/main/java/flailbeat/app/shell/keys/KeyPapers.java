@@ -66,7 +66,8 @@ public final class KeyPapers {
 
   private Region sheet(KeyContext where, PageLayout page) {
     KeySheetPane pane = new KeySheetPane();
-    pane.fill("Flailbeat: the keys, with " + where.title(), commands, where);
+    pane.fill(
+        "Flailbeat: the keys, with " + where.title(), commands, where, KeySheetPane.InSight.ANY);
     Look.dress(new Scene(pane));
     pane.applyCss();
     pane.layout();

@@ -51,20 +51,48 @@ public final class KeySheetPane extends VBox {
     return prefWidth(-1) <= width && prefHeight(-1) <= height;
   }
 
+  /** What is in sight, for which keys are shown. */
+  public enum InSight {
+    BENCH,
+    MAP,
+    /** Either, as on paper. */
+    ANY
+  }
+
   /** Shows the keys that there are there, and what the mouse does. */
-  public void fill(String head, Commands commands, KeyContext here) {
+  public void fill(String head, Commands commands, KeyContext here, InSight inSight) {
     title.setText(head);
     groups.getChildren().clear();
     for (Group group : Group.values()) {
+      if (isElsewhere(group, inSight)) {
+        continue;
+      }
       List<Command> list = KeySheet.of(commands, group, here);
       for (int from = 0; from < list.size(); from += ROWS) {
         List<Command> some = list.subList(from, Math.min(list.size(), from + ROWS));
         groups.getChildren().add(part(from == 0 ? group.title() : "", some, commands, here));
       }
     }
-    List<MouseGesture> all = MouseGesture.ALL;
+    if (inSight != InSight.MAP) {
+      addMouse("The mouse on the bench", MouseGesture.ALL);
+    }
+    if (inSight != InSight.BENCH) {
+      addMouse("The mouse on the large map", MouseGesture.ON_MAP);
+    }
+  }
+
+  /** What the other of the two alone is for would take the room of what matters here. */
+  private static boolean isElsewhere(Group group, InSight inSight) {
+    return switch (group) {
+      case CLIPS -> inSight == InSight.BENCH;
+      case MOUSE, LANES -> inSight == InSight.MAP;
+      default -> false;
+    };
+  }
+
+  private void addMouse(String title, List<MouseGesture> all) {
     for (int from = 0; from < all.size(); from += ROWS) {
-      String name = from == 0 ? "The mouse on the bench" : "";
+      String name = from == 0 ? title : "";
       groups.getChildren().add(mouse(name, all.subList(from, Math.min(all.size(), from + ROWS))));
     }
   }

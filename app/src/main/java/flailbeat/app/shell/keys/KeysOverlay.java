@@ -13,12 +13,21 @@ public final class KeysOverlay extends StackPane {
 
   private final Commands commands;
   private final Supplier<KeyContext> where;
+  private final Supplier<KeySheetPane.InSight> inSight;
   private KeyContext filled;
   private final KeySheetPane sheet = new KeySheetPane();
 
-  public KeysOverlay(Commands commands, Supplier<KeyContext> where) {
+  /**
+   * The overlay.
+   *
+   * @param where who has the keys
+   * @param inSight what they are shown for
+   */
+  public KeysOverlay(
+      Commands commands, Supplier<KeyContext> where, Supplier<KeySheetPane.InSight> inSight) {
     this.commands = commands;
     this.where = where;
+    this.inSight = inSight;
     getStyleClass().add("overlay");
     setId("keys-sheet");
     getChildren().add(new Group(sheet));
@@ -51,7 +60,10 @@ public final class KeysOverlay extends StackPane {
       filled = here;
       String away = commands.of("keys-sheet-close");
       sheet.fill(
-          "The keys, with %s (%s puts it away)".formatted(here.title(), away), commands, here);
+          "The keys, with %s (%s puts it away)".formatted(here.title(), away),
+          commands,
+          here,
+          inSight.get());
       sheet.fit(getScene().getWidth() - AROUND, getScene().getHeight() - AROUND);
     }
   }

@@ -1,5 +1,7 @@
 package flailbeat.app.view.base;
 
+import flailbeat.core.time.TickRange;
+import java.util.function.LongConsumer;
 import javafx.scene.layout.Region;
 
 /** What can stand in the middle of the window: the bench is one, others show the song otherwise. */
@@ -23,6 +25,15 @@ public interface MiddleView {
 
   /** Zooms in time about the middle; above 1 things get larger. */
   void zoom(double factor);
+
+  /** Shows a stretch of the song. */
+  void show(TickRange range);
+
+  /** Goes back to what was in sight before it was zoomed to something else. */
+  void zoomBack();
+
+  /** Does something at the line nearest to the mouse; says so where it is not over it. */
+  void atMouse(LongConsumer action);
 
   /** Whether the mouse holds something there that Esc takes back. */
   boolean isMouseBusy();

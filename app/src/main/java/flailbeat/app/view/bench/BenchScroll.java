@@ -7,7 +7,7 @@ import javafx.scene.control.ScrollBar;
 import javafx.scene.input.ScrollEvent;
 
 /** The bench's scroll bars: what they show, and what is shown once they are moved. */
-final class BenchScroll {
+public final class BenchScroll {
   private static final double WHEEL = 1.0015;
 
   private final Viewport viewport;
@@ -15,7 +15,7 @@ final class BenchScroll {
   private final ScrollBar upDown = new ScrollBar();
   private boolean byHand;
 
-  BenchScroll(Viewport viewport) {
+  public BenchScroll(Viewport viewport) {
     this.viewport = viewport;
     upDown.setOrientation(Orientation.VERTICAL);
     across
@@ -38,7 +38,7 @@ final class BenchScroll {
     upDown.setFocusTraversable(false);
   }
 
-  ScrollBar across() {
+  public ScrollBar across() {
     return across;
   }
 
@@ -47,12 +47,12 @@ final class BenchScroll {
   }
 
   /** Whether a person moves the one for time: then the page is not turned. */
-  boolean isByHand() {
+  public boolean isByHand() {
     return byHand;
   }
 
   /** The wheel scrolls; with Ctrl it zooms in time, with Shift as well in pitch. */
-  void wheel(ScrollEvent e, double amount) {
+  public void wheel(ScrollEvent e, double amount) {
     double height = viewport.height();
     if (e.isControlDown() && e.isShiftDown()) {
       viewport.change(s -> s.zoomPitch(Math.pow(WHEEL, amount), e.getY(), height));
@@ -66,7 +66,7 @@ final class BenchScroll {
   }
 
   /** Shows what is in sight of a song that ends at a tick. */
-  void update(long songEnd) {
+  public void update(long songEnd) {
     RollScale scale = viewport.scale();
     double inSight = viewport.width() / scale.pixelsPerTick();
     double end = Math.max(songEnd * 1.1, scale.originTick() + inSight);

@@ -22,6 +22,7 @@ import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
+import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
@@ -67,6 +68,8 @@ public final class BenchView extends Region implements MiddleView {
   private int shownOpening;
   private boolean fitted;
   private double shownLaneHeight;
+  private static final Runnable NOTHING = () -> {};
+  private Runnable later = NOTHING;
 
   public BenchView(Session session, Palette palette, SongMouse mouse) {
     this.session = session;
@@ -250,7 +253,7 @@ public final class BenchView extends Region implements MiddleView {
     return mouse.gesture().isOn() || railMouse.isHolding();
   }
 
-  /** Does something at the line nearest to the mouse; says so where it is not over the roll. */
+  @Override
   public void atMouse(LongConsumer action) {
     gestures.atMouse(action);
   }
@@ -287,6 +290,20 @@ public final class BenchView extends Region implements MiddleView {
       fitted = true;
       sight.fit(Integer.MAX_VALUE);
     }
+  }
+
+  @Override
+  public void zoomBack() {
+    viewport.back();
+  }
+
+  /** Shows a stretch of the chosen track, in all its pitches. */
+  @Override
+  public void show(TickRange range) {
+    fitted = true;
+    shownTrack = session.document().track().id();
+    later = () -> sight.show(range);
+    requestLayout();
   }
 
   /** Fits once the bench has a size; later sizes keep what is in sight. */
@@ -347,6 +364,8 @@ public final class BenchView extends Region implements MiddleView {
       fitted = true;
       sight.fit(OPENING_BARS);
     }
+    later.run();
+    later = NOTHING;
     layers.size(w, h, railWidth());
     lanes.lay(railWidth(), w, laneHeight);
     drawMarked();

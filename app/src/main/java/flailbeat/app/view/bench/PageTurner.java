@@ -8,20 +8,20 @@ import flailbeat.core.session.Session;
  * Turns the page as the song plays. Who scrolls away from the playhead looks there, until it comes
  * into sight by itself.
  */
-final class PageTurner {
+public final class PageTurner {
   private final Session session;
   private final Viewport viewport;
   private final BenchScroll scroll;
   private boolean lookedAway;
 
-  PageTurner(Session session, Viewport viewport, BenchScroll scroll) {
+  public PageTurner(Session session, Viewport viewport, BenchScroll scroll) {
     this.session = session;
     this.viewport = viewport;
     this.scroll = scroll;
   }
 
   /** Called for each frame with the tick that is heard. */
-  void follow(long tick) {
+  public void follow(long tick) {
     if (scroll.isByHand()) {
       lookAway();
     }
@@ -36,7 +36,7 @@ final class PageTurner {
   }
 
   /** The person has scrolled. */
-  void lookAway() {
+  public void lookAway() {
     lookedAway = !viewport.isInSight(session.runControl().positionTicks());
   }
 }

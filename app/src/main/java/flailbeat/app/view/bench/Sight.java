@@ -52,6 +52,21 @@ final class Sight {
     fit(new TickRange(bars.start(), Math.min(bars.end(), most)), rows.getMin(), rows.getMax());
   }
 
+  /** Shows a stretch of the song with all notes of the chosen track that sound there. */
+  void show(TickRange range) {
+    IntSummaryStatistics rows =
+        session.document().track().tangible(range).stream()
+            .mapToInt(n -> viewport.scale().rows().of(n.pitch()))
+            .summaryStatistics();
+    viewport.turn(s -> s);
+    if (rows.getCount() > 0) {
+      fit(range, rows.getMin(), rows.getMax());
+    } else {
+      int base = viewport.scale().rows().of(session.performer().hands().base());
+      fit(range, base, base + EMPTY_PITCHES);
+    }
+  }
+
   /** Shows the rows of the chosen track, in the time that is in sight already. */
   void fitRows() {
     IntSummaryStatistics rows =

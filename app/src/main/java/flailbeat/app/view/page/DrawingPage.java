@@ -10,7 +10,7 @@ import flailbeat.app.view.base.Page;
 import flailbeat.app.view.base.PageBox;
 import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.edit.notes.NoteResize.Together;
-import flailbeat.core.model.NoteStart;
+import flailbeat.core.model.roll.NoteStart;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.session.bench.MouseDrawing.Kept;

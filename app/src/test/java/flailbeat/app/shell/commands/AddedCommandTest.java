@@ -84,7 +84,7 @@ class AddedCommandTest {
 
   private List<String> sheetLabels() {
     KeySheetPane sheet = new KeySheetPane();
-    sheet.fill("Keys", table, KeyContext.PLAY);
+    sheet.fill("Keys", table, KeyContext.PLAY, KeySheetPane.InSight.ANY);
     return labels(new Scene(sheet).getRoot());
   }
 

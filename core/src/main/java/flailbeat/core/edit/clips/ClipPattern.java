@@ -4,9 +4,11 @@ import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Ids;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipTraits;
+import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -14,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Clips in the hand, to be laid down again and again: as they lie to one another, over one or
@@ -62,6 +65,27 @@ public record ClipPattern(List<Part> parts, long span) {
     List<Part> parts =
         found.stream().map(p -> new Part(p.track(), p.clip().at(p.clip().start() - from))).toList();
     return Optional.of(new ClipPattern(parts, Math.max(1, end - from)));
+  }
+
+  /** All clips of a song, as they lie there; empty where it has none. */
+  public static Optional<ClipPattern> of(Song song) {
+    return of(
+        song,
+        song.tracks().stream()
+            .flatMap(t -> t.clips().stream())
+            .map(Clip::id)
+            .collect(Collectors.toSet()));
+  }
+
+  /** A song of these clips and nothing else, from its start on. */
+  public Song toSong(String title) {
+    List<Track> tracks = new ArrayList<>();
+    for (int i = 0; i <= lastTrack(); i++) {
+      tracks.add(
+          Track.empty(new TrackId(i + 1L), "Track " + (i + 1), Instrument.melodic(0), i % 9));
+    }
+    Song empty = Song.empty().withTitle(title).withTracks(tracks).withNextId(lastTrack() + 2L);
+    return laidInto(empty, 0, 0, 1, false, Landing.OVER);
   }
 
   /** By how many tracks the last of its clips lies below the first. */

@@ -6,7 +6,7 @@ import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.edit.notes.NoteResize;
 import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.NoteStart;
+import flailbeat.core.model.roll.NoteStart;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;

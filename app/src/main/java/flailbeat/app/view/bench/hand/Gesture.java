@@ -4,6 +4,11 @@ import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.Leeway;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipsLaid;
+import flailbeat.core.edit.clips.ClipsMoved;
+import flailbeat.core.edit.clips.ClipsResized;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteResize;
@@ -11,6 +16,7 @@ import flailbeat.core.edit.notes.NotesDrawn;
 import flailbeat.core.edit.notes.NotesErased;
 import flailbeat.core.edit.shapes.ControlDrawn;
 import flailbeat.core.edit.shapes.Louder;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.chores.ChoreTrial;
@@ -30,6 +36,34 @@ public sealed interface Gesture {
 
   /** Drawing an empty clip on the song map, from where it was pressed. */
   record NewClip(long fromTick, TickRange range) implements Gesture {}
+
+  /**
+   * Moving, or copying, the selected clips on the large map, held at one of them.
+   *
+   * @param room how far they can go, as it was when it began
+   * @param takesOut whether, not moved, the one that it is held at leaves the selection
+   */
+  record MoveClips(
+      Clip at, double fromX, int fromLane, ClipMoves.Room room, ClipsMoved moved, boolean takesOut)
+      implements Gesture {
+    /** The same by other ticks and tracks, as far as there is room. */
+    public MoveClips by(long ticks, int tracks, Landing landing) {
+      ClipsMoved wanted =
+          new ClipsMoved(
+              moved.ids(), room.ticks(ticks), room.tracks(tracks), moved.what(), landing);
+      return new MoveClips(at, fromX, fromLane, room, wanted, takesOut);
+    }
+  }
+
+  /** Moving an edge of the selected clips, held at one of them. */
+  record ResizeClips(Clip at, double fromX, ClipsResized resized) implements Gesture {}
+
+  /** Laying down the clips in the hand, again and again. */
+  record LayClips(ClipsLaid laid) implements Gesture {}
+
+  /** Drawing a box round clips; those selected before are kept. */
+  record BoxClips(double fromX, double fromY, double toX, double toY, Selection before)
+      implements Gesture {}
 
   /** Drawing a box round notes; those selected before are kept. */
   record Box(double fromX, double fromY, double toX, double toY, Selection before)
@@ -156,6 +190,10 @@ public sealed interface Gesture {
       case Wheel wheel -> Optional.of(wheel.louder());
       case ShownChore trial -> Optional.of(trial.shown().edit());
       case Box box -> Optional.empty();
+      case MoveClips clips -> Optional.of(clips.moved());
+      case ResizeClips clips -> Optional.of(clips.resized());
+      case LayClips clips -> Optional.of(clips.laid());
+      case BoxClips box -> Optional.empty();
       case NewClip clip -> Optional.empty();
       case Place place -> Optional.empty();
       case None none -> Optional.empty();
@@ -182,7 +220,15 @@ public sealed interface Gesture {
 
   /** Whether it is one that only the song map shows. */
   default boolean isOnMap() {
-    return this instanceof Place || this instanceof NewClip;
+    return switch (this) {
+      case Place p -> true;
+      case NewClip n -> true;
+      case MoveClips m -> true;
+      case ResizeClips r -> true;
+      case LayClips l -> true;
+      case BoxClips b -> true;
+      default -> false;
+    };
   }
 
   /** Whether the mouse does anything. */

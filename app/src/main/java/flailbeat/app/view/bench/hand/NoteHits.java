@@ -53,7 +53,7 @@ final class NoteHits {
     long from = (long) Math.max(0, Math.floor(tick - reach) - 1);
     long to = Math.max(from, (long) Math.ceil(tick + reach) + 1);
     List<Note> near = new ArrayList<>();
-    for (Note note : session.document().track().placed(new TickRange(from, to)).notes()) {
+    for (Note note : session.document().track().tangible(new TickRange(from, to))) {
       boolean isNear = note.onset() - reach <= tick && note.end() + reach >= tick;
       if (note.pitch() == pitch && isNear) {
         near.add(note);

@@ -8,7 +8,6 @@ import flailbeat.app.view.bench.hand.HeldNotes;
 import flailbeat.app.view.bench.surface.RollScale;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.edit.notes.NotesEdit;
-import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -97,8 +96,11 @@ final class RollPainter {
   /** The notes of all tracks as they stand, with what hangs on the mouse as it would be. */
   void draw(Gesture gesture) {
     boolean loops =
-        session.song().tracks().stream().flatMap(t -> t.clips().stream()).anyMatch(Clip::loops);
-    // What is moved within a loop moves in all its rounds; what comes or goes is few notes.
+        session.song().tracks().stream()
+            .flatMap(t -> t.clips().stream())
+            .anyMatch(c -> c.loops() || c.traits().isLinked());
+    // What is moved within a loop, or a clip that is linked, moves in all its rounds; what comes or
+    // goes is few notes.
     boolean whole = loops || !(gesture.edit().orElse(null) instanceof NotesEdit);
     Song song = whole ? gesture.applyTo(session.song()) : session.song();
     HeldNotes hand = HeldNotes.of(whole ? new Gesture.None() : gesture, song);

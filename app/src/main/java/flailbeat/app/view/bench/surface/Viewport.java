@@ -1,7 +1,9 @@
 package flailbeat.app.view.bench.surface;
 
 import flailbeat.core.time.TickRange;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
@@ -13,6 +15,9 @@ public final class Viewport {
   private static final double TURN_AT = 0.96;
   private static final double TURN_TO = 0.04;
 
+  private static final int MOST_EARLIER = 20;
+
+  private final Deque<RollScale> earlier = new ArrayDeque<>();
   private final List<Runnable> listeners = new ArrayList<>();
   private RollScale scale = RollScale.initial();
   private double width;
@@ -61,6 +66,25 @@ public final class Viewport {
 
   private void tell() {
     listeners.forEach(Runnable::run);
+  }
+
+  /**
+   * Shows something else altogether, from which {@link #back} leads back to what is in sight now.
+   */
+  public void turn(UnaryOperator<RollScale> change) {
+    earlier.addLast(scale);
+    if (earlier.size() > MOST_EARLIER) {
+      earlier.removeFirst();
+    }
+    change(change);
+  }
+
+  /** Shows again what was in sight before it was last turned; nothing where it never was. */
+  public void back() {
+    RollScale before = earlier.pollLast();
+    if (before != null) {
+      change(s -> before.withRows(s.rows()));
+    }
   }
 
   /** Zooms in time about the middle. */

@@ -1,4 +1,4 @@
-package flailbeat.core.model;
+package flailbeat.core.model.roll;
 
 import java.util.Optional;
 

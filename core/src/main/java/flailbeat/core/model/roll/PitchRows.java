@@ -1,4 +1,4 @@
-package flailbeat.core.model;
+package flailbeat.core.model.roll;
 
 import flailbeat.core.pitch.Pitch;
 import java.util.ArrayList;

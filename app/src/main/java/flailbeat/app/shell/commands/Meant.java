@@ -1,0 +1,38 @@
+package flailbeat.app.shell.commands;
+
+import flailbeat.core.session.Session;
+import flailbeat.core.session.map.ClipActions;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+
+/**
+ * One command for notes and for clips: it means clips on the large map, and wherever clips alone
+ * are selected.
+ */
+final class Meant {
+  private final Session session;
+
+  Meant(Session session) {
+    this.session = session;
+  }
+
+  private boolean areClips() {
+    return session.clips().choice().areMeant();
+  }
+
+  /** What is done to whichever is meant. */
+  Runnable either(Consumer<ClipActions> clips, Runnable notes) {
+    return () -> {
+      if (areClips()) {
+        clips.accept(session.clips());
+      } else {
+        notes.run();
+      }
+    };
+  }
+
+  /** Whether there are any of whichever is meant. */
+  BooleanSupplier any(BooleanSupplier notes) {
+    return () -> areClips() ? !session.clips().choice().meant().isEmpty() : notes.getAsBoolean();
+  }
+}
