@@ -37,10 +37,9 @@ public final class ShelfKeeper implements ShelfFiles {
     this.background = background;
   }
 
-  /** Says which folder it is, and looks what is in it. */
+  /** Says which folder it is; what is in it is looked at once the page is turned to. */
   public void keepIn(Path value) {
     folder = Optional.of(value);
-    lookAgain();
   }
 
   /** What was found in the folder, and what could not be read. */
@@ -76,6 +75,10 @@ public final class ShelfKeeper implements ShelfFiles {
         () -> read(place),
         found -> {
           session.shelf().set(found.items());
+          int count = found.items().size();
+          session
+              .notices()
+              .tell(count == 1 ? "1 thing on the shelf" : count + " things on the shelf");
           found.faults().forEach(f -> session.notices().warnAlong("Not on the shelf: " + f));
         },
         e -> session.notices().tell(new Notice(SongFiles.describe(place, e), true)));

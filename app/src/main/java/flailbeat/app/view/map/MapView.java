@@ -64,6 +64,9 @@ public final class MapView extends Region implements MiddleView {
   private double lastX;
   private double lastY;
 
+  /** Where the short menu was asked for, until the mouse is over the map again. */
+  private double menuAt = Double.NaN;
+
   /**
    * The map.
    *
@@ -132,12 +135,16 @@ public final class MapView extends Region implements MiddleView {
     new RulerMouse(session, viewport::scale).install(ruler);
     names.setOnMousePressed(this::chooseTrack);
     field.setOnContextMenuRequested(
-        e -> menu.accept(e, gestures.hits().at(e.getX(), e.getY()).isPresent()));
+        e -> {
+          menuAt = e.getX();
+          menu.accept(e, gestures.hits().at(e.getX(), e.getY()).isPresent());
+        });
     names.setOnContextMenuRequested(e -> menu.accept(e, false));
   }
 
   private void moved(MouseEvent e) {
     isOver = e.getEventType() != MouseEvent.MOUSE_EXITED;
+    menuAt = isOver ? Double.NaN : menuAt;
     lastX = e.getX();
     lastY = e.getY();
   }
@@ -309,7 +316,9 @@ public final class MapView extends Region implements MiddleView {
 
   @Override
   public void atMouse(LongConsumer action) {
-    if (isOver) {
+    if (!Double.isNaN(menuAt)) {
+      action.accept(gestures.lineAt(menuAt));
+    } else if (isOver) {
       action.accept(gestures.lineAt(lastX));
     } else {
       session.notices().tell("Point at a place on the map first");

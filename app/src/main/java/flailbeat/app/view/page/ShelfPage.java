@@ -61,6 +61,7 @@ public final class ShelfPage extends PageBox {
     getChildren()
         .addAll(Form.heading("Shelf"), Form.row("Put here", name), empty, items, place, again);
     Follow.changes(this, session, this::refresh, Aspect.SETTINGS, Aspect.CHOICE);
+    files.lookAgain();
   }
 
   private void refresh() {
