@@ -3,6 +3,7 @@ package flailbeat.app.cli;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.app.formats.Formats;
 import flailbeat.core.files.Opened;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import java.io.IOException;
@@ -45,11 +46,33 @@ final class InfoCommand implements Callable<Integer> {
       double seconds,
       int resolution,
       List<Part> tracks,
+      List<ClipFacts> clips,
       String damage,
       String lost,
       List<String> remarks) {}
 
   private record Part(String name, int channel, int program, boolean kit, int notes) {}
+
+  /**
+   * A clip of a song.
+   *
+   * @param start where it begins, bar.beat.tick
+   * @param length in ticks, 960 to a quarter note
+   * @param loop after how many ticks it begins anew; 0 where it does not
+   * @param link clips of a track with one number share what is in them; 0 for none
+   */
+  private record ClipFacts(
+      String track,
+      String name,
+      String start,
+      long startTick,
+      long length,
+      long loop,
+      long link,
+      boolean muted,
+      int transpose,
+      int louder,
+      int notes) {}
 
   @Override
   public Integer call() throws CommandFault {
@@ -81,6 +104,7 @@ final class InfoCommand implements Callable<Integer> {
         song.tempos().nanosAt(song.end()) / 1e9,
         song.resolution(),
         song.tracks().stream().map(InfoCommand::part).toList(),
+        song.tracks().stream().flatMap(t -> t.clips().stream().map(c -> clip(song, t, c))).toList(),
         opened.damage(),
         opened.loss(),
         opened.remarks());
@@ -89,6 +113,21 @@ final class InfoCommand implements Callable<Integer> {
   private static Part part(Track t) {
     return new Part(
         t.name(), t.channel() + 1, t.instrument().program(), t.instrument().kit(), t.noteCount());
+  }
+
+  private static ClipFacts clip(Song song, Track track, Clip clip) {
+    return new ClipFacts(
+        track.name(),
+        clip.traits().name(),
+        song.meters().positionAt(clip.start()).toString(),
+        clip.start(),
+        clip.length(),
+        clip.loops() ? clip.period() : 0,
+        clip.traits().link(),
+        !clip.isAudible(),
+        clip.traits().transpose(),
+        clip.traits().louder(),
+        clip.noteCount());
   }
 
   private static void print(Facts f, PrintWriter out) {

@@ -5,13 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.clips.ClipPattern;
+import flailbeat.core.edit.clips.ClipShapes;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.time.TickRange;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -21,6 +26,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -36,6 +42,41 @@ class CommandLineTest extends CommandLineRig {
     assertThat(facts.get("notes").asInt()).isEqualTo(HarbourLamps.song().noteCount());
     assertThat(facts.get("tracks")).hasSize(4);
     assertThat(facts.get("damage").asText()).isEmpty();
+  }
+
+  @Test
+  void info_tells_clips_and_convert_unrolls_loops_and_links() throws Exception {
+    Note note = Note.placed(new NoteId(3), 60, 80, 0, 480);
+    Clip clip =
+        Clip.of(new ClipId(2), new TickRange(0, 3840), List.of(note))
+            .withTraits(ClipTraits.NONE.withName("beat").withTranspose(2));
+    Song once = Song.empty().mapTracks(t -> t.withClips(List.of(clip))).withNextId(10);
+    ClipPattern pattern = ClipPattern.of(once).orElseThrow();
+    Song linked = pattern.laidInto(once, 3840, 0, 2, true, Landing.OVER);
+    Clip last = linked.tracks().get(0).clips().getLast();
+    Song looped = ClipShapes.resizeEnd(linked, Set.of(last.id()), 2 * 3840, ClipShapes.Beyond.LOOP);
+    Song song =
+        ClipShapes.traits(
+            looped, Set.of(linked.tracks().get(0).clips().get(1).id()), t -> t.withMuted(true));
+    SongFiles.standard().write(song, flail);
+    assertThat(run("info", flail, "--json")).isZero();
+    JsonNode clips = JsonMapper.builder().build().readTree(out.toByteArray()).get("clips");
+    assertThat(clips).hasSize(3);
+    assertThat(clips.get(1).get("muted").asBoolean()).isTrue();
+    JsonNode third = clips.get(2);
+    assertThat(third.get("start").asText()).isEqualTo("3.1.000");
+    assertThat(third.get("length").asInt()).isEqualTo(3 * 3840);
+    assertThat(third.get("loop").asInt()).isEqualTo(3840);
+    assertThat(third.get("name").asText()).isEqualTo("beat");
+    assertThat(third.get("transpose").asInt()).isEqualTo(2);
+    assertThat(third.get("link").asLong())
+        .isEqualTo(clips.get(0).get("link").asLong())
+        .isPositive();
+    assertThat(run("convert", flail, midi)).isZero();
+    assertThat(read(midi).tracks().get(0).notes())
+        .extracting(n -> n.pitch() + "@" + n.onset() / 3840)
+        .containsExactly("62@0", "62@2", "62@3", "62@4");
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains("1 clip that is muted");
   }
 
   @Test

@@ -3,10 +3,12 @@ package flailbeat.core.edit.clips;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Ids;
 import flailbeat.core.model.Clip;
+import flailbeat.core.model.Content;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Take;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -24,7 +26,8 @@ public final class ClipMoves {
   /**
    * How far clips can be moved together.
    *
-   * @param back how many ticks towards the song's start, 0 or more; {@code on} towards its end
+   * @param back how many ticks towards the song's start, 0 or more, as far as what is in them;
+   *     {@code on} towards its end
    * @param up how many tracks up the song's list, 0 or more; {@code down} down
    */
   public record Room(long back, long on, int up, int down) {
@@ -50,7 +53,7 @@ public final class ClipMoves {
       for (Clip clip : song.tracks().get(i).clips()) {
         if (ids.contains(clip.id())) {
           found = true;
-          back = Math.min(back, clip.start());
+          back = Math.min(back, clip.start() + silentStart(clip));
           on = Math.min(on, Ticks.LAST - clip.start() - lastTick(clip));
           up = Math.min(up, i);
           down = i;
@@ -60,6 +63,35 @@ public final class ClipMoves {
     return found
         ? new Room(back, Math.max(0, on), up, song.tracks().size() - 1 - down)
         : new Room(0, 0, 0, 0);
+  }
+
+  /** How long nothing is in a clip from its start on, in any version: so much of it can go. */
+  private static long silentStart(Clip clip) {
+    if (clip.loops() || clip.isEmpty()) {
+      return 0;
+    }
+    long first = begins(clip.content());
+    for (Take take : clip.takes().others()) {
+      first = Math.min(first, begins(take.content()));
+    }
+    return Math.clamp(first, 0, Math.max(0, clip.length() - 1));
+  }
+
+  private static long begins(Content content) {
+    long note = content.notes().isEmpty() ? Long.MAX_VALUE : content.notes().getFirst().onset();
+    return content.controls().isEmpty()
+        ? note
+        : Math.min(note, content.controls().getFirst().tick());
+  }
+
+  /** A clip moved in time; what would lie before the song's start, where nothing is, goes. */
+  private static Clip moved(Clip clip, long by, Ids ids) {
+    long before = -(clip.start() + by);
+    if (before <= 0) {
+      return clip.at(clip.start() + by);
+    }
+    Clip own = ClipEdits.own(clip, ids);
+    return own.over(new TickRange(own.start() + before, own.end())).at(0);
   }
 
   /** How many ticks of the song a clip needs for what is in it. */
@@ -78,7 +110,8 @@ public final class ClipMoves {
 
   /**
    * Moves clips together, no farther than the song reaches and no farther than there are tracks.
-   * One that leaves the track on which others share its content shares it no more.
+   * Where nothing is at their start they can go on beyond the song's, which cuts that away. One
+   * that leaves the track on which others share its content shares it no more.
    *
    * @param tracks by so many tracks down the song's list, or up where less than 0
    */
@@ -97,7 +130,7 @@ public final class ClipMoves {
       Track open = down == 0 ? track : ClipEdits.unlinked(track, leaving(track, clips), ids);
       for (Clip clip : open.clips()) {
         if (clips.contains(clip.id())) {
-          coming.computeIfAbsent(i + down, x -> new ArrayList<>()).add(clip.at(clip.start() + by));
+          coming.computeIfAbsent(i + down, x -> new ArrayList<>()).add(moved(clip, by, ids));
         }
       }
       left.add(without(open, clips));
@@ -139,7 +172,7 @@ public final class ClipMoves {
   public static Song copy(
       Song song, Set<ClipId> clips, long ticks, int tracks, boolean linked, Landing landing) {
     Room room = room(song, clips);
-    long by = room.ticks(ticks);
+    long by = Math.max(room.ticks(ticks), -start(song, clips));
     int down = room.tracks(tracks);
     if (by == 0 && down == 0) {
       return song;

@@ -16,11 +16,9 @@ import flailbeat.core.session.run.RunControl;
 import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** Brings the first note of a clip onto a bar line. */
 final class FirstNote {
@@ -68,20 +66,33 @@ final class FirstNote {
       return;
     }
     List<BarLine> lines = barLines(clip);
+    if (lines.isEmpty()) {
+      notices.tell("There is no other bar line that its first note could come onto");
+      return;
+    }
     moveOntoBar(
         clip, lines.getFirst(), lines.size() > 1 ? Optional.of(lines.get(1)) : Optional.empty());
   }
 
-  /** The bar lines before and after the first note, the nearer first, as far as it can go there. */
+  /**
+   * The bar lines before and after the first note, the likelier first, as far as it can go there.
+   */
   private List<BarLine> barLines(Clip clip) {
     MeterMap meters = document.song().meters();
     long line = lineOf(clip.placed().notes());
     TickRange bar = meters.barRangeAt(line);
+    ClipMoves.Room room = ClipMoves.room(document.song(), Set.of(clip.id()));
     int number = meters.barAt(bar.start()) + 1;
-    return Stream.of(
-            new BarLine(number, bar.start() - line), new BarLine(number + 1, bar.end() - line))
-        .filter(l -> clip.start() + l.ticks() >= 0)
-        .sorted(Comparator.comparingLong(l -> Math.abs(l.ticks())))
+    BarLine after = new BarLine(number + 1, bar.end() - line);
+    BarLine at = new BarLine(number, bar.start() - line);
+    BarLine before = new BarLine(number - 1, meters.barStart(Math.max(0, number - 2)) - line);
+    // One that stands on a bar line already was mostly begun a bar late.
+    List<BarLine> lines =
+        line == bar.start()
+            ? List.of(before, after)
+            : at.ticks() + after.ticks() >= 0 ? List.of(at, after) : List.of(after, at);
+    return lines.stream()
+        .filter(l -> l.ticks() != 0 && room.ticks(l.ticks()) == l.ticks())
         .toList();
   }
 

@@ -291,7 +291,9 @@ class ClipModelTest {
   }
 
   private void move(int track, Plain plain, Set<ClipId> ids, long ticks, int tracks) {
-    long by = Math.max(ticks, -plain.start);
+    long silent = plain.rows.stream().mapToLong(r -> r.onset).min().orElse(0);
+    long lead = plain.period > 0 ? 0 : Math.clamp(silent, 0, plain.length - 1);
+    long by = Math.max(ticks, -plain.start - lead);
     int to = Math.clamp(track + tracks, 0, 1);
     song = ClipMoves.move(song, ids, ticks, tracks);
     if (by == 0 && to == track) {
@@ -303,6 +305,13 @@ class ClipModelTest {
     Plain moved = plain.copy(!leaves);
     moved.shared = plain.shared && !leaves;
     moved.start += by;
+    if (moved.start < 0) {
+      long before = -moved.start;
+      moved.rows = new ArrayList<>(moved.rows.stream().map(r -> at(r, -before)).toList());
+      moved.shared = false;
+      moved.length -= before;
+      moved.start = 0;
+    }
     model.layOver(to, moved);
   }
 
