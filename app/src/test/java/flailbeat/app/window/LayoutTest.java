@@ -38,6 +38,8 @@ class LayoutTest {
           "page-recording",
           "page-drawing",
           "page-list",
+          "page-clip",
+          "page-shelf",
           "page-chores",
           "page-keys");
 
@@ -111,6 +113,11 @@ class LayoutTest {
       ui.choose(page);
       faults.addAll(faults(page));
     }
+    ui.choose("map-large");
+    ui.choose("page-clip");
+    faults.addAll(faults("the large map"));
+    ui.choose("map-large");
+    ui.choose("page-timing");
     ui.run(() -> ui.session.keysSwitch().set(KeysMode.STEPS));
     faults.addAll(faults("steps"));
     ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));

@@ -1,26 +1,42 @@
 package flailbeat.app.window;
 
 import flailbeat.app.view.bench.BenchView;
+import flailbeat.app.view.map.MapView;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.ClipEdits;
+import flailbeat.core.edit.Ids;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipShapes;
+import flailbeat.core.edit.clips.ClipShapes.Beyond;
+import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.notes.NotesDrawn;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.id.ClipId;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Appearance.Colours;
 import flailbeat.core.time.TickRange;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import javafx.event.EventType;
+import javafx.scene.Node;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -32,6 +48,7 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 @EnabledIfSystemProperty(named = "pictures", matches = ".+")
 class Pictures {
   private static final Path FOLDER = Path.of(System.getProperty("pictures", "."));
+  private static final long BAR = 3840;
   private static final int[] FOUR = {16, 64, 96, 127};
 
   private WindowUnderTest ui;
@@ -99,6 +116,106 @@ class Pictures {
     command("find-command");
     take("finder");
     ui.close();
+  }
+
+  private static Set<ClipId> clip(Song song, int track, int index) {
+    return Set.of(song.tracks().get(track).clips().get(index).id());
+  }
+
+  private static Song named(Song song, int track, int index, String name) {
+    return ClipShapes.traits(song, clip(song, track, index), t -> t.withName(name));
+  }
+
+  /** One clip of a track left, with so many bars in it, which goes round up to another bar. */
+  private static Song looping(Song song, int track, int bars, int until, String name) {
+    Song split = ClipShapes.split(song, clip(song, track, 0), bars * BAR);
+    Song first = ClipShapes.delete(split, clip(split, track, 1), false);
+    Song looped =
+        ClipShapes.resizeEnd(first, clip(first, track, 0), (until - bars) * BAR, Beyond.LOOP);
+    return named(looped, track, 0, name);
+  }
+
+  private static Song copied(Song song, int track, int index, int bars) {
+    return ClipMoves.copy(song, clip(song, track, index), bars * BAR, 0, true, Landing.OVER);
+  }
+
+  /** Harbour Lamps laid out: a theme that comes again, a walk and brushes that go round. */
+  private static Song laidOut() {
+    Song song = HarbourLamps.song();
+    for (int bar : new int[] {4, 8, 12}) {
+      Song before = song;
+      Set<ClipId> all = new HashSet<>();
+      before.tracks().get(0).clips().forEach(c -> all.add(c.id()));
+      song = ClipShapes.split(before, all, bar * BAR);
+    }
+    song = named(named(named(song, 0, 0, "theme"), 0, 1, "answer"), 0, 3, "last time");
+    song = copied(song, 0, 0, 8);
+    song = looping(song, 1, 4, 12, "walk");
+    song = copied(song, 1, 0, 12);
+    song = ClipShapes.resizeEnd(song, clip(song, 1, 1), -8 * BAR, Beyond.LOOP);
+    song = looping(song, 2, 2, 7, "brushes");
+    song = copied(song, 2, 0, 8);
+    song = ClipShapes.resizeEnd(song, clip(song, 2, 1), BAR, Beyond.LOOP);
+    song = ClipShapes.split(song, clip(song, 3, 0), 8 * BAR);
+    song = named(named(song, 3, 0, "fog"), 3, 1, "fog, low");
+    return ClipShapes.traits(song, clip(song, 3, 1), t -> t.withTranspose(-12));
+  }
+
+  @Test
+  void the_large_map_a_clip_in_hand_and_many_tracks() throws Exception {
+    open(1280, 800);
+    ui.run(() -> ui.session.open(laidOut(), Optional.empty()));
+    command("map-large");
+    command("page-clip");
+    ui.run(() -> ui.session.document().select(Selection.ofClips(clip(ui.session.song(), 2, 1))));
+    ui.run(() -> ui.session.document().chooseClip(clip(ui.session.song(), 2, 1).iterator().next()));
+    take("map");
+    ui.run(
+        () -> ui.session.editing().edit("Less", s -> ClipShapes.delete(s, clip(s, 2, 1), false)));
+    ui.run(() -> ui.session.document().select(Selection.ofClips(clip(ui.session.song(), 2, 0))));
+    ui.run(() -> ui.session.clips().setLinking(true));
+    command("clip-in-hand");
+    Node field = ui.node("map-field");
+    MapView map = (MapView) ui.node("large-map");
+    for (EventType<MouseEvent> type :
+        List.of(MouseEvent.MOUSE_MOVED, MouseEvent.MOUSE_PRESSED, MouseEvent.MOUSE_DRAGGED)) {
+      long tick = type == MouseEvent.MOUSE_DRAGGED ? 17 * BAR : 8 * BAR + 20;
+      ui.run(
+          () ->
+              MouseEvents.fire(
+                  field,
+                  type,
+                  map.placeOf(tick, 2),
+                  MouseButton.PRIMARY,
+                  1,
+                  new MouseEvents.Modifiers(false, false, false)));
+    }
+    take("map-in-hand");
+    ui.run(map::cancelMouse);
+    ui.run(() -> ui.session.open(many(laidOut()), Optional.empty()));
+    take("map-64");
+    ui.close();
+  }
+
+  /** The same parts again and again, on 64 tracks. */
+  private static Song many(Song song) {
+    List<Track> tracks = new ArrayList<>(song.tracks());
+    Ids ids = new Ids(song.nextId());
+    while (tracks.size() < 64) {
+      Track from = song.tracks().get(tracks.size() % 4);
+      List<Clip> clips =
+          from.clips().stream()
+              .map(c -> ClipEdits.withNewIds(ClipEdits.own(c, ids), ids).withId(ids.clip()))
+              .toList();
+      tracks.add(
+          Track.empty(
+                  ids.track(),
+                  from.name() + " " + (tracks.size() / 4 + 1),
+                  from.instrument(),
+                  from.channel())
+              .withClips(clips));
+    }
+    return ids.recordedIn(song.withTracks(tracks));
   }
 
   @Test

@@ -123,8 +123,12 @@ final class MapPainter {
     pixels.bar(left, bottom - BASE, right - left, BASE, line);
     pixels.bar(right - BASE, bottom - FOOT, BASE, FOOT, line);
     boolean named = right - left > LEAST_NAMED && bottom - y > 2 * NAME_HEIGHT;
-    rounds(clip, left, bottom, color);
-    notes(clip, y + (named ? NAME_HEIGHT + 1 : 3), bottom - BASE - 4, line);
+    rounds(clip, left, bottom, color, named);
+    notes(
+        clip,
+        y + (named ? NAME_HEIGHT + 1 : 3),
+        bottom - BASE - (named && clip.loops() ? ROUND_FOOT + 3 : 4),
+        line);
     if (selected) {
       frame(left - 2, y - 2, right + 2, bottom + 2);
     }
@@ -157,7 +161,7 @@ final class MapPainter {
         new Word(text.strip(), from, y + NAME_HEIGHT / 2 + 1, room, palette.color(Ink.INK), false));
   }
 
-  private void rounds(Clip clip, double left, double bottom, Color color) {
+  private void rounds(Clip clip, double left, double bottom, Color color, boolean numbered) {
     double each = clip.period() * scale.pixelsPerTick();
     if (!clip.loops() || each < LEAST_ROUND) {
       return;
@@ -169,14 +173,16 @@ final class MapPainter {
         return;
       }
       pixels.bar(x - 1, bottom - ROUND_FOOT - BASE, 1.5, ROUND_FOOT, Pixels.argb(color));
-      words.add(
-          new Word(
-              String.valueOf(round + 1),
-              x + 4,
-              bottom - BASE - 5,
-              each,
-              palette.color(Ink.INK_SOFT),
-              true));
+      if (numbered) {
+        words.add(
+            new Word(
+                String.valueOf(round + 1),
+                x + 4,
+                bottom - BASE - 5,
+                each,
+                palette.color(Ink.INK_SOFT),
+                true));
+      }
     }
   }
 

@@ -22,6 +22,7 @@ import java.util.function.LongConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Orientation;
 import javafx.geometry.Point2D;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.MouseEvent;
@@ -55,6 +56,9 @@ public final class MapView extends Region implements MiddleView {
   private final Line stepCursor = new Line();
   private final Rectangle pass = new Rectangle();
   private final MapTip tip;
+  private final Label empty =
+      new Label(
+          "No clip yet. Record, enter steps, or draw an empty clip along a lane with Ctrl held.");
   private final BenchScroll scroll;
   private final ScrollBar upDown = new ScrollBar();
   private final PageTurner turner;
@@ -124,7 +128,11 @@ public final class MapView extends Region implements MiddleView {
                 markAll();
               }
             });
-    field.getChildren().addAll(clips, pass, stepCursor, playhead, tip);
+    empty.getStyleClass().addAll("soft", "map-empty");
+    empty.setId("map-empty");
+    empty.setMouseTransparent(true);
+    empty.setManaged(false);
+    field.getChildren().addAll(clips, pass, stepCursor, playhead, empty, tip);
     Layer.clip(field);
     getChildren().addAll(field, names, ruler, scroll.across(), upDown);
     field.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
@@ -368,5 +376,9 @@ public final class MapView extends Region implements MiddleView {
       upDown.setVisible(lanes.most() > 0);
     }
     showStepCursor();
+    empty.setVisible(session.song().tracks().stream().allMatch(t -> t.clips().isEmpty()));
+    empty.autosize();
+    empty.relocate(
+        Math.max(8, (w - empty.getWidth()) / 2), Math.min(h - 30, lanes.scale().laneHeight() + 24));
   }
 }

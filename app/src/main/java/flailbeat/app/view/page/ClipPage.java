@@ -21,7 +21,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 
 /** The clips that are meant: how they are called and heard, and how they are laid out. */
 public final class ClipPage extends PageBox {
@@ -84,6 +83,8 @@ public final class ClipPage extends PageBox {
             "clip-louder-field",
             "Sounds so much louder, or softer; its notes stay as they are ({clip-louder})",
             this::louder);
+    transpose.setColumns(2);
+    louder.setColumns(2);
     settle =
         button(
             "clip-settle-button",
@@ -124,10 +125,8 @@ public final class ClipPage extends PageBox {
             of,
             Form.row("Name", name),
             Form.row("Colour", swatches()),
-            Form.row("Sounds", transpose, Form.remark("semitones higher")),
-            Form.row("", louder, Form.remark("louder")),
-            new HBox(6, muted),
-            settle,
+            Form.row("Sounds", transpose, said("semitones"), louder, said("louder")),
+            new FlowPane(10, 4, muted, settle),
             linked,
             unlink,
             Form.heading("Lay it out"),
@@ -160,6 +159,13 @@ public final class ClipPage extends PageBox {
     Follow.changes(this, session, this::refresh, Aspect.SONG, Aspect.CHOICE, Aspect.SETTINGS);
   }
 
+  private static Label said(String words) {
+    Label label = Form.remark(words);
+    label.setWrapText(false);
+    label.setMinWidth(USE_PREF_SIZE);
+    return label;
+  }
+
   private static Button button(String id, String text, String hint, Runnable press) {
     Button button = Buttons.text(text, hint, press);
     button.setId(id);
@@ -173,7 +179,7 @@ public final class ClipPage extends PageBox {
       Button swatch =
           button(
               "clip-color-" + (i + 1),
-              i == ClipTraits.AS_TRACK ? "as track" : "",
+              i == ClipTraits.AS_TRACK ? "track" : "",
               i == ClipTraits.AS_TRACK
                   ? "The colour of its track"
                   : "Colour " + (i + 1) + " of tracks",
@@ -233,11 +239,9 @@ public final class ClipPage extends PageBox {
     louder.show(common(all, c -> String.valueOf(c.traits().louder()), ""));
     settle.setDisable(all.stream().noneMatch(c -> c.traits().changesNotes()));
     int shared = none ? 1 : links(all.getFirst());
-    linked.setText(
-        shared > 1
-            ? shared + " clips share what is in it: an edit in one is an edit in all."
-            : "It has what is in it for itself.");
-    unlink.setDisable(shared < 2);
+    linked.setText(shared + " clips share it: an edit in one is in all.");
+    Form.show(linked, shared > 1);
+    Form.show(unlink, shared > 1);
     links.setSelected(clips.isLinking());
     times.show("");
     hand.setText(clips.inHand().isPresent() ? "Put it away" : "Take in hand");

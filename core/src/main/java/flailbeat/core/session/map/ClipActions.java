@@ -343,7 +343,7 @@ public final class ClipActions {
   public void take(ClipPattern pattern) {
     inHand = Optional.of(pattern);
     notices.tell(
-        "In hand: press on the map to lay it down, drag for more; {clip-put-away} puts it away");
+        "In hand: press on the map to lay it down, drag for more; {mouse-cancel} puts it away");
     changes.fire(Aspect.CHOICE);
   }
 
