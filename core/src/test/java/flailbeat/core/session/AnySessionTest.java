@@ -9,9 +9,11 @@ import flailbeat.core.chore.Reach;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.ClipMoves;
 import flailbeat.core.edit.clips.ClipShapes;
+import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteTools;
@@ -31,6 +33,7 @@ import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.step.StepLength;
 import flailbeat.core.time.NoteValue;
@@ -166,6 +169,11 @@ class AnySessionTest {
       return;
     }
     ClipId id = clips.get(random.nextInt(clips.size())).id();
+    if (random.nextBoolean()) {
+      session.document().chooseClip(id);
+      clipCommand(random);
+      return;
+    }
     long length = 1 + random.nextLong(4 * 3840);
     session
         .editing()
@@ -185,6 +193,26 @@ class AnySessionTest {
                   case 3 -> ClipShapes.split(s, Set.of(id), random.nextLong(20_000));
                   default -> ClipMoves.move(s, Set.of(id), random.nextLong(-8000, 8000), 0);
                 });
+  }
+
+  private void clipCommand(Random random) {
+    ClipActions clips = session.clips();
+    switch (random.nextInt(14)) {
+      case 0 -> clips.choice().selectTrack();
+      case 1 -> clips.repeat(1 + random.nextInt(3), random.nextBoolean());
+      case 2 -> clips.moveBars(random.nextInt(5) - 2);
+      case 3 -> clips.move(random.nextInt(4000), random.nextInt(3) - 1, Landing.PUSH);
+      case 4 -> clips.firstNoteToBar();
+      case 5 -> clips.lengthen(random.nextInt(5) - 2, Beyond.LOOP);
+      case 6 -> clips.splitAtBars();
+      case 7 -> clips.join();
+      case 8 -> clips.swap();
+      case 9 -> clips.traits().settle();
+      case 10 -> clips.cut();
+      case 11 -> clips.paste();
+      case 12 -> clips.traits().toggleMuted();
+      default -> session.document().select(Selection.NONE);
+    }
   }
 
   private void device(Random random) {

@@ -97,6 +97,7 @@ final class MapTip extends Label {
             ? "from " + meters.positionAt(now.start())
             : "to " + meters.positionAt(now.end()))
         + rounds
+        + (resized.start() && clip.traits().isLinked() ? ", its own from there on" : "")
         + (gone > 0 ? ", " + gone + (gone == 1 ? " note goes" : " notes go") : "");
   }
 

@@ -159,11 +159,23 @@ public final class EditActions {
     }
   }
 
-  /** Carries an edit out, unless it is none or a recording runs. */
+  /**
+   * Carries an edit out that a song may not be able to take, such as a loop of too many rounds:
+   * then it is left as it was, and that is told.
+   */
+  public void attempt(String label, UnaryOperator<Song> change) {
+    try {
+      edit(label, change);
+    } catch (IllegalArgumentException e) {
+      notices.warn(e.getMessage() + ". All is left as it was");
+    }
+  }
+
+  /** Carries an edit out, unless it is none, a recording runs, or the song cannot take it. */
   public void carryOut(Edit edit) {
     if (!edit.isNothing()) {
       Song before = document.song();
-      edit(edit.label(), edit);
+      attempt(edit.label(), edit);
       if (edit instanceof NotesEdit notes && !runControl.transport().isRecording()) {
         tellStayed(notes, before);
       }

@@ -1,15 +1,17 @@
 package flailbeat.core.session.bench;
 
-import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipShapes.Beyond;
+import flailbeat.core.edit.clips.ClipsResized;
 import flailbeat.core.edit.notes.Arithmetic;
 import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.edit.notes.NoteFields;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
@@ -265,12 +267,15 @@ public final class ExactValues {
         field == NoteField.START ? Clip::start : field == NoteField.END ? Clip::end : Clip::length;
     long wanted = Math.round(what.applyTo(now.applyAsDouble(clip)));
     Song before = document.song();
+    // All that are selected go along with the chosen one.
+    Set<ClipId> selected = document.selection().clips();
+    Set<ClipId> meant = selected.contains(clip.id()) ? selected : Set.of(clip.id());
     if (field == NoteField.START) {
-      editing.edit(
-          "Move clip", s -> ClipMoves.move(s, Set.of(clip.id()), wanted - clip.start(), 0));
+      editing.edit("Move clip", s -> ClipMoves.move(s, meant, wanted - clip.start(), 0));
     } else {
       long length = field == NoteField.END ? wanted - clip.start() : wanted;
-      editing.edit("Clip length", s -> ClipEdits.resize(s, clip.id(), Math.max(1, length)));
+      editing.carryOut(
+          new ClipsResized(meant, false, Math.max(1, length) - clip.length(), Beyond.SILENCE));
     }
     boolean there =
         document.clip().map(c -> Math.round(now.applyAsDouble(c)) == wanted).orElse(false);

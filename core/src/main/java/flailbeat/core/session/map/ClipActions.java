@@ -112,7 +112,7 @@ public final class ClipActions {
   void edit(String label, Shape shape) {
     if (!isNone()) {
       Set<ClipId> ids = choice.meant();
-      editing.edit(label + " " + words(ids), s -> shape.of(s, ids));
+      editing.attempt(label + " " + words(ids), s -> shape.of(s, ids));
     }
   }
 

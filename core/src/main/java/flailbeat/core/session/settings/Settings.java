@@ -64,7 +64,8 @@ public record Settings(
     LaneActions.Kept lanes,
     Map<String, Chore> chores,
     String midiInput,
-    Appearance.Kept appearance) {
+    Appearance.Kept appearance,
+    Boolean linkedClips) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -95,7 +96,8 @@ public record Settings(
         session.lanes().kept(),
         session.chores().own().all(),
         performer.chosenDevice().orElse(null),
-        session.appearance().kept());
+        session.appearance().kept(),
+        session.clips().isLinking());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -130,6 +132,9 @@ public record Settings(
     }
     if (sound != null) {
       session.sound().set(sound);
+    }
+    if (linkedClips != null) {
+      session.clips().setLinking(linkedClips);
     }
     if (appearance != null) {
       session.appearance().set(appearance);

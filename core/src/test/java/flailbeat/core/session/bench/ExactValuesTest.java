@@ -152,7 +152,7 @@ class ExactValuesTest {
     values.enter(NoteField.START, "2.1.000");
     assertThat(session.document().clip().orElseThrow().start()).isEqualTo(3840);
     values.enter(NoteField.LENGTH, "*0.5");
-    assertThat(session.document().undoLabel()).contains("Clip length");
+    assertThat(session.document().undoLabel()).contains("Resize clip");
     values.enter(NoteField.PITCH, "+12");
     assertThat(session.document().undoLabel()).contains("Change pitch");
     values.enterChannel("5");

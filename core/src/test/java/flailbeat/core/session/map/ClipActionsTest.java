@@ -8,6 +8,8 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
+import flailbeat.core.edit.clips.ClipsResized;
+import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.Instrument;
@@ -217,6 +219,33 @@ class ClipActionsTest extends SessionRig {
         .hasSize(1)
         .doesNotContain(100L);
     assertThat(session.song().tracks().get(0).clips()).hasSize(3);
+  }
+
+  @Test
+  void a_loop_of_more_rounds_than_can_sound_is_refused_in_words_and_the_song_is_as_it_was() {
+    List<flailbeat.core.model.Note> many =
+        java.util.stream.IntStream.range(0, 400)
+            .mapToObj(i -> TestSongs.note(10 + i, 60 + i % 12, i * 9L, 5))
+            .toList();
+    given(TestSongs.clip(5, 0, BAR, Clip.NEVER, many, List.of()));
+    Song before = session.song();
+    session
+        .editing()
+        .carryOut(new ClipsResized(clips.choice().meant(), false, 1L << 31, Beyond.LOOP));
+    assertThat(said()).contains("cannot be").endsWith("All is left as it was");
+    assertThat(session.song()).isSameAs(before);
+  }
+
+  @Test
+  void several_clips_are_moved_and_made_longer_by_exact_values() {
+    given(oneBar(5, 0), oneBar(20, 4));
+    clips.choice().selectTrack();
+    session.values().enter(NoteField.START, "3.1");
+    assertThat(clips()).isEqualTo("2-3 6-7");
+    session.values().enter(NoteField.LENGTH, "+960");
+    assertThat(session.song().tracks().get(0).clips())
+        .extracting(Clip::length)
+        .containsExactly(BAR + 960, BAR + 960);
   }
 
   @Test

@@ -172,7 +172,7 @@ final class RollPainter {
           if (inks.hidden().test(n.idNumber())) {
             return;
           }
-          if (round > 0) {
+          if (round > 0 || !clip.isAudible()) {
             drawFaintly(n, crowded);
           } else {
             drawNote(inVersion.apply(n), crowded);
