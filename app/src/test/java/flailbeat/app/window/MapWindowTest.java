@@ -8,6 +8,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
@@ -19,14 +20,19 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.TickRange;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
+import javafx.stage.Window;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -282,6 +288,80 @@ class MapWindowTest extends RollWindow {
                     "Recorded",
                     s -> NoteEdits.add(s, track().id(), List.of(struck), new TickRange(0, BAR))));
     assertThat(pitchesOf(0)).as("as it was struck").containsExactly(62, 70, 66);
+  }
+
+  @Test
+  void what_is_put_on_the_shelf_is_a_file_and_can_be_laid_out_in_another_song() throws Exception {
+    ui.run(() -> ui.window.shelf().keepIn(folder.resolve("shelf")));
+    press(place(BAR, 0));
+    letGo(place(BAR, 0));
+    ui.run(() -> ui.session.clips().traits().rename("beat: one"));
+    ui.choose("clip-shelve");
+    ui.await(() -> ui.session.shelf().items().size() == 1);
+    assertThat(folder.resolve("shelf").resolve("beat one.flail")).exists();
+    SongFiles.standard().write(HarbourLamps.song(), folder.resolve("shelf").resolve("lamps.mid"));
+    Files.writeString(folder.resolve("shelf").resolve("bad.flail"), "no song");
+    ui.run(() -> ui.session.open(Song.empty(), Optional.empty()));
+    ui.choose("page-shelf");
+    ui.await(() -> ui.session.shelf().items().size() == 2);
+    assertThat(ui.text("notice")).contains("Not on the shelf", "bad.flail");
+    ui.run(() -> ui.session.clips().take(ui.session.shelf().items().getFirst().pattern()));
+    ui.run(map()::fit);
+    stroke(place(2 * BAR + 10, 0), place(5 * BAR, 0));
+    assertThat(clips(0)).isEqualTo("2-4 4-6");
+    assertThat(pitchesOf(1)).containsExactly(60, 64);
+    ui.run(() -> ui.window.shelf().takeOff("beat one"));
+    ui.await(() -> ui.session.shelf().items().size() == 1);
+    assertThat(folder.resolve("shelf").resolve("taken off").resolve("beat one.flail")).exists();
+  }
+
+  @Test
+  void a_shelf_that_cannot_be_written_to_is_told() throws Exception {
+    ui.run(() -> ui.window.shelf().keepIn(Path.of("/proc/self/shelf")));
+    ui.choose("clip-shelve");
+    ui.await(() -> ui.session.notices().current().warning());
+    assertThat(ui.session.shelf().items()).isEmpty();
+  }
+
+  @Test
+  void the_right_button_selects_a_clip_and_shows_what_can_be_done_to_it() {
+    Point2D at = place(4 * BAR + 1900, 0);
+    mouse(MouseEvent.MOUSE_PRESSED, at, With.RIGHT);
+    mouse(MouseEvent.MOUSE_RELEASED, at, With.RIGHT);
+    ui.run(
+        () -> {
+          Point2D screen = field().localToScreen(at);
+          Point2D scene = field().localToScene(at);
+          field()
+              .fireEvent(
+                  new ContextMenuEvent(
+                      ContextMenuEvent.CONTEXT_MENU_REQUESTED,
+                      scene.getX(),
+                      scene.getY(),
+                      screen.getX(),
+                      screen.getY(),
+                      false,
+                      null));
+        });
+    ContextMenu menu =
+        ui.get(
+            () ->
+                (ContextMenu)
+                    Window.getWindows().stream()
+                        .filter(w -> w instanceof ContextMenu c && "short-menu".equals(c.getId()))
+                        .findFirst()
+                        .orElseThrow());
+    assertThat(ui.get(() -> ui.session.document().selection().clips()))
+        .containsExactly(new ClipId(20));
+    ui.run(
+        () ->
+            menu.getItems().stream()
+                .filter(i -> "short-split-mouse".equals(i.getId()))
+                .findFirst()
+                .orElseThrow()
+                .fire());
+    assertThat(clips(0)).as("split where the button was pressed").isEqualTo("0-2 4-4.5 4.5-5");
+    ui.run(menu::hide);
   }
 
   @Test
