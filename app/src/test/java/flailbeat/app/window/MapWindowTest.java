@@ -325,6 +325,7 @@ class MapWindowTest extends RollWindow {
 
   @Test
   void the_right_button_selects_a_clip_and_shows_what_can_be_done_to_it() {
+    ui.run(() -> map().zoom(1.5));
     Point2D at = place(4 * BAR + 1900, 0);
     mouse(MouseEvent.MOUSE_PRESSED, at, With.RIGHT);
     mouse(MouseEvent.MOUSE_RELEASED, at, With.RIGHT);
