@@ -72,7 +72,9 @@ final class MapRoom {
 
   private void turn(boolean toMap) {
     session.clips().choice().setOnMap(toMap);
-    session.clips().putAway();
+    if (!toMap) {
+      session.clips().putAway();
+    }
     middle.show(toMap ? view : bench);
     onTurn.run();
   }

@@ -223,6 +223,8 @@ class MapWindowTest extends RollWindow {
     Point2D note = ui.get(() -> bench().placeOf(4 * BAR, 67));
     double width = ui.get(() -> ui.node("roll").getLayoutBounds().getWidth());
     assertThat(note.getX()).isBetween(-1.0, width / 4);
+    ui.run(() -> ui.window.commands().get("delete").press().run());
+    assertThat(clips(0)).as("on the bench Delete means notes").isEqualTo("0-2 4-5");
     assertThat(ui.get(() -> bench().placeOf(5 * BAR, 67).getX())).isBetween(width / 2, width + 1);
   }
 

@@ -15,7 +15,6 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -88,49 +87,6 @@ public final class ClipEdits {
           clips.add(Clip.of(ids.clip(), range, List.of()));
           clips.sort(Comparator.comparingLong(Clip::start));
           return t.withClips(clips);
-        });
-  }
-
-  /**
-   * Makes a clip longer or shorter, up to its neighbour. What begins beyond its end is kept, and
-   * sounds again once it is long enough.
-   *
-   * @param length in ticks, 1 or more
-   */
-  public static Song resize(Song song, ClipId id, long length) {
-    return change(
-        song,
-        (t, c) ->
-            c.id().equals(id)
-                ? c.lasting(Math.clamp(length, 1, Math.max(1, room(t, c))), c.period())
-                : c);
-  }
-
-  /**
-   * Lets a clip loop, up to its neighbour.
-   *
-   * @param period after how many ticks it begins anew; {@link Clip#NEVER} for no longer
-   */
-  public static Song loop(Song song, ClipId id, long period, long length) {
-    return resize(
-        change(song, (t, c) -> c.id().equals(id) ? c.lasting(c.length(), period) : c), id, length);
-  }
-
-  /** How long a clip can be: up to its neighbour. */
-  private static long room(Track track, Clip clip) {
-    return track.clips().stream()
-            .mapToLong(Clip::start)
-            .filter(start -> start > clip.start())
-            .min()
-            .orElse(Ticks.LAST)
-        - clip.start();
-  }
-
-  private static Song change(Song song, BiFunction<Track, Clip, Clip> change) {
-    return song.mapTracks(
-        t -> {
-          List<Clip> changed = t.clips().stream().map(c -> change.apply(t, c)).toList();
-          return changed.equals(t.clips()) ? t : t.withClips(changed);
         });
   }
 

@@ -246,7 +246,8 @@ public final class NoteEdits {
   }
 
   private static Track withoutAny(Track track, Predicate<Note> gone) {
-    return without(track, NoteIds.ofNotes(track.notes().stream().filter(gone).toList()));
+    return without(
+        track, NoteIds.ofNotes(track.tangible(TickRange.EVER).stream().filter(gone).toList()));
   }
 
   /** How many notes are as they were though something else was asked of them: {@link OnePitch}. */

@@ -195,7 +195,7 @@ public final class SongEdits {
 
   /** Without the control points that a condition names; it sees them in song time. */
   private static Track withoutControls(Track track, Predicate<ControlPoint> gone) {
-    return without(track, track.controls().stream().filter(gone).toList());
+    return without(track, track.tangibleControls(TickRange.EVER).stream().filter(gone).toList());
   }
 
   /** Without some control points. */

@@ -65,7 +65,7 @@ final class Rhythm {
     long last = reach(clip.start() + notes.get(at).onset()) - clip.start();
     List<Note> result = new ArrayList<>();
     for (int i = at; i < clip.noteCount() && notes.get(i).onset() <= last; i++) {
-      result.add(notes.get(i).shifted(clip.start()));
+      result.add(clip.heard(notes.get(i)));
     }
     result.sort(Comparator.comparingLong(Note::idNumber));
     return result;

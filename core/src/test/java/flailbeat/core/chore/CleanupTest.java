@@ -7,10 +7,10 @@ import static flailbeat.core.chore.ChoreSongs.text;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
-import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
@@ -143,7 +143,7 @@ class CleanupTest {
     Song song = song("7680 60 80 480");
     TrackId track = song.tracks().getFirst().id();
     ClipId clip = song.tracks().getFirst().clips().getFirst().id();
-    Song loop = ClipEdits.loop(song, clip, 3840, 15_360);
+    Song loop = ClipShapes.loop(song, clip, 3840, 15_360);
     Song after = Cleanup.SILENCE.outcome(area(loop, Reach.TRACK), 0).edit("Trim").apply(loop);
     Clip moved = after.tracks().getFirst().clips().getFirst();
     assertThat(moved.start()).isZero();

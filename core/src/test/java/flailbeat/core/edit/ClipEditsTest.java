@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.clips.ClipMoves;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
@@ -181,11 +182,11 @@ class ClipEditsTest {
   void what_lies_beyond_a_clip_that_was_shortened_is_silent_and_comes_back() {
     Song song = withClipsInBars(1);
     song = NoteEdits.add(song, TRACK, List.of(at(2000)), new TickRange(0, 0));
-    Song shorter = ClipEdits.resize(song, clip(song, 0), 1000);
+    Song shorter = ClipShapes.resize(song, clip(song, 0), 1000);
     assertThat(sounding(shorter)).containsExactly("0-400");
     assertThat(shorter.noteCount()).isEqualTo(1);
-    assertThat(ClipEdits.resize(shorter, clip(song, 0), BAR)).isEqualTo(song);
-    assertThat(clips(ClipEdits.resize(withClipsInBars(1, 2), clip(song, 0), 9 * BAR)))
+    assertThat(ClipShapes.resize(shorter, clip(song, 0), BAR)).isEqualTo(song);
+    assertThat(clips(ClipShapes.resize(withClipsInBars(1, 2), clip(song, 0), 9 * BAR)))
         .as("up to its neighbour")
         .containsExactly("1-2: 1", "2-3: 1");
   }
@@ -193,19 +194,19 @@ class ClipEditsTest {
   @Test
   void a_note_ends_with_its_round_where_its_clip_loops_and_not_with_its_clip_where_it_does_not() {
     Song song = lengthened(withClipsInBars(1), 3000);
-    song = ClipEdits.resize(song, clip(song, 0), 2000);
+    song = ClipShapes.resize(song, clip(song, 0), 2000);
     assertThat(sounding(song)).containsExactly("0-3000");
-    Song looped = ClipEdits.loop(song, clip(song, 0), 1000, 2500);
+    Song looped = ClipShapes.loop(song, clip(song, 0), 1000, 2500);
     assertThat(sounding(looped)).containsExactly("0-1000", "1000-2000", "2000-2500");
     assertThat(looped.noteCount()).isEqualTo(1);
-    assertThat(sounding(ClipEdits.loop(looped, clip(song, 0), Clip.NEVER, 2000)))
+    assertThat(sounding(ClipShapes.loop(looped, clip(song, 0), Clip.NEVER, 2000)))
         .containsExactly("0-3000");
   }
 
   @Test
   void a_note_that_is_moved_into_a_later_round_stands_there_in_every_round() {
     Song song = withClipsInBars(1);
-    Song looped = ClipEdits.loop(song, clip(song, 0), BAR, 3 * BAR);
+    Song looped = ClipShapes.loop(song, clip(song, 0), BAR, 3 * BAR);
     assertThat(sounding(move(looped, 0, 1.5)))
         .containsExactly("1920-2320", "5760-6160", "9600-10000");
   }
@@ -213,7 +214,7 @@ class ClipEditsTest {
   @Test
   void what_is_recorded_onto_a_loop_is_heard_once_and_the_loop_as_often_as_before() {
     Song song = withClipsInBars(1);
-    Song looped = ClipEdits.loop(song, clip(song, 0), BAR, 3 * BAR);
+    Song looped = ClipShapes.loop(song, clip(song, 0), BAR, 3 * BAR);
     Song more = NoteEdits.add(looped, TRACK, List.of(at(BAR + 960)), new TickRange(BAR, 2 * BAR));
     assertThat(sounding(more)).containsExactly("0-400", "3840-4240", "4800-5200", "7680-8080");
     assertThat(more.noteCount()).isEqualTo(4);
@@ -247,7 +248,7 @@ class ClipEditsTest {
   @Test
   void what_is_silent_in_clips_that_become_one_is_kept_as_a_take() {
     Song song = NoteEdits.add(withClipsInBars(1, 5), TRACK, List.of(at(2000)), new TickRange(0, 0));
-    Song shorter = ClipEdits.resize(song, clip(song, 0), 1000);
+    Song shorter = ClipShapes.resize(song, clip(song, 0), 1000);
     Song moved = overlapping(shorter, 500 - 4 * BAR);
     assertThat(sounding(moved)).containsExactly("0-400", "500-900");
     assertThat(moved.tracks().get(0).clips().get(0).takes().others())
@@ -258,7 +259,7 @@ class ClipEditsTest {
   @Test
   void what_is_silent_in_a_loop_that_is_written_out_is_kept_as_a_take() {
     Song song = NoteEdits.add(withClipsInBars(1), TRACK, List.of(at(2000)), new TickRange(0, 0));
-    Song looped = ClipEdits.loop(song, clip(song, 0), 1000, 3000);
+    Song looped = ClipShapes.loop(song, clip(song, 0), 1000, 3000);
     Song wiped = NoteEdits.clear(looped, TRACK, new TickRange(1000, 2000));
     assertThat(sounding(wiped)).containsExactly("0-400", "2000-2400");
     assertThat(wiped.tracks().get(0).clips().get(0).takes().others())

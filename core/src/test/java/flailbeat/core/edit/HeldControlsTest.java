@@ -12,6 +12,7 @@ import static flailbeat.core.TestSongs.track;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.model.Clip;
@@ -53,17 +54,17 @@ class HeldControlsTest {
 
   @Test
   void a_pedal_whose_way_up_a_shortened_clip_hides_goes_up_where_the_clip_ends() {
-    Song two = ClipEdits.resize(part(), new ClipId(2), 2 * BAR);
+    Song two = ClipShapes.resize(part(), new ClipId(2), 2 * BAR);
     assertThat(controls(two)).isEqualTo("0=48@0 7=90@0 64=127@100 64=0@7679");
     assertThat(ControlEdits.valueBefore(track(two), Controller.SUSTAIN, 3 * BAR)).hasValue(0);
     assertThat(PedalBars.of(track(two), Controller.SUSTAIN, new TickRange(0, 9 * BAR)))
         .containsExactly(new TickRange(100, 7679));
-    assertThat(ClipEdits.resize(two, new ClipId(2), 8 * BAR)).as("and back").isEqualTo(part());
+    assertThat(ClipShapes.resize(two, new ClipId(2), 8 * BAR)).as("and back").isEqualTo(part());
   }
 
   @Test
   void a_pedal_whose_way_up_lies_beyond_the_round_of_a_loop_goes_up_at_the_end_of_each_round() {
-    Song loop = ClipEdits.loop(part(), new ClipId(2), BAR, 2 * BAR);
+    Song loop = ClipShapes.loop(part(), new ClipId(2), BAR, 2 * BAR);
     assertThat(controls(loop))
         .isEqualTo("0=48@0 7=90@0 64=127@100 64=0@3839 0=48@3840 7=90@3840 64=127@3940 64=0@7679");
   }
@@ -119,7 +120,7 @@ class HeldControlsTest {
   @Test
   void clips_that_become_one_keep_what_let_the_pedal_go() {
     Song song =
-        ClipEdits.resize(
+        ClipShapes.resize(
             song(
                 clip(
                     2,

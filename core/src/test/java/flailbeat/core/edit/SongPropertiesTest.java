@@ -118,9 +118,9 @@ class SongPropertiesTest {
         case COPY_CLIPS ->
             ClipMoves.copy(song, Set.of(clip.id()), random.nextLong(-9 * BAR, 9 * BAR), 0);
         case SPLIT_CLIP -> ClipShapes.split(song, Set.of(clip.id()), tick);
-        case RESIZE_CLIP -> ClipEdits.resize(song, clip.id(), random.nextLong(6 * BAR));
+        case RESIZE_CLIP -> ClipShapes.resize(song, clip.id(), random.nextLong(6 * BAR));
         case LOOP_CLIP ->
-            ClipEdits.loop(
+            ClipShapes.loop(
                 song,
                 clip.id(),
                 random.nextInt(4) == 0 ? Clip.NEVER : 60 + random.nextLong(2 * BAR),

@@ -15,6 +15,7 @@ import static flailbeat.core.TestSongs.track;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.edit.notes.NoteCopies;
 import flailbeat.core.edit.notes.NoteMove;
 import flailbeat.core.edit.notes.NoteTools;
@@ -54,7 +55,7 @@ class WhereContentGoesTest {
    * Two bars shortened to one: a note that rings over the end, and one that is hidden behind it.
    */
   private static Song shortened() {
-    return ClipEdits.resize(
+    return ClipShapes.resize(
         song(clip(2, 0, 2 * BAR, note(10, 60, 2880, 1920), note(11, 71, BAR + 960, 480))),
         new ClipId(2),
         BAR);

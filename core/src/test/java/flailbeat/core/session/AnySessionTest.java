@@ -7,7 +7,6 @@ import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
@@ -187,8 +186,8 @@ class AnySessionTest {
                   case 7 ->
                       ClipShapes.traits(s, Set.of(id), t -> t.withTranspose(random.nextInt(9) - 4));
                   case 8 -> ClipShapes.unlink(s, Set.of(id));
-                  case 0 -> ClipEdits.loop(s, id, 240 + random.nextLong(3840), length);
-                  case 1 -> ClipEdits.resize(s, id, length);
+                  case 0 -> ClipShapes.loop(s, id, 240 + random.nextLong(3840), length);
+                  case 1 -> ClipShapes.resize(s, id, length);
                   case 2 -> ClipMoves.copy(s, Set.of(id), random.nextLong(-8000, 8000), 0);
                   case 3 -> ClipShapes.split(s, Set.of(id), random.nextLong(20_000));
                   default -> ClipMoves.move(s, Set.of(id), random.nextLong(-8000, 8000), 0);

@@ -3,9 +3,9 @@ package flailbeat.core.step;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
-import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
@@ -195,7 +195,7 @@ class StepMachineTest {
   void notes_hidden_behind_the_end_of_a_clip_stay_hidden_and_are_not_lost() {
     steps.press("/1 C4 D4");
     Clip clip = steps.song.tracks().get(0).clips().get(0);
-    steps.song = ClipEdits.resize(steps.song, clip.id(), 3840);
+    steps.song = ClipShapes.resize(steps.song, clip.id(), 3840);
     steps.state = steps.machine().to(3840);
     steps.press("/4 E4");
     assertThat(steps.lines()).containsExactly("0 C4 3840", "3840 E4 960");

@@ -5,10 +5,7 @@ import flailbeat.core.session.map.ClipActions;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 
-/**
- * One command for notes and for clips: it means clips on the large map, and wherever clips alone
- * are selected.
- */
+/** One command for notes and for clips: it means clips on the large map, and notes elsewhere. */
 final class Meant {
   private final Session session;
 

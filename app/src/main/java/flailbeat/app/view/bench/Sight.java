@@ -43,7 +43,7 @@ final class Sight {
     }
     IntSummaryStatistics rows =
         all.stream().mapToInt(n -> viewport.scale().rows().of(n.pitch())).summaryStatistics();
-    long end = all.stream().mapToLong(Note::end).max().orElseThrow();
+    long end = session.document().track().end();
     TickRange bars = meters.wholeBars(new TickRange(all.get(0).onset(), end));
     long most =
         mostBars == Integer.MAX_VALUE

@@ -112,8 +112,7 @@ final class MapPainter {
       return;
     }
     boolean heard = trackHeard && clip.isAudible();
-    int own = clip.traits().color();
-    Ink ink = Ink.ofTrack(own == ClipTraits.AS_TRACK ? index : own);
+    Ink ink = inkOf(clip, index);
     Color color = palette.color(ink, heard ? 1 : 0.45);
     double y = top + PAD;
     double bottom = top + scale.laneHeight() - PAD;
@@ -135,6 +134,12 @@ final class MapPainter {
     if (named) {
       label(clip, left, right, y, color, letter);
     }
+  }
+
+  /** The colour of a clip on a track of a number. */
+  static Ink inkOf(Clip clip, int track) {
+    int own = clip.traits().color();
+    return Ink.ofTrack(own == ClipTraits.AS_TRACK ? track : own);
   }
 
   private void frame(double left, double top, double right, double bottom) {

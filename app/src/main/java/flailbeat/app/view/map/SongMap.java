@@ -248,7 +248,8 @@ public final class SongMap extends Region {
     for (Clip clip : track.clips()) {
       double x = xOf(clip.start());
       double w = Math.max(2, xOf(clip.end()) - x);
-      g.setFill(palette.color(Ink.ofTrack(index), track.muted() ? 0.12 : 0.3));
+      boolean silent = track.muted() || !clip.isAudible();
+      g.setFill(palette.color(MapPainter.inkOf(clip, index), silent ? 0.12 : 0.3));
       g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
     }
   }
@@ -267,8 +268,8 @@ public final class SongMap extends Region {
       if (top(i) + lane < 0 || top(i) > getHeight()) {
         continue;
       }
-      int argb = Pixels.argb(palette.color(Ink.ofTrack(i)));
       for (Clip clip : tracks.get(i).clips()) {
+        int argb = Pixels.argb(palette.color(MapPainter.inkOf(clip, i)));
         setNotes(clip.placed().sounding(), top(i) + 2, lane - 4, argb);
       }
     }

@@ -49,6 +49,31 @@ public final class ClipShapes {
         });
   }
 
+  /**
+   * Gives a clip a length, up to its neighbour. What begins beyond its end is kept, and sounds
+   * again once it is long enough.
+   *
+   * @param length in ticks, 1 or more
+   */
+  public static Song resize(Song song, ClipId id, long length) {
+    return change(song, Set.of(id), (t, c) -> lasting(t, c, length, c.period()));
+  }
+
+  /**
+   * Lets a clip loop, up to its neighbour.
+   *
+   * @param period after how many ticks it begins anew; {@link Clip#NEVER} for no longer
+   */
+  public static Song loop(Song song, ClipId id, long period, long length) {
+    return change(song, Set.of(id), (t, c) -> lasting(t, c, length, period));
+  }
+
+  private static Clip lasting(Track track, Clip clip, long length, long period) {
+    long most = Math.max(1, room(track, clip));
+    Clip result = clip.lasting(Math.clamp(length, 1, most), period);
+    return result.equals(clip) ? clip : result;
+  }
+
   /** After how many ticks a clip would begin anew: its length, or all bars that it plays in. */
   private static long period(Clip clip, MeterMap meters) {
     long bars =

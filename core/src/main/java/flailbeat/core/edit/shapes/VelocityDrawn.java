@@ -8,6 +8,8 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.Velocity;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.TickRange;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.LongPredicate;
 import java.util.function.UnaryOperator;
@@ -20,7 +22,22 @@ import java.util.function.UnaryOperator;
 public record VelocityDrawn(Set<NoteId> ids, Curve curve) implements NotesEdit {
   @Override
   public UnaryOperator<Note> change(Song song) {
-    return n -> n.withVelocity(velocityOf(n));
+    boolean anyLinks = song.tracks().stream().anyMatch(t -> !t.links().isEmpty());
+    return anyLinks ? whereDrawn(song) : n -> n.withVelocity(velocityOf(n));
+  }
+
+  /** It may be drawn over any of the clips that share a note. */
+  private UnaryOperator<Note> whereDrawn(Song song) {
+    Map<NoteId, Integer> wanted = new HashMap<>();
+    TickRange range = new TickRange(Math.max(0, curve.start()), curve.end() + 1);
+    for (Track track : song.tracks()) {
+      for (Note note : track.tangible(range)) {
+        if (curve.contains(note.onset())) {
+          wanted.put(note.id(), velocityOf(note));
+        }
+      }
+    }
+    return n -> n.withVelocity(wanted.getOrDefault(n.id(), n.velocity()));
   }
 
   /** How loud a note that it may reach becomes. */

@@ -72,7 +72,7 @@ public final class DrumRows {
     List<Clip> clips = document.track().clips();
     if (clips != lookedAt) {
       Set<Integer> used = new TreeSet<>();
-      clips.forEach(c -> c.content().notes().forEach(n -> used.add(n.pitch())));
+      clips.forEach(c -> c.content().notes().forEach(n -> used.add(c.heard(n).pitch())));
       usedThere = used;
       lookedAt = clips;
     }

@@ -22,20 +22,21 @@ public final class ClipChoice {
     this.document = document;
   }
 
-  /** Whether the large map is what is worked on: there commands mean clips. */
-  public boolean isOnMap() {
+  /** Whether the large map is what is worked on: there commands for notes mean clips. */
+  public boolean areMeant() {
     return onMap;
   }
 
-  /** Says whether the large map is what is worked on. */
+  /**
+   * Says whether the large map is what is worked on. On the bench no clips stay selected: what is
+   * pressed there means notes.
+   */
   public void setOnMap(boolean value) {
     onMap = value;
-  }
-
-  /** Whether commands that work on notes and on clips alike mean clips now. */
-  public boolean areMeant() {
-    return onMap
-        || !document.selection().clips().isEmpty() && document.selection().notes().isEmpty();
+    Selection selected = document.selection();
+    if (!value && !selected.clips().isEmpty()) {
+      document.select(new Selection(selected.notes(), Set.of(), selected.controls()));
+    }
   }
 
   /** The clips that commands work on; none where there is no clip on the chosen track either. */

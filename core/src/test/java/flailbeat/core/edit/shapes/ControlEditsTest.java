@@ -3,11 +3,11 @@ package flailbeat.core.edit.shapes;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteIds;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
@@ -296,7 +296,7 @@ class ControlEditsTest {
   void loops_under_a_stretch_are_written_out_and_ids_are_never_given_twice() {
     Song song = song(0, 90, 400, 30);
     var clip = song.tracks().get(0).clips().get(0);
-    Song looping = ClipEdits.loop(song, clip.id(), 960, 3840);
+    Song looping = ClipShapes.loop(song, clip.id(), 960, 3840);
     assertThat(ControlEdits.valueBefore(looping.tracks().get(0), SWELL, 2000)).hasValue(90);
     Song drawn =
         ControlEdits.replace(

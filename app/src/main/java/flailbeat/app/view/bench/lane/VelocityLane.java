@@ -126,7 +126,7 @@ final class VelocityLane extends Lane {
       crowded(g, track, hand, selected, highest);
       return;
     }
-    for (Stem stem : stems(track.placed(sight).notes())) {
+    for (Stem stem : stems(track.tangible(sight))) {
       Note note =
           hand.holds().test(stem.note().idNumber())
               ? hand.change().apply(stem.note())
@@ -276,7 +276,7 @@ final class VelocityLane extends Lane {
   private Optional<Note> stemAt(MouseEvent e) {
     mouseX = e.getX();
     Set<NoteId> selected = session.document().scope().selected().notes();
-    List<Note> inSight = session.document().track().placed(viewport.inSight(0)).notes();
+    List<Note> inSight = session.document().track().tangible(viewport.inSight(0));
     return stems(inSight).stream()
         .filter(s -> Math.abs(s.x() - e.getX()) <= REACH)
         .filter(s -> e.getY() >= yOf(s.note().velocity()) - 2 * REACH)
