@@ -32,9 +32,9 @@ public record MouseGesture(String how, String what) {
   public static final List<MouseGesture> ON_MAP =
       List.of(
           new MouseGesture("drag a clip", "Move it, over what lies there"),
-          new MouseGesture("Shift, in a move", "Push on what lies there"),
-          new MouseGesture("Ctrl+drag a clip", "Move a copy, linked or not"),
-          new MouseGesture("drag its end", "Longer; beyond its notes it begins anew"),
+          new MouseGesture("Shift+drag it", "Push on what lies there"),
+          new MouseGesture("Ctrl+drag it", "Move a copy, linked or not"),
+          new MouseGesture("drag its end", "Longer; beyond its notes it goes round"),
           new MouseGesture("Shift, at its end", "Longer, and silent there"),
           new MouseGesture("drag its start", "Cut, or uncover; notes stay"),
           new MouseGesture("press twice", "Open it on the bench"),

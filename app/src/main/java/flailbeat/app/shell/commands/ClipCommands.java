@@ -95,7 +95,7 @@ public final class ClipCommands {
             n -> clips.repeat(n, clips.isLinking())),
         clip(
                 "clip-linked",
-                "Lay a linked copy of the clip right behind",
+                "Lay a linked copy of the clip behind",
                 "Alt+D",
                 () -> clips.repeat(1, true))
             .repeating(),
@@ -163,7 +163,7 @@ public final class ClipCommands {
     return List.of(
         clip(
                 "clip-longer",
-                "Make the clip a bar longer: it begins anew",
+                "Make the clip a bar longer, going round",
                 "Alt+Shift+.",
                 () -> clips.lengthen(1, Beyond.LOOP))
             .repeating(),

@@ -78,7 +78,7 @@ public final class EditCommands {
             .plain("Right"),
         moving(
                 "move-up",
-                "Move notes up a semitone, clips a track",
+                "Notes up a semitone, clips a track",
                 "Ctrl+Up",
                 0,
                 1,
@@ -86,7 +86,7 @@ public final class EditCommands {
             .plain("Up"),
         moving(
                 "move-down",
-                "Move notes down a semitone, clips a track",
+                "Notes down a semitone, clips a track",
                 "Ctrl+Down",
                 0,
                 -1,
@@ -94,7 +94,7 @@ public final class EditCommands {
             .plain("Down"),
         moving(
                 "move-octave-up",
-                "Move notes up an octave, clips as heard",
+                "Notes up an octave, clips as heard",
                 "Ctrl+Shift+Up",
                 0,
                 Pitch.OCTAVE,
@@ -102,7 +102,7 @@ public final class EditCommands {
             .plain("Shift+Up"),
         moving(
                 "move-octave-down",
-                "Move notes down an octave, clips as heard",
+                "Notes down an octave, clips as heard",
                 "Ctrl+Shift+Down",
                 0,
                 -Pitch.OCTAVE,

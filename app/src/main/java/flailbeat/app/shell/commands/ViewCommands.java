@@ -64,12 +64,7 @@ public final class ViewCommands {
                         () -> middle.get().zoomBack())
                     .plain("Q")
                     .onCap("back"),
-                of(
-                    Group.VIEW,
-                    "map-large",
-                    "The large song map, or the bench again",
-                    "F10",
-                    largeMap),
+                of(Group.VIEW, "map-large", "The large song map, or the bench", "F10", largeMap),
                 of(Group.VIEW, "larger", "Larger", "", () -> middle.get().zoom(STEP))
                     .plain("=")
                     .repeating()

@@ -130,6 +130,7 @@ public final class MapView extends Region implements MiddleView {
             });
     empty.getStyleClass().addAll("soft", "map-empty");
     empty.setId("map-empty");
+    empty.setWrapText(true);
     empty.setMouseTransparent(true);
     empty.setManaged(false);
     field.getChildren().addAll(clips, pass, stepCursor, playhead, empty, tip);
@@ -376,9 +377,15 @@ public final class MapView extends Region implements MiddleView {
       upDown.setVisible(lanes.most() > 0);
     }
     showStepCursor();
-    empty.setVisible(session.song().tracks().stream().allMatch(t -> t.clips().isEmpty()));
-    empty.autosize();
-    empty.relocate(
-        Math.max(8, (w - empty.getWidth()) / 2), Math.min(h - 30, lanes.scale().laneHeight() + 24));
+    showEmpty(w, h);
+  }
+
+  /** Says what can be done where there is no clip at all. */
+  private void showEmpty(double w, double h) {
+    boolean none = session.song().tracks().stream().allMatch(t -> t.clips().isEmpty());
+    empty.setVisible(none && session.runControl().pass().isEmpty());
+    double width = Math.min(w - 2 * BAR, empty.prefWidth(-1));
+    empty.resize(width, empty.prefHeight(width));
+    empty.relocate((w - width) / 2, Math.min(h - 40, lanes.scale().laneHeight() + 2 * BAR));
   }
 }

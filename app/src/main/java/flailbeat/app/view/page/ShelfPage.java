@@ -9,6 +9,7 @@ import flailbeat.app.view.base.PageBox;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.map.Shelf;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -75,6 +76,7 @@ public final class ShelfPage extends PageBox {
               () -> session.clips().take(item.pattern()));
       take.getStyleClass().add("quiet");
       take.setMaxWidth(Double.MAX_VALUE);
+      take.setAlignment(Pos.CENTER_LEFT);
       HBox.setHgrow(take, Priority.ALWAYS);
       Button gone =
           Buttons.text(
@@ -84,7 +86,9 @@ public final class ShelfPage extends PageBox {
       gone.getStyleClass().addAll("quiet", "small");
       Label count = Form.remark(item.words());
       count.setMinWidth(USE_PREF_SIZE);
-      items.getChildren().add(new HBox(4, take, count, gone));
+      HBox row = new HBox(4, take, count, gone);
+      row.setAlignment(Pos.CENTER_LEFT);
+      items.getChildren().add(row);
     }
     Form.show(empty, session.shelf().items().isEmpty());
   }
