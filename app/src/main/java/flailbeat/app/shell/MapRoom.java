@@ -14,9 +14,12 @@ import java.util.function.Supplier;
 final class MapRoom {
   private final Session session;
   private final BenchView bench;
-  private final MapView view;
+  private final Supplier<MapView> make;
   private final Runnable onTurn;
   private Middle middle;
+
+  /** Made when it is first turned to. */
+  private MapView view;
 
   /**
    * The room, which the bench is in at first.
@@ -34,8 +37,10 @@ final class MapRoom {
     this.session = session;
     this.bench = bench;
     this.onTurn = onTurn;
-    view =
-        new MapView(session, palette, mouse, this::open, (e, onClip) -> menu.get().show(e, onClip));
+    make =
+        () ->
+            new MapView(
+                session, palette, mouse, this::open, (e, onClip) -> menu.get().show(e, onClip));
   }
 
   void in(Middle place) {
@@ -44,7 +49,7 @@ final class MapRoom {
 
   /** Whether the map is in sight. */
   boolean isMap() {
-    return middle.shown() == view;
+    return view != null && middle.shown() == view;
   }
 
   /** For what keys are shown. */
@@ -71,6 +76,9 @@ final class MapRoom {
   }
 
   private void turn(boolean toMap) {
+    if (view == null) {
+      view = make.get();
+    }
     session.clips().choice().setOnMap(toMap);
     if (!toMap) {
       session.clips().putAway();

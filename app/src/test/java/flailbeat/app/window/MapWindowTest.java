@@ -176,6 +176,39 @@ class MapWindowTest extends RollWindow {
   }
 
   @Test
+  void letters_stay_notes_on_the_map_and_while_a_clip_is_in_hand_or_on_the_mouse()
+      throws Exception {
+    press(KeyCode.A);
+    assertThat(sounding()).containsExactly(60);
+    ui.choose("clip-in-hand");
+    press(KeyCode.S);
+    assertThat(sounding()).containsExactly(60, 62);
+    release(KeyCode.A);
+    press(place(6 * BAR + 10, 0));
+    press(KeyCode.D);
+    assertThat(sounding()).containsExactly(62, 64);
+    letGo(place(6 * BAR + 10, 0));
+    type(KeyCode.ESCAPE);
+    release(KeyCode.S, KeyCode.D);
+    assertThat(sounding()).isEmpty();
+  }
+
+  @Test
+  void laying_out_is_typed_as_well() throws Exception {
+    press(place(4 * BAR + 960, 0));
+    letGo(place(4 * BAR + 960, 0));
+    ui.choose("page-clip");
+    ui.run(() -> ui.field("clip-times").requestFocus());
+    ui.run(() -> ui.field("clip-times").setText("x3"));
+    type(KeyCode.ENTER);
+    assertThat(clips(0)).isEqualTo("0-2 4-5 5-6 6-7 7-8");
+    assertThat(ui.get(() -> ui.window.commands().find("x 8")).getFirst().command().id())
+        .isEqualTo("clip-repeat");
+    assertThat(ui.get(() -> ui.window.commands().find("lay out 12")).getFirst().command().id())
+        .isEqualTo("clip-repeat");
+  }
+
+  @Test
   void a_box_takes_clips_of_several_tracks_and_they_move_together() {
     stroke(place(BAR / 2, 0), place(BAR / 2, 1), With.CTRL);
     assertThat(clips(1)).isEqualTo("0-2");
