@@ -62,7 +62,7 @@ public final class MapView extends Region implements MiddleView {
   private final BenchScroll scroll;
   private final ScrollBar upDown = new ScrollBar();
   private final PageTurner turner;
-  private int shownOpening = -1;
+  private int shownOpening;
   private boolean fitted;
   private boolean isOver;
   private double lastX;
@@ -92,6 +92,7 @@ public final class MapView extends Region implements MiddleView {
     names = new NamesLayer(this, session, palette, lanes::scale);
     ruler = new RulerLayer(this, session, palette, viewport);
     tip = new MapTip(session);
+    shownOpening = session.document().openings();
     scroll = new BenchScroll(viewport);
     turner = new PageTurner(session, viewport, scroll);
     getStyleClass().add("large-map");
@@ -145,8 +146,14 @@ public final class MapView extends Region implements MiddleView {
     names.setOnMousePressed(this::chooseTrack);
     field.setOnContextMenuRequested(
         e -> {
-          menuAt = e.getX();
-          menu.accept(e, gestures.hits().at(e.getX(), e.getY()).isPresent());
+          // By the menu key it is about what is selected, wherever the mouse is.
+          boolean byKey = e.isKeyboardTrigger();
+          menuAt = byKey ? Double.NaN : lastX;
+          menu.accept(
+              e,
+              byKey
+                  ? !session.document().selection().clips().isEmpty()
+                  : gestures.hits().at(lastX, lastY).isPresent());
         });
     names.setOnContextMenuRequested(e -> menu.accept(e, false));
   }
