@@ -282,7 +282,7 @@ public final class ClipPage extends PageBox {
             + first.noteCount()
             + (first.noteCount() == 1 ? " note" : " notes")
             + (first.loops()
-                ? ", begins anew " + Math.ceilDiv(first.length(), first.period()) + " times."
+                ? ", " + Math.ceilDiv(first.length(), first.period()) + " rounds."
                 : ".");
   }
 
