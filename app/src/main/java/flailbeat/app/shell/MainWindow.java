@@ -36,21 +36,13 @@ import flailbeat.app.shell.keys.PersonKeys;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.app.view.base.Look;
-import flailbeat.app.view.base.Page;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.app.view.map.SongMap;
-import flailbeat.app.view.page.ChoresPage;
-import flailbeat.app.view.page.ClipPage;
-import flailbeat.app.view.page.DrawingPage;
-import flailbeat.app.view.page.EventsPage;
-import flailbeat.app.view.page.HandsPage;
 import flailbeat.app.view.page.InputMenu;
 import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.page.RecordingPage;
-import flailbeat.app.view.page.ShelfPage;
-import flailbeat.app.view.page.SidePane;
 import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
 import flailbeat.app.view.row.RunRow;
@@ -110,9 +102,7 @@ public final class MainWindow {
   private final RowsOverBench rows;
   private final MapRoom maps;
   private final ShelfKeeper shelf;
-  private final Page clip;
-  private ClipPage clipPage;
-  private EventsPage eventsPage;
+  private final WindowPages pages;
   private final RunRow runRow;
   private final NoticeLine notices;
   private final MidiInputChoice midi;
@@ -149,27 +139,18 @@ public final class MainWindow {
     shelf = new ShelfKeeper(session, background);
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
-    TimingDeskView desk = new TimingDeskView(session, palette, files);
-    Page list = EventsPage.page(this::eventsPage);
-    Page timing = desk.page();
-    clip = ClipPage.page(this::clipPage);
-    SidePane pages =
-        new SidePane(
+    pages =
+        new WindowPages(
             session,
-            List.of(
-                timing,
-                HandsPage.page(session),
-                RecordingPage.page(this::recordingPage),
-                DrawingPage.page(session),
-                list,
-                clip,
-                ShelfPage.page(session, shelf),
-                ChoresPage.page(session, files),
-                KeysPage.page(this::keysPage)));
-    middle = new Middle(bench, pages);
+            new TimingDeskView(session, palette, files),
+            files,
+            shelf,
+            this::recordingPage,
+            this::keysPage);
+    middle = new Middle(bench, pages.pane());
     maps.in(middle);
     runRow = new RunRow(session, middle::shown, palette);
-    commands = new Commands(allCommands(pages, timing, list, desk));
+    commands = new Commands(allCommands());
     keyAsk = new KeyAsk(commands, session);
     personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
@@ -231,48 +212,29 @@ public final class MainWindow {
     root.requestFocus();
   }
 
-  private List<Command> allCommands(SidePane pages, Page timing, Page list, TimingDeskView desk) {
+  private List<Command> allCommands() {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
-    all.addAll(new ListCommands(session, () -> editIn(pages, list)).list());
-    all.addAll(new ClipCommands(session, () -> nameClip(pages), shelf::put).list());
+    all.addAll(new ListCommands(session, pages::editList).list());
+    all.addAll(new ClipCommands(session, pages::nameClip, shelf::put).list());
     all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
     all.addAll(new CaptureCommands(session).list());
     all.addAll(new StepCommands(session, () -> rows.steps().openPattern()).list());
-    all.addAll(new TimingCommands(session, desk, () -> pages.turnTo(timing)).list());
+    all.addAll(new TimingCommands(session, pages.desk(), pages::turnToTiming).list());
     all.addAll(
         ViewCommands.list(
             session,
             middle::shown,
-            pages,
+            pages.pane(),
             maps::toggle,
             () -> finder.open(),
             () -> sheet,
             () -> papers));
     return all;
-  }
-
-  private EventsPage eventsPage() {
-    if (eventsPage == null) {
-      eventsPage = new EventsPage(session);
-    }
-    return eventsPage;
-  }
-
-  private ClipPage clipPage() {
-    if (clipPage == null) {
-      clipPage = new ClipPage(session);
-    }
-    return clipPage;
-  }
-
-  private void nameClip(SidePane pages) {
-    pages.turnTo(clip);
-    clipPage().editName();
   }
 
   private ShortMenu shortMenu() {
@@ -282,11 +244,6 @@ public final class MainWindow {
   /** What is kept aside for every song. */
   public ShelfKeeper shelf() {
     return shelf;
-  }
-
-  private void editIn(SidePane pages, Page list) {
-    pages.turnTo(list);
-    eventsPage().editSelected();
   }
 
   private KeyContext whoHasTheKeys() {

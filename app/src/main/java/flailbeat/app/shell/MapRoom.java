@@ -8,6 +8,8 @@ import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.map.MapView;
 import flailbeat.core.model.Clip;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
 import java.util.function.Supplier;
 
 /** The large map in the place of the bench, and the way from one to the other. */
@@ -45,6 +47,17 @@ final class MapRoom {
 
   void in(Middle place) {
     middle = place;
+    session.changes().listen(this::onChange);
+  }
+
+  /** What is asked about notes, or shown of them, can be seen on the bench alone. */
+  private void onChange(Change change) {
+    boolean needsBench =
+        change.isOf(Aspect.TIMING, Aspect.CHORES)
+            && (session.doubts().isOn() || session.chores().isTrying());
+    if (needsBench && isMap()) {
+      turn(false);
+    }
   }
 
   /** Whether the map is in sight. */

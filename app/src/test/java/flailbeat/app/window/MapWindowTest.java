@@ -3,6 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.view.map.MapView;
+import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
@@ -206,6 +207,35 @@ class MapWindowTest extends RollWindow {
         .isEqualTo("clip-repeat");
     assertThat(ui.get(() -> ui.window.commands().find("lay out 12")).getFirst().command().id())
         .isEqualTo("clip-repeat");
+  }
+
+  @Test
+  void what_is_asked_about_notes_is_seen_on_the_bench() throws Exception {
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    type(KeyCode.CONTROL, KeyCode.D);
+    assertThat(ui.get(() -> ui.session.doubts().isOn())).isTrue();
+    assertThat(ui.get(() -> ui.node("roll"))).isNotNull();
+    type(KeyCode.ESCAPE);
+    type(KeyCode.F10);
+    assertThat(ui.get(() -> ui.node("large-map"))).isNotNull();
+    ui.run(() -> ui.session.chores().tryOut(Cleanup.FADE));
+    assertThat(ui.get(() -> ui.node("large-map"))).isNull();
+    assertThat(ui.get(() -> ui.node("roll"))).isNotNull();
+  }
+
+  @Test
+  void clips_in_hand_that_find_no_track_are_told() throws Exception {
+    stroke(place(BAR / 2, 0), place(BAR / 2, 1), With.CTRL);
+    type(KeyCode.CONTROL, KeyCode.A);
+    ui.choose("clip-in-hand");
+    stroke(place(8 * BAR + 10, 1), place(8 * BAR + 960, 1));
+    assertThat(clips(0)).as("as high as all find a track").contains("8-10");
+    assertThat(clips(1)).isEqualTo("0-2 8-10");
+    ui.run(() -> ui.session.open(Song.empty(), Optional.empty()));
+    ui.run(map()::fit);
+    stroke(place(10, 0), place(960, 0));
+    assertThat(clips(0)).isEqualTo("0-2 4-5");
+    assertThat(ui.text("notice")).startsWith("1 clip of those in hand found no track");
   }
 
   @Test

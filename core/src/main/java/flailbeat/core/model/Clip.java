@@ -217,7 +217,7 @@ public record Clip(
   /**
    * Whether it and another have one content, and one set of takes: not alike, but the very same.
    */
-  boolean sharesWith(Clip other) {
+  public boolean sharesWith(Clip other) {
     return content == other.content && takes == other.takes;
   }
 

@@ -3,6 +3,7 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
+import flailbeat.app.view.base.Playhead;
 import flailbeat.app.view.bench.hand.MouseTip;
 import flailbeat.app.view.bench.hand.RailMouse;
 import flailbeat.app.view.bench.hand.RollGestures;
@@ -25,12 +26,10 @@ import flailbeat.core.session.document.Change;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.function.LongConsumer;
-import javafx.css.PseudoClass;
 import javafx.geometry.Point2D;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.Line;
 
 /**
  * The piano roll of the chosen track: rail, ruler, grid and notes, with what is being recorded and
@@ -42,8 +41,6 @@ public final class BenchView extends Region implements MiddleView {
   private static final double KIT_RAIL_WIDTH = 118;
   private static final double BAR = 12;
   private static final int OPENING_BARS = 8;
-
-  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
 
   private final Session session;
   private final Viewport viewport = new Viewport();
@@ -58,7 +55,7 @@ public final class BenchView extends Region implements MiddleView {
   private final PassLayer passLayer;
   private final StepLayer stepLayer;
   private final TakesBar takes;
-  private final Line playhead = new Line();
+  private final Playhead playhead;
   private final EmptyHint empty;
   private final BenchScroll scroll;
   private final PageTurner turner;
@@ -68,11 +65,10 @@ public final class BenchView extends Region implements MiddleView {
   private int shownOpening;
   private boolean fitted;
   private double shownLaneHeight;
-  private static final Runnable NOTHING = () -> {};
-  private Runnable later = NOTHING;
 
   public BenchView(Session session, Palette palette, SongMouse mouse) {
     this.session = session;
+    playhead = new Playhead(session);
     sight = new Sight(session, viewport);
     scroll = new BenchScroll(viewport);
     turner = new PageTurner(session, viewport, scroll);
@@ -104,9 +100,6 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   private void build() {
-    playhead.getStyleClass().add("playhead");
-    playhead.setMouseTransparent(true);
-    playhead.setManaged(false);
     passLayer.setManaged(false);
     stepLayer.setManaged(false);
     viewport.onChange(stepLayer::refresh);
@@ -165,7 +158,6 @@ public final class BenchView extends Region implements MiddleView {
       empty.show(mouse.gesture().isOn());
     }
     if (change.isOf(Aspect.TRANSPORT)) {
-      playhead.pseudoClassStateChanged(RECORDING, session.runControl().transport().isRecording());
       layers.markRuler();
       if (fitted) {
         sight.keepPlace();
@@ -302,7 +294,7 @@ public final class BenchView extends Region implements MiddleView {
   public void show(TickRange range) {
     fitted = true;
     shownTrack = session.document().track().id();
-    later = () -> sight.show(range);
+    sight.showLater(range);
     requestLayout();
   }
 
@@ -358,14 +350,14 @@ public final class BenchView extends Region implements MiddleView {
       return;
     }
     place(w, h, laneHeight);
-    resizeRoll(w, h, laneHeight);
+    viewport.resize(w, h, laneHeight - shownLaneHeight);
+    shownLaneHeight = laneHeight;
     stepLayer.size(h);
     if (!fitted) {
       fitted = true;
       sight.fit(OPENING_BARS);
     }
-    later.run();
-    later = NOTHING;
+    sight.settle();
     layers.size(w, h, railWidth());
     lanes.lay(railWidth(), w, laneHeight);
     drawMarked();
@@ -374,17 +366,6 @@ public final class BenchView extends Region implements MiddleView {
   @Override
   public double besides() {
     return lanes.heightKept();
-  }
-
-  /** As lanes come and go, what is in the middle of the roll stays there. */
-  private void resizeRoll(double w, double h, double laneHeight) {
-    double less = laneHeight - shownLaneHeight;
-    shownLaneHeight = laneHeight;
-    boolean keeps = less != 0 && viewport.hasSize();
-    viewport.resize(w, h);
-    if (keeps) {
-      viewport.change(s -> s.withTop(s.topRow() - less / 2 / s.rowHeight(), h));
-    }
   }
 
   private void place(double w, double h, double laneHeight) {

@@ -15,6 +15,7 @@ import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import java.util.IntSummaryStatistics;
 import java.util.List;
+import java.util.Optional;
 
 /** Brings into sight what a person has to see: the track, the reach, what is played or asked. */
 final class Sight {
@@ -24,6 +25,7 @@ final class Sight {
 
   private final Session session;
   private final Viewport viewport;
+  private Optional<TickRange> later = Optional.empty();
 
   Sight(Session session, Viewport viewport) {
     this.session = session;
@@ -52,8 +54,20 @@ final class Sight {
     fit(new TickRange(bars.start(), Math.min(bars.end(), most)), rows.getMin(), rows.getMax());
   }
 
-  /** Shows a stretch of the song with all notes of the chosen track that sound there. */
-  void show(TickRange range) {
+  /** Shows a stretch of the song once the roll has a size: with the next {@link #settle}. */
+  void showLater(TickRange range) {
+    later = Optional.of(range);
+  }
+
+  /** Shows what was to be shown. */
+  void settle() {
+    Optional<TickRange> wanted = later;
+    later = Optional.empty();
+    wanted.ifPresent(this::show);
+  }
+
+  /** A stretch of the song with all notes of the chosen track that sound there. */
+  private void show(TickRange range) {
     IntSummaryStatistics rows =
         session.document().track().tangible(range).stream()
             .mapToInt(n -> viewport.scale().rows().of(n.pitch()))

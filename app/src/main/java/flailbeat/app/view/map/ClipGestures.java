@@ -150,7 +150,8 @@ final class ClipGestures implements MouseTarget {
   }
 
   private Gesture lay(ClipPattern pattern, MouseEvent e) {
-    int track = hits.trackAt(e.getY()).orElse(session.song().tracks().size() - 1);
+    int tracks = session.song().tracks().size();
+    int track = pattern.trackFor(hits.trackAt(e.getY()).orElse(tracks - 1), tracks);
     long tick = isFree(e) ? tickAt(e.getX()) : lines().atOrBefore(tickAt(e.getX()));
     return new Gesture.LayClips(
         new ClipsLaid(pattern, tick, track, 1, clips.isLinking(), Landing.OVER));
@@ -244,11 +245,7 @@ final class ClipGestures implements MouseTarget {
           select(move.at(), false);
         }
       }
-      case Gesture.LayClips lay -> {
-        if (changed) {
-          clips.selectAdded(before);
-        }
-      }
+      case Gesture.LayClips lay -> clips.afterLaying(lay.laid(), before);
       case Gesture.BoxClips box -> {
         boolean still =
             Math.abs(box.toX() - box.fromX()) < SLOP && Math.abs(box.toY() - box.fromY()) < SLOP;

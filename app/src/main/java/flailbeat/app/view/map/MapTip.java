@@ -66,7 +66,7 @@ final class MapTip extends Label {
         switch (by.what()) {
           case MOVE -> "";
           case COPY -> "copy: ";
-          case LINK -> "linked copy: ";
+          case LINK -> by.tracks() == 0 ? "linked copy: " : "copy of its own: ";
         };
     int lane = move.fromLane() + by.tracks();
     String track =
@@ -103,7 +103,13 @@ final class MapTip extends Label {
 
   private String laid(ClipsLaid laid) {
     long end = laid.tick() + laid.times() * laid.pattern().span();
-    return "x" + laid.times() + ", to " + at(end) + (laid.linked() ? ", linked" : "");
+    int out = laid.pattern().leftOut(laid.track(), session.song().tracks().size());
+    return "x"
+        + laid.times()
+        + ", to "
+        + at(end)
+        + (laid.linked() ? ", linked" : "")
+        + (out == 0 ? "" : ", " + out + (out == 1 ? " clip finds" : " clips find") + " no track");
   }
 
   private String selected() {

@@ -3,6 +3,7 @@ package flailbeat.app.view.map;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
+import flailbeat.app.view.base.Playhead;
 import flailbeat.app.view.bench.BenchScroll;
 import flailbeat.app.view.bench.PageTurner;
 import flailbeat.app.view.bench.hand.RulerMouse;
@@ -19,7 +20,6 @@ import flailbeat.core.time.TickRange;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
-import javafx.css.PseudoClass;
 import javafx.geometry.Orientation;
 import javafx.geometry.Point2D;
 import javafx.scene.control.Label;
@@ -41,8 +41,6 @@ public final class MapView extends Region implements MiddleView {
   private static final double NAMES = 150;
   private static final double BAR = 12;
   private static final int LEAST_BARS = 16;
-  private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
-
   private final Session session;
   private final Viewport viewport = new Viewport();
   private final MapLanes lanes;
@@ -52,7 +50,7 @@ public final class MapView extends Region implements MiddleView {
   private final NamesLayer names;
   private final RulerLayer ruler;
   private final Pane field = new Pane();
-  private final Line playhead = new Line();
+  private final Playhead playhead;
   private final Line stepCursor = new Line();
   private final Rectangle pass = new Rectangle();
   private final MapTip tip;
@@ -85,6 +83,7 @@ public final class MapView extends Region implements MiddleView {
       Consumer<Clip> open,
       BiConsumer<ContextMenuEvent, Boolean> menu) {
     this.session = session;
+    playhead = new Playhead(session);
     this.mouse = mouse;
     lanes = new MapLanes(session, viewport);
     gestures = new ClipGestures(session, lanes::scale, open);
@@ -108,11 +107,8 @@ public final class MapView extends Region implements MiddleView {
   }
 
   private void build(BiConsumer<ContextMenuEvent, Boolean> menu) {
-    for (Line line : new Line[] {playhead, stepCursor}) {
-      line.setMouseTransparent(true);
-      line.setManaged(false);
-    }
-    playhead.getStyleClass().add("playhead");
+    stepCursor.setMouseTransparent(true);
+    stepCursor.setManaged(false);
     stepCursor.getStyleClass().add("step-cursor");
     pass.getStyleClass().add("map-pass");
     pass.setMouseTransparent(true);
@@ -197,7 +193,6 @@ public final class MapView extends Region implements MiddleView {
       markAll();
     }
     if (change.isOf(Aspect.TRANSPORT)) {
-      playhead.pseudoClassStateChanged(RECORDING, session.runControl().transport().isRecording());
       ruler.mark();
     }
     if (change.isOf(Aspect.STEPS, Aspect.KEYS)) {

@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Playhead;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.SongMouse;
@@ -39,7 +40,7 @@ public final class SongMap extends Region {
   private final Session session;
   private final Palette palette;
   private final Canvas canvas = new Canvas();
-  private final Line playhead = new Line();
+  private final Playhead playhead;
   private final Line stepCursor = new Line();
   private final Pixels pixels = new Pixels();
   private static final Drawn NOTHING = new Drawn(List.of(), 0, 0, 0);
@@ -52,14 +53,12 @@ public final class SongMap extends Region {
 
   public SongMap(Session session, Palette palette, SongMouse mouse) {
     this.session = session;
+    playhead = new Playhead(session);
     this.palette = palette;
     this.mouse = mouse;
     this.lengthTicks = measure();
     getStyleClass().add("song-map");
     setId("song-map");
-    playhead.getStyleClass().add("playhead");
-    playhead.setManaged(false);
-    playhead.setMouseTransparent(true);
     stepCursor.getStyleClass().add("step-cursor");
     stepCursor.setManaged(false);
     stepCursor.setMouseTransparent(true);

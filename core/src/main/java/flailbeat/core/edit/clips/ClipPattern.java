@@ -93,6 +93,16 @@ public record ClipPattern(List<Part> parts, long span) {
     return parts.stream().mapToInt(Part::track).max().orElse(0);
   }
 
+  /** How many of its clips find no track in a song of so many, laid from one on. */
+  public int leftOut(int track, int tracks) {
+    return (int) parts.stream().filter(p -> track + p.track() >= tracks).count();
+  }
+
+  /** The track nearest to a wanted one from which on all its clips find one, if there is any. */
+  public int trackFor(int wanted, int tracks) {
+    return Math.clamp(wanted, 0, Math.max(0, tracks - 1 - lastTrack()));
+  }
+
   /**
    * How many times it can be laid one behind the other from a tick on, as far as a song reaches.
    */
@@ -150,7 +160,7 @@ public record ClipPattern(List<Part> parts, long span) {
     List<Clip> result = new ArrayList<>(count);
     Clip source = ClipEdits.own(clip, ids);
     if (linked) {
-      Optional<Clip> there = on.clip(clip.id()).filter(c -> c.content() == clip.content());
+      Optional<Clip> there = on.clip(clip.id()).filter(c -> c.sharesWith(clip));
       long link =
           there
               .filter(c -> c.traits().isLinked())

@@ -261,13 +261,26 @@ public final class ClipActions {
       notices.tell("There is no room there: the song would be too long");
       return;
     }
-    carryOut(new ClipsLaid(pattern, tick, track, Math.min(times, most), linked, Landing.OVER));
+    int from = pattern.trackFor(track, document.song().tracks().size());
+    carryOut(new ClipsLaid(pattern, tick, from, Math.min(times, most), linked, Landing.OVER));
   }
 
   /** Carries an edit out that lays clips down, and selects what came. */
   public void carryOut(ClipsLaid laid) {
     Song before = document.song();
     editing.carryOut(laid);
+    afterLaying(laid, before);
+  }
+
+  /** Selects what was laid down since a song was another, and says what found no track. */
+  public void afterLaying(ClipsLaid laid, Song before) {
+    int out = laid.pattern().leftOut(laid.track(), before.tracks().size());
+    if (document.song() != before && out > 0) {
+      notices.warn(
+          out
+              + (out == 1 ? " clip" : " clips")
+              + " of those in hand found no track: add tracks ({track-add}) and lay them down again");
+    }
     choice.selectAdded(before);
   }
 

@@ -147,6 +147,26 @@ class LinkedClipsTest {
   }
 
   @Test
+  void clips_in_hand_from_before_a_take_was_removed_bring_no_take_back() {
+    Song taken =
+        TakeEdits.record(
+            TestSongs.song(TestSongs.clip(5, 0, BAR, TestSongs.note(10, 60, 0, 480))),
+            TestSongs.TRACK,
+            List.of(new NoteEdits.NewNote(72, 70, new flailbeat.core.model.Played(0, 480))),
+            List.of(),
+            new TickRange(0, BAR));
+    Song chosen = TakeEdits.choose(taken, TestSongs.TRACK, new ClipId(5), 1);
+    ClipPattern inHand = ClipPattern.of(chosen).orElseThrow();
+    Song other = TakeEdits.choose(chosen, TestSongs.TRACK, new ClipId(5), 2);
+    Song removed = TakeEdits.remove(other, TestSongs.TRACK, new ClipId(5));
+    Song laid = inHand.laidInto(removed, BAR, 0, 2, true, Landing.OVER);
+    assertThat(TestSongs.track(laid).clips().get(0).takes().isChoice()).isFalse();
+    assertThat(TestSongs.track(laid).clips().get(1).takes().isChoice()).isTrue();
+    assertThat(TestSongs.track(laid).links().count(TestSongs.track(laid).clips().get(1)))
+        .isEqualTo(2);
+  }
+
+  @Test
   void of_a_clip_made_shorter_all_is_there_in_the_others_and_can_be_edited() {
     Song shorter =
         ClipShapes.resizeEnd(three(), Set.of(new ClipId(5)), -3000, ClipShapes.Beyond.LOOP);

@@ -54,6 +54,18 @@ public final class Viewport {
     }
   }
 
+  /**
+   * The same, in height by so much as something under the roll took of it: what is in the middle
+   * stays there.
+   */
+  public void resize(double newWidth, double newHeight, double taken) {
+    boolean keeps = taken != 0 && hasSize();
+    resize(newWidth, newHeight);
+    if (keeps) {
+      change(s -> s.withTop(s.topRow() - taken / 2 / s.rowHeight(), newHeight));
+    }
+  }
+
   /** Scrolls or zooms, as far as the piano's 128 notes and the song's start allow. */
   public void change(UnaryOperator<RollScale> change) {
     RollScale wanted = change.apply(scale);

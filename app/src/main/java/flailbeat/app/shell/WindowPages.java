@@ -1,0 +1,101 @@
+package flailbeat.app.shell;
+
+import flailbeat.app.shell.files.FileActions;
+import flailbeat.app.shell.files.ShelfKeeper;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.page.ChoresPage;
+import flailbeat.app.view.page.ClipPage;
+import flailbeat.app.view.page.DrawingPage;
+import flailbeat.app.view.page.EventsPage;
+import flailbeat.app.view.page.HandsPage;
+import flailbeat.app.view.page.KeysPage;
+import flailbeat.app.view.page.RecordingPage;
+import flailbeat.app.view.page.ShelfPage;
+import flailbeat.app.view.page.SidePane;
+import flailbeat.app.view.timing.TimingDeskView;
+import flailbeat.core.session.Session;
+import java.util.List;
+import java.util.function.Supplier;
+
+/** The pages at the window's right, and what is turned to from elsewhere. */
+final class WindowPages {
+  private final Session session;
+  private final TimingDeskView desk;
+  private final Page timing;
+  private final Page list;
+  private final Page clip;
+  private final SidePane pane;
+  private EventsPage eventsPage;
+  private ClipPage clipPage;
+
+  /**
+   * The pages, in the order in which they stand on the rail.
+   *
+   * @param recording makes the page of recording, which needs devices
+   * @param keys makes the page of keys, which needs the commands
+   */
+  WindowPages(
+      Session session,
+      TimingDeskView desk,
+      FileActions files,
+      ShelfKeeper shelf,
+      Supplier<RecordingPage> recording,
+      Supplier<KeysPage> keys) {
+    this.session = session;
+    this.desk = desk;
+    timing = desk.page();
+    list = EventsPage.page(this::eventsPage);
+    clip = ClipPage.page(this::clipPage);
+    pane =
+        new SidePane(
+            session,
+            List.of(
+                timing,
+                HandsPage.page(session),
+                RecordingPage.page(recording),
+                DrawingPage.page(session),
+                list,
+                clip,
+                ShelfPage.page(session, shelf),
+                ChoresPage.page(session, files),
+                KeysPage.page(keys)));
+  }
+
+  SidePane pane() {
+    return pane;
+  }
+
+  TimingDeskView desk() {
+    return desk;
+  }
+
+  void turnToTiming() {
+    pane.turnTo(timing);
+  }
+
+  /** Puts the caret into the row of the list that is selected. */
+  void editList() {
+    pane.turnTo(list);
+    eventsPage().editSelected();
+  }
+
+  /** Puts the caret where the name of a clip is typed. */
+  void nameClip() {
+    pane.turnTo(clip);
+    clipPage().editName();
+  }
+
+  private EventsPage eventsPage() {
+    if (eventsPage == null) {
+      eventsPage = new EventsPage(session);
+    }
+    return eventsPage;
+  }
+
+  private ClipPage clipPage() {
+    if (clipPage == null) {
+      clipPage = new ClipPage(session);
+    }
+    return clipPage;
+  }
+}
