@@ -22,6 +22,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -40,8 +41,6 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 /** The table of commands, and what is made from it. */
 class CommandsTest extends HeadlessWindow {
@@ -353,41 +352,47 @@ class CommandsTest extends HeadlessWindow {
   }
 
   /** What the README's ten steps need, by what their words find. */
-  @ParameterizedTest
-  @CsvSource({
-    "arrange chords, arrange-chords",
-    "keyboard azerty, layout-azerty",
-    "octave down, octave-down",
-    "strike ff, velocity-ff",
-    "latch sustain, sustain-latch",
-    "give letter notes, keys-switch",
-    "sound after, sound-next",
-    "add track, track-add",
-    "record, record",
-    "keep played, keep",
-    "round loop, loop",
-    "drop pass, drop-pass",
-    "triplets 1/8, grid-8t",
-    "nearest, method-nearest",
-    "which grid, which-grid",
-    "quantize, quantize",
-    "doubtful, decide",
-    "find beat, find-beat",
-    "hear played until, as-played-stay",
-    "one round, rounds",
-    "put back, bring-back",
-    "undo, undo",
-    "select all, select-all",
-    "octave up notes, move-octave-up",
-    "lane velocities, lane-velocity",
-    "export, song-export",
-    "measure early late, calibrate"
-  })
-  void each_of_the_ten_steps_is_found_by_words_and_in_a_menu(String words, String id)
-      throws Exception {
-    assertThat(commands().find(words)).extracting(f -> f.command().id()).contains(id);
+  private static final Map<String, String> TEN_STEPS =
+      Map.ofEntries(
+          Map.entry("arrange chords", "arrange-chords"),
+          Map.entry("keyboard azerty", "layout-azerty"),
+          Map.entry("octave down", "octave-down"),
+          Map.entry("strike ff", "velocity-ff"),
+          Map.entry("latch sustain", "sustain-latch"),
+          Map.entry("give letter notes", "keys-switch"),
+          Map.entry("sound after", "sound-next"),
+          Map.entry("add track", "track-add"),
+          Map.entry("record", "record"),
+          Map.entry("keep played", "keep"),
+          Map.entry("round loop", "loop"),
+          Map.entry("drop pass", "drop-pass"),
+          Map.entry("triplets 1/8", "grid-8t"),
+          Map.entry("nearest", "method-nearest"),
+          Map.entry("which grid", "which-grid"),
+          Map.entry("quantize", "quantize"),
+          Map.entry("doubtful", "decide"),
+          Map.entry("find beat", "find-beat"),
+          Map.entry("hear played until", "as-played-stay"),
+          Map.entry("one round", "rounds"),
+          Map.entry("put back", "bring-back"),
+          Map.entry("undo", "undo"),
+          Map.entry("select all", "select-all"),
+          Map.entry("octave up notes", "move-octave-up"),
+          Map.entry("lane velocities", "lane-velocity"),
+          Map.entry("export", "song-export"),
+          Map.entry("measure early late", "calibrate"));
+
+  @Test
+  void each_of_the_ten_steps_is_found_by_words_and_in_a_menu() throws Exception {
     List<MenuItem> items = new ArrayList<>();
     ui.get(() -> ((MenuBar) ui.node("menus")).getMenus()).forEach(m -> collect(m, items));
-    assertThat(items).extracting(MenuItem::getId).contains("menu-" + id);
+    TEN_STEPS.forEach(
+        (words, id) -> {
+          assertThat(commands().find(words))
+              .as(words)
+              .extracting(f -> f.command().id())
+              .contains(id);
+          assertThat(items).extracting(MenuItem::getId).contains("menu-" + id);
+        });
   }
 }
