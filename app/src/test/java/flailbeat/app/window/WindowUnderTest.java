@@ -141,7 +141,8 @@ final class WindowUnderTest {
   /** Does something on the window's thread. */
   void run(Runnable action) {
     WaitForAsyncUtils.waitForAsyncFx(10_000, action);
-    WaitForAsyncUtils.waitForFxEvents();
+    // Each round waits ten milliseconds: what an action brings about is there after two.
+    WaitForAsyncUtils.waitForFxEvents(2);
   }
 
   /** Asks something on the window's thread. */
