@@ -377,7 +377,14 @@ class MapWindowTest extends RollWindow {
     assertThat(pitchesOf(1)).containsExactly(60, 64);
     ui.run(() -> ui.window.shelf().takeOff("beat one"));
     ui.await(() -> ui.session.shelf().items().size() == 1);
-    assertThat(folder.resolve("shelf").resolve("taken off").resolve("beat one.flail")).exists();
+    Path aside = folder.resolve("shelf").resolve("taken off");
+    assertThat(aside.resolve("beat one.flail")).exists();
+    ui.run(() -> ui.window.shelf().put("beat one"));
+    ui.await(() -> ui.session.shelf().items().size() == 2);
+    ui.run(() -> ui.window.shelf().takeOff("beat one"));
+    ui.await(() -> ui.session.shelf().items().size() == 1);
+    assertThat(aside.resolve("beat one.flail")).as("the one before stays").exists();
+    assertThat(aside.resolve("beat one 2.flail")).exists();
   }
 
   @Test

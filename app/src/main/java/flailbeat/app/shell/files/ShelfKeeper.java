@@ -4,6 +4,7 @@ import flailbeat.app.formats.Formats;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.view.page.ShelfFiles;
 import flailbeat.core.edit.clips.ClipPattern;
+import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
@@ -12,7 +13,6 @@ import flailbeat.core.session.person.Named;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -97,8 +97,13 @@ public final class ShelfKeeper implements ShelfFiles {
     for (Path file : files) {
       if (Ending.PROJECT.isOf(file) || Ending.MIDI.isOf(file)) {
         try {
-          ClipPattern.of(Formats.ALL.read(file).song())
-              .ifPresent(p -> items.add(new Shelf.Item(SongFiles.titleOf(file), p)));
+          Opened opened = Formats.ALL.read(file);
+          if (opened.isSound()) {
+            ClipPattern.of(opened.song())
+                .ifPresent(p -> items.add(new Shelf.Item(SongFiles.titleOf(file), p)));
+          } else {
+            faults.add(file + ": " + opened.damage());
+          }
         } catch (IOException e) {
           faults.add(SongFiles.describe(file, e));
         }
@@ -123,7 +128,7 @@ public final class ShelfKeeper implements ShelfFiles {
       return;
     }
     Path place = folder.get();
-    Path file = free(place, name);
+    Path file = free(place, name, ENDING);
     background.write(
         "Keeping " + file.getFileName(),
         () -> {
@@ -138,11 +143,11 @@ public final class ShelfKeeper implements ShelfFiles {
         e -> session.notices().tell(new Notice(SongFiles.describe(file, e), true)));
   }
 
-  /** What is on the shelf already under that name stays there. */
-  private static Path free(Path folder, String name) {
-    Path file = folder.resolve(name + ENDING);
+  /** What is in a folder already under that name stays there. */
+  private static Path free(Path folder, String name, String ending) {
+    Path file = folder.resolve(name + ending);
     for (int n = 2; Files.exists(file); n++) {
-      file = folder.resolve(name + " " + n + ENDING);
+      file = folder.resolve(name + " " + n + ending);
     }
     return file;
   }
@@ -161,8 +166,8 @@ public final class ShelfKeeper implements ShelfFiles {
           try (Stream<Path> all = Files.list(folder)) {
             for (Path file : all.filter(Files::isRegularFile).toList()) {
               if (SongFiles.titleOf(file).equals(name)) {
-                Files.move(
-                    file, aside.resolve(file.getFileName()), StandardCopyOption.REPLACE_EXISTING);
+                String whole = file.getFileName().toString();
+                Files.move(file, free(aside, name, whole.substring(name.length())));
               }
             }
           }
