@@ -53,20 +53,22 @@ public final class CommandMenus extends MenuBar {
     return command.kind() != Kind.HOLD && !command.isAnswer();
   }
 
+  /** Carries a command out, once its number is asked where it goes by one. */
+  static void choose(Command command, Consumer<Command> ask) {
+    if (command.amount().isPresent()) {
+      ask.accept(command);
+    } else {
+      command.press().run();
+    }
+  }
+
   private Menu menu(Group group, List<Command> commands) {
     Menu menu = new Menu(group.title());
     menu.setId("menu-" + group.name().toLowerCase(java.util.Locale.ROOT));
     for (Command command : commands) {
       MenuItem item = new MenuItem();
       item.setId("menu-" + command.id());
-      item.setOnAction(
-          e -> {
-            if (command.amount().isPresent()) {
-              ask.accept(command);
-            } else {
-              command.press().run();
-            }
-          });
+      item.setOnAction(e -> choose(command, ask));
       item.setUserData(command.id());
       menu.getItems().add(item);
     }

@@ -85,14 +85,7 @@ public final class ShortMenu {
         new MenuItem(command.title() + more + (keys.isEmpty() ? "" : "  (" + keys + ")"));
     item.setId("short-" + command.id());
     item.setDisable(!command.enabled().getAsBoolean());
-    item.setOnAction(
-        e -> {
-          if (command.amount().isPresent()) {
-            ask.accept(command);
-          } else {
-            command.press().run();
-          }
-        });
+    item.setOnAction(e -> CommandMenus.choose(command, ask));
     return item;
   }
 }

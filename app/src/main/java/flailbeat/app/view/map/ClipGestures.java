@@ -2,6 +2,7 @@ package flailbeat.app.view.map;
 
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.MouseTarget;
+import flailbeat.app.view.bench.hand.Zone;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.clips.ClipMoves;
 import flailbeat.core.edit.clips.ClipPattern;
@@ -110,7 +111,7 @@ final class ClipGestures implements MouseTarget {
     }
   }
 
-  private Gesture hold(Clip clip, ClipHits.Zone zone, MouseEvent e) {
+  private Gesture hold(Clip clip, Zone zone, MouseEvent e) {
     Set<ClipId> before = session.document().selection().clips();
     boolean was = before.contains(clip.id());
     if (e.isShiftDown() && !was) {
@@ -122,8 +123,8 @@ final class ClipGestures implements MouseTarget {
       select(clip, was);
     }
     Set<ClipId> held = session.document().selection().clips();
-    if (zone != ClipHits.Zone.BODY && !e.isShortcutDown()) {
-      boolean start = zone == ClipHits.Zone.START;
+    if (zone != Zone.BODY && !e.isShortcutDown()) {
+      boolean start = zone == Zone.START;
       return new Gesture.ResizeClips(clip, e.getX(), new ClipsResized(held, start, 0, Beyond.LOOP));
     }
     ClipsMoved.What what =

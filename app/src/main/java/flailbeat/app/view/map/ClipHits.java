@@ -1,5 +1,6 @@
 package flailbeat.app.view.map;
 
+import flailbeat.app.view.bench.hand.Zone;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -11,13 +12,6 @@ import javafx.scene.Cursor;
 /** Finds the clip that is meant at a place of the large map, and which part of it. */
 final class ClipHits {
   private static final double EDGE = 6;
-
-  /** A part of a clip that does something of its own. */
-  enum Zone {
-    START,
-    BODY,
-    END
-  }
 
   /** A clip under the mouse, and where on it the mouse is. */
   record Hit(Clip clip, Zone zone) {}
@@ -61,14 +55,6 @@ final class ClipHits {
 
   /** What the pointer looks like there. */
   Cursor cursorAt(double x, double y) {
-    return at(x, y)
-        .map(
-            h ->
-                switch (h.zone()) {
-                  case START -> Cursor.W_RESIZE;
-                  case END -> Cursor.E_RESIZE;
-                  case BODY -> Cursor.OPEN_HAND;
-                })
-        .orElse(Cursor.DEFAULT);
+    return at(x, y).map(h -> h.zone().cursor()).orElse(Cursor.DEFAULT);
   }
 }

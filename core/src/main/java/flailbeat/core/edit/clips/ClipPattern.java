@@ -157,31 +157,21 @@ public record ClipPattern(List<Part> parts, long span) {
   /** The clips that are laid of one, not yet in their places. */
   private static List<Clip> copies(
       Clip clip, Track on, boolean linked, int count, Ids ids, Map<ClipId, Long> newLinks) {
-    List<Clip> result = new ArrayList<>(count);
-    Clip source = ClipEdits.own(clip, ids);
+    Optional<Clip> there =
+        linked ? on.clip(clip.id()).filter(c -> c.sharesWith(clip)) : Optional.empty();
+    long link = ClipTraits.UNLINKED;
     if (linked) {
-      Optional<Clip> there = on.clip(clip.id()).filter(c -> c.sharesWith(clip));
-      long link =
-          there
-              .filter(c -> c.traits().isLinked())
-              .map(c -> c.traits().link())
-              .orElseGet(() -> newLinks.getOrDefault(clip.id(), ids.link()));
-      if (there.isPresent()) {
-        newLinks.putIfAbsent(clip.id(), link);
-        source = clip;
-      } else {
-        source = ClipEdits.withNewIds(source, ids);
-      }
-      for (int i = 0; i < count; i++) {
-        result.add(source.withId(ids.clip()).withTraits(source.traits().withLink(link)));
-      }
-      return result;
+      link =
+          there.filter(c -> c.traits().isLinked()).map(c -> c.traits().link()).orElseGet(ids::link);
     }
+    if (there.isPresent()) {
+      newLinks.put(clip.id(), link);
+    }
+    Clip shared = there.isPresent() || !linked ? clip : ClipEdits.withNewIds(clip, ids);
+    List<Clip> result = new ArrayList<>(count);
     for (int i = 0; i < count; i++) {
-      result.add(
-          ClipEdits.withNewIds(source, ids)
-              .withId(ids.clip())
-              .withTraits(source.traits().withLink(ClipTraits.UNLINKED)));
+      Clip copy = linked ? shared : ClipEdits.withNewIds(clip, ids);
+      result.add(copy.withId(ids.clip()).withTraits(clip.traits().withLink(link)));
     }
     return result;
   }

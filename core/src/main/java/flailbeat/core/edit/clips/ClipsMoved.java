@@ -50,7 +50,7 @@ public record ClipsMoved(Set<ClipId> ids, long ticks, int tracks, What what, Lan
   }
 
   /** So many clips, in words. */
-  static String words(int count) {
+  public static String words(int count) {
     return count == 1 ? "clip" : count + " clips";
   }
 }

@@ -105,14 +105,10 @@ public final class ClipActions {
     return false;
   }
 
-  private static String words(Set<ClipId> ids) {
-    return ids.size() == 1 ? "clip" : ids.size() + " clips";
-  }
-
   void edit(String label, Shape shape) {
     if (!isNone()) {
       Set<ClipId> ids = choice.meant();
-      editing.attempt(label + " " + words(ids), s -> shape.of(s, ids));
+      editing.attempt(label + " " + ClipsMoved.words(ids.size()), s -> shape.of(s, ids));
     }
   }
 
@@ -195,7 +191,9 @@ public final class ClipActions {
     copied = ClipPattern.of(document.song(), choice.meant()).or(() -> copied);
     if (!isNone()) {
       notices.tell(
-          "Copied " + words(choice.meant()) + ": {paste} lays it down where playing starts");
+          "Copied "
+              + ClipsMoved.words(choice.meant().size())
+              + ": {paste} lays it down where playing starts");
     }
   }
 

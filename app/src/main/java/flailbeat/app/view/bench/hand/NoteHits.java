@@ -23,13 +23,6 @@ final class NoteHits {
   /** No note has this pitch. */
   private static final int NOWHERE = -1;
 
-  /** A part of a note that does something of its own. */
-  enum Zone {
-    START,
-    BODY,
-    END
-  }
-
   /** A note under the mouse, and where on it the mouse is. */
   record Hit(Note note, Zone zone) {}
 
@@ -88,14 +81,6 @@ final class NoteHits {
 
   /** What the pointer looks like there. */
   Cursor cursorAt(double x, double y) {
-    return at(x, y)
-        .map(
-            h ->
-                switch (h.zone()) {
-                  case START -> Cursor.W_RESIZE;
-                  case END -> Cursor.E_RESIZE;
-                  case BODY -> Cursor.OPEN_HAND;
-                })
-        .orElse(Cursor.CROSSHAIR);
+    return at(x, y).map(h -> h.zone().cursor()).orElse(Cursor.CROSSHAIR);
   }
 }

@@ -131,12 +131,12 @@ public final class RollGestures implements MouseTarget {
           .select(e.isShiftDown() ? selection.toggled(id) : Selection.ofNotes(Set.of(id)));
     }
     Set<NoteId> held = session.document().selection().notes();
-    if (hit.zone() == NoteHits.Zone.END && e.isShortcutDown()) {
+    if (hit.zone() == Zone.END && e.isShortcutDown()) {
       long span = NoteCopies.span(session.song(), held);
       return new Gesture.Repeat(e.getX(), new NoteCopies(held, span, 0, 0));
     }
-    if (hit.zone() != NoteHits.Zone.BODY) {
-      Edge edge = hit.zone() == NoteHits.Zone.START ? Edge.START : Edge.END;
+    if (hit.zone() != Zone.BODY) {
+      Edge edge = hit.zone() == Zone.START ? Edge.START : Edge.END;
       return new Gesture.Resize(
           e.getX(),
           NoteResize.of(session.song(), held, edge, drawing.kept().together(), hit.note()),
