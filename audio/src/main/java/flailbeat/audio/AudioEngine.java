@@ -6,13 +6,17 @@ import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.line.Outputs;
 import flailbeat.audio.line.SilentLine;
 import flailbeat.audio.line.SystemOutputs;
-import flailbeat.audio.sound.Sound;
+import flailbeat.audio.midi.MidiMonitor;
+import flailbeat.audio.midi.MidiOutputs;
+import flailbeat.audio.midi.Ports;
+import flailbeat.audio.sound.OwnFile;
+import flailbeat.audio.sound.SoundLibrary;
 import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
-import flailbeat.audio.synth.Synth;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.control.Control;
+import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.model.sound.SoundedKeys;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Plans;
@@ -25,10 +29,7 @@ import flailbeat.core.time.Loop;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
+import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -45,19 +46,15 @@ public final class AudioEngine implements Player, AutoCloseable {
   private static final long LEAD_NANOS = 12_000_000;
   private static final long HUNG_NANOS = 1_500_000_000;
 
-  /** However late the window is, the other sounds wait no longer than this. */
-  private static final int REST_SECONDS = 3;
-
   private final Clock clock;
   private final Outputs outputs;
   private final Feed feed = new Feed();
-  private final ExecutorService loader =
-      Executors.newSingleThreadExecutor(r -> daemon(r, "sound-loader"));
-  private final CompletableFuture<Synth> synth;
+  private final SoundLibrary library = new SoundLibrary();
+  private final MidiMonitor monitor = new MidiMonitor();
+  private final Ports ports;
+  private final SoundLoader sounds;
   private final CompletableFuture<Renderer> renderer;
-  private final CountDownLatch restMayLoad = new CountDownLatch(1);
-  private boolean firstLoaded;
-  private final Instrument[] chosen = new Instrument[Parts.MOST];
+  private final String[] output = new String[Parts.MOST];
   private volatile Optional<String> fault = Optional.empty();
   private volatile AudioThread thread;
   private volatile SoundSettings settings = SoundSettings.standard();
@@ -65,21 +62,22 @@ public final class AudioEngine implements Player, AutoCloseable {
   private volatile int openings;
   private volatile boolean closed;
 
-  AudioEngine(Clock clock, Outputs outputs) {
+  AudioEngine(Clock clock, Outputs outputs, MidiOutputs midiOutputs) {
     this.clock = clock;
     this.outputs = outputs;
-    this.synth = CompletableFuture.supplyAsync(Synth::new, loader);
-    this.renderer = synth.thenApply(s -> new Renderer(s, feed));
+    this.ports = new Ports(feed, clock, midiOutputs, monitor);
+    this.sounds = new SoundLoader(library, this::wake, why -> fault = Optional.of(why));
+    this.renderer = sounds.synth().thenApply(s -> new Renderer(s, feed));
   }
 
   /** An engine for the system's devices; {@link #open} begins to sound. */
   public static AudioEngine onDevice(Clock clock) {
-    return new AudioEngine(clock, new SystemOutputs(clock));
+    return new AudioEngine(clock, new SystemOutputs(clock), MidiOutputs.ofSystem());
   }
 
   /** An engine that is silent on purpose, for tests and measurements. */
   public static AudioEngine silent(Clock clock) {
-    AudioEngine engine = new AudioEngine(clock, new SystemOutputs(clock));
+    AudioEngine engine = new AudioEngine(clock, new SystemOutputs(clock), MidiOutputs.ofSystem());
     engine.startOn(new SilentLine(clock), Optional.empty(), () -> true);
     engine.loadRest();
     return engine;
@@ -96,7 +94,7 @@ public final class AudioEngine implements Player, AutoCloseable {
    * has more need of the processor until then.
    */
   public void loadRest() {
-    restMayLoad.countDown();
+    sounds.loadRest();
   }
 
   /** The devices that there are. May take a while. */
@@ -121,6 +119,37 @@ public final class AudioEngine implements Player, AutoCloseable {
     return fault;
   }
 
+  /** The sounds that there are. */
+  public SoundLibrary library() {
+    return library;
+  }
+
+  /** The MIDI outputs. */
+  public Ports ports() {
+    return ports;
+  }
+
+  /** What came in and went out by MIDI. */
+  public MidiMonitor monitor() {
+    return monitor;
+  }
+
+  /** Says who is told, on another thread, which pitches a sound has that was loaded. */
+  public void onKeys(BiConsumer<Instrument, SoundedKeys> listener) {
+    sounds.onKeys(listener);
+  }
+
+  /** A file with sounds has become known: what waits for one of them gets it. */
+  public void add(OwnFile file) {
+    library.add(file);
+    sounds.loadAnew(file.fingerprint());
+  }
+
+  /** The level of a part lately, 0 to 1. */
+  public float level(int part) {
+    return feed.level(part);
+  }
+
   /** The level that left it lately, 0 to 1. */
   public float peak() {
     return feed.peak();
@@ -138,6 +167,7 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   /** Called now and then, and never waits: a device that hangs gets more room, or is given up. */
   public void watch() {
+    ports.watch();
     AudioThread current = thread;
     if (current == null
         || !current.isOnDevice()
@@ -256,27 +286,27 @@ public final class AudioEngine implements Player, AutoCloseable {
 
   @Override
   public void instrument(int part, Instrument instrument) {
-    if (instrument.equals(chosen[part])) {
-      return;
+    if (sounds.choose(part, instrument) && output[part] != null) {
+      feed.live().offerProgram(part, instrument.program());
     }
-    chosen[part] = instrument;
-    Sound sound = Sound.playing(instrument);
-    loader.execute(
-        () -> {
-          try {
-            if (firstLoaded && !restMayLoad.await(REST_SECONDS, TimeUnit.SECONDS)) {
-              LOG.debug("The window is late; sounds load meanwhile");
-            }
-            firstLoaded = true;
-            synth.join().load(sound);
-            synth.join().choose(part, sound.instrument());
-          } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-          } catch (RuntimeException e) {
-            LOG.error("{} does not load", sound.title(), e);
-            fault = Optional.of("the sound " + sound.title() + " does not load");
-          }
-        });
+  }
+
+  @Override
+  public void tryInstrument(int part, Instrument instrument) {
+    sounds.tryOut(part, instrument);
+  }
+
+  @Override
+  public void dial(int part, Control control) {
+    int status = control.kind().status();
+    feed.live().offerDial(PlaybackPlan.message(part, status, control.data1(), control.data2()));
+    wake();
+  }
+
+  @Override
+  public void output(int part, String port, int channel) {
+    output[part] = port.isEmpty() ? null : port;
+    ports.send(part, port, channel, sounds.program(part));
   }
 
   @Override
@@ -328,12 +358,12 @@ public final class AudioEngine implements Player, AutoCloseable {
   @Override
   public void close() {
     closed = true;
-    loader.shutdownNow();
+    sounds.close();
+    ports.close();
     AudioThread current = thread;
     if (current != null) {
       current.finish();
     }
-    synth.thenAccept(Synth::close);
   }
 
   private static Thread daemon(Runnable work, String name) {

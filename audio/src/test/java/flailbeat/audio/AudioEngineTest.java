@@ -8,16 +8,13 @@ import flailbeat.audio.line.GrowingLine;
 import flailbeat.audio.line.LineLost;
 import flailbeat.audio.line.OutputLine;
 import flailbeat.audio.line.SilentLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.SoundSettings;
 import flailbeat.core.time.Clock;
-import java.io.IOException;
-import java.io.InputStream;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -25,8 +22,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 class AudioEngineTest {
   @Test
@@ -60,7 +55,7 @@ class AudioEngineTest {
   @Test
   void a_line_that_is_lost_is_told() throws Exception {
     LinkedBlockingQueue<String> lost = new LinkedBlockingQueue<>();
-    Synth synth = new Synth();
+    Synth synth = TestSounds.synth();
     OutputLine line = new DyingLine();
     Renderer renderer = new Renderer(synth, new Feed());
     AudioThread thread =
@@ -111,7 +106,7 @@ class AudioEngineTest {
   void a_device_that_keeps_pace_only_with_a_larger_buffer_gets_one_and_it_is_remembered()
       throws Exception {
     FakeOutputs device = new FakeOutputs(16_384);
-    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device, List::of)) {
       engine.open(SoundSettings.standard());
       await(() -> engine.bufferBytes() >= 16_384);
       assertThat(device.opened()).startsWith(4096, 8192, 16_384);
@@ -130,7 +125,7 @@ class AudioEngineTest {
     FakeOutputs device = new FakeOutputs(0);
     CountDownLatch opens = new CountDownLatch(1);
     device.openOnlyAfter(opens);
-    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device, List::of)) {
       engine.open(SoundSettings.standard());
       await(() -> !device.opened().isEmpty());
     }
@@ -143,7 +138,7 @@ class AudioEngineTest {
   @Test
   void a_buffer_that_was_chosen_is_kept_though_the_device_is_slow_with_it() throws Exception {
     FakeOutputs device = new FakeOutputs(16_384);
-    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device, List::of)) {
       engine.open(SoundSettings.standard().withDevice("Fake").withBuffer(8192));
       await(() -> engine.bufferBytes() == 8192);
       Thread.sleep(1500);
@@ -158,7 +153,8 @@ class AudioEngineTest {
     device.hang();
     device.beExclusive();
     AtomicLong ahead = new AtomicLong();
-    try (AudioEngine engine = new AudioEngine(() -> System.nanoTime() + ahead.get(), device)) {
+    try (AudioEngine engine =
+        new AudioEngine(() -> System.nanoTime() + ahead.get(), device, List::of)) {
       engine.open(SoundSettings.standard());
       for (int size : GrowingLine.SIZES) {
         await(() -> device.opened().contains(size) && engine.bufferBytes() == size);
@@ -178,7 +174,8 @@ class AudioEngineTest {
     device.beExclusive();
     device.hang();
     AtomicLong ahead = new AtomicLong();
-    try (AudioEngine engine = new AudioEngine(() -> System.nanoTime() + ahead.get(), device)) {
+    try (AudioEngine engine =
+        new AudioEngine(() -> System.nanoTime() + ahead.get(), device, List::of)) {
       engine.open(SoundSettings.standard().withBuffer(8192));
       await(() -> engine.bufferBytes() == 8192);
       ahead.addAndGet(2_000_000_000L);
@@ -195,12 +192,12 @@ class AudioEngineTest {
   @Test
   void whatever_fails_on_the_audio_thread_is_told_and_song_time_goes_on() throws Exception {
     FakeOutputs device = new FakeOutputs(0);
-    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device)) {
+    try (AudioEngine engine = new AudioEngine(Clock.SYSTEM, device, List::of)) {
       engine.open(SoundSettings.standard());
       await(() -> device.framesTaken() > 0);
       long heard = System.nanoTime() + engine.leadNanos();
       engine.cue(PlaybackPlan.SILENCE, 0, heard, Optional.empty());
-      engine.noteOn(200, 60, 100);
+      engine.replace(null);
       await(() -> engine.fault().isPresent());
       assertThat(engine.fault().orElseThrow()).startsWith("the sound failed (");
       await(() -> device.openNow() == 0);
@@ -212,39 +209,5 @@ class AudioEngineTest {
       engine.cue(PlaybackPlan.SILENCE, 0, later, Optional.empty());
       assertThat(steadyOffset(engine)).isCloseTo(-later, within(20_000_000L));
     }
-  }
-
-  /** No sound file over 4,000,000 bytes, and at most 24 MB together. */
-  @Test
-  void the_sounds_are_small_enough_to_ship() throws IOException {
-    long all = 0;
-    for (Sound sound : Sound.values()) {
-      try (InputStream in = Sound.class.getResourceAsStream(sound.resource())) {
-        long size = in.readAllBytes().length;
-        assertThat(size).as(sound.title()).isBetween(2000L, 4_000_000L);
-        all += size;
-      }
-    }
-    assertThat(all).isLessThan(24_000_000);
-  }
-
-  /** General MIDI level 1: families of eight programs. */
-  @ParameterizedTest
-  @CsvSource({
-    "0, false, ACOUSTIC_PIANO",
-    "5, false, ELECTRIC_PIANO",
-    "9, false, VIBRAPHONE",
-    "33, false, FINGERED_BASS",
-    "35, false, FINGERED_BASS",
-    "40, false, STRINGS",
-    "74, false, SQUARE_LEAD",
-    "87, false, SAW_LEAD",
-    "127, false, WARM_PAD",
-    "25, true, STANDARD_KIT",
-    "40, true, BRUSH_KIT"
-  })
-  void an_instrument_without_a_sound_of_its_own_has_one_of_its_kind(
-      int program, boolean kit, Sound sound) {
-    assertThat(Sound.playing(new Instrument(program, kit))).isEqualTo(sound);
   }
 }

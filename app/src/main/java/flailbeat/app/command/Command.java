@@ -65,6 +65,9 @@ public record Command(
     CLIPS("Clips"),
     /** A part of edit. */
     CHORES("Chores"),
+    TRACK("Track"),
+    /** A part of track. */
+    SOUND("Sounds"),
     CAPTURE("Capture"),
     /** A part of capture. */
     LOOP("Loop"),
@@ -92,6 +95,7 @@ public record Command(
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
         case NOTES, SELECT, MOUSE, LANES, CLIPS, CHORES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
+        case SOUND -> Optional.of(TRACK);
         default -> Optional.empty();
       };
     }
@@ -121,6 +125,8 @@ public record Command(
     MOUSE("the mouse held down on the bench"),
     /** A chore is tried, and shows what it would do. */
     TRIAL("a chore being tried"),
+    /** The sounds are gone through. */
+    SOUNDS("sounds being gone through"),
     /** The sheet of keys lies over the window. */
     SHEET("the sheet of keys in sight");
 
@@ -221,6 +227,7 @@ public record Command(
         || where == KeyContext.LESSON
         || where == KeyContext.SHEET
         || where == KeyContext.TRIAL
+        || where == KeyContext.SOUNDS
         || where == KeyContext.MOUSE;
   }
 

@@ -21,6 +21,7 @@ import flailbeat.app.shell.commands.ShortMenu;
 import flailbeat.app.shell.commands.SongCommands;
 import flailbeat.app.shell.commands.StepCommands;
 import flailbeat.app.shell.commands.TimingCommands;
+import flailbeat.app.shell.commands.TrackCommands;
 import flailbeat.app.shell.commands.ViewCommands;
 import flailbeat.app.shell.device.MidiInputChoice;
 import flailbeat.app.shell.device.SoundDeviceChoice;
@@ -46,7 +47,6 @@ import flailbeat.app.view.page.RecordingPage;
 import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
 import flailbeat.app.view.row.RunRow;
-import flailbeat.app.view.row.TrackTabs;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
@@ -58,7 +58,9 @@ import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.ColorScheme;
 import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
@@ -100,6 +102,7 @@ public final class MainWindow {
   private final BenchView bench;
   private final SongMap map;
   private final RowsOverBench rows;
+  private final TrackRoom tracks;
   private final MapRoom maps;
   private final ShelfKeeper shelf;
   private final WindowPages pages;
@@ -108,6 +111,11 @@ public final class MainWindow {
   private final MidiInputChoice midi;
   private final SoundDeviceChoice sound;
   private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
+
+  /** The system's colours outlive the window, which must not hang on them. */
+  private final ChangeListener<ColorScheme> onColors =
+      (property, before, now) -> look(stage().getScene());
+
   private long lastReadout;
   private int lostSaid;
 
@@ -133,6 +141,7 @@ public final class MainWindow {
     SongMouse mouse = new SongMouse(session);
     bench = new BenchView(session, palette, mouse);
     rows = new RowsOverBench(session);
+    tracks = new TrackRoom(session, engine, palette, asks, background, this::shortMenu);
     notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
@@ -159,7 +168,8 @@ public final class MainWindow {
     sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
-    StackPane root = new StackPane(column, sheet, finder);
+    StackPane root = new StackPane(column, tracks.sounds(), tracks.list(), sheet, finder);
+    tracks.place();
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
@@ -175,7 +185,7 @@ public final class MainWindow {
     deck.fitWindow(HEIGHT);
     fold();
     look(scene);
-    Platform.getPreferences().colorSchemeProperty().addListener((p, before, now) -> look(scene));
+    Platform.getPreferences().colorSchemeProperty().addListener(onColors);
     new KeyRouter(
             session, deck, commands, keyAsk, sheet::isVisible, () -> middle.shown().isMouseBusy())
         .install(stage, scene);
@@ -215,6 +225,7 @@ public final class MainWindow {
   private List<Command> allCommands() {
     List<Command> all = new ArrayList<>(SongCommands.list(files));
     all.addAll(new EditCommands(session).list());
+    all.addAll(new TrackCommands(session, tracks).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
@@ -274,7 +285,8 @@ public final class MainWindow {
         map,
         palette,
         new TopBar(session, menus, files::save),
-        new TrackTabs(session),
+        tracks.tabs(),
+        tracks.strip(),
         map,
         rows,
         middle,
@@ -309,12 +321,17 @@ public final class MainWindow {
     return files;
   }
 
+  private Stage stage() {
+    return stage;
+  }
+
   public void show() {
     stage.show();
     frames.start();
   }
 
   public void close() {
+    Platform.getPreferences().colorSchemeProperty().removeListener(onColors);
     frames.close();
     session.run().stop();
     midi.close();
@@ -355,6 +372,7 @@ public final class MainWindow {
       lastReadout = now;
       runRow.showPosition(tick);
       runRow.showLevel(engine.peak());
+      tracks.showLevels();
     }
   }
 
@@ -364,6 +382,7 @@ public final class MainWindow {
     notices.showFault(engine.fault());
     showWork();
     sayLost();
+    tracks.watch();
   }
 
   private boolean isMoving() {

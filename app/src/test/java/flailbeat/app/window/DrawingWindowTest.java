@@ -6,8 +6,8 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.ArrangementKind;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.time.Grid;
@@ -144,7 +144,7 @@ class DrawingWindowTest extends RollWindow {
     List<Note> wanted = HarbourLamps.song().tracks().get(2).notes();
     ui.run(
         () -> {
-          ui.session.editing().addTrack(Instrument.kit(40));
+          ui.session.tracks().add(Instrument.kit(40));
           ui.session.drawing().set(MouseDrawing.Kept.STANDARD.withStart(MouseDrawing.Start.GRID));
           setGrid(8);
           bench().fit();
@@ -306,7 +306,7 @@ class DrawingWindowTest extends RollWindow {
 
   @Test
   void a_kit_has_its_drums_by_name_shows_those_that_are_used_and_in_an_order_of_ones_own() {
-    ui.run(() -> ui.session.editing().addTrack(Instrument.kit(40)));
+    ui.run(() -> ui.session.tracks().add(Instrument.kit(40)));
     given("0 36 240", "480 38 240", "960 42 240");
     double wide = ui.get(() -> rail().getWidth());
     assertThat(wide).as("room for names").isGreaterThan(100);

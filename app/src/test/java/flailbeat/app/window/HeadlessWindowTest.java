@@ -37,7 +37,7 @@ class HeadlessWindowTest extends HeadlessWindow {
   @Test
   void the_switch_says_who_has_the_keys_and_no_click_changes_it() throws Exception {
     click(ui.node("bench"), 0.5, 0.5);
-    click("track-tab-1");
+    click(ui.node("track-tab-1"), 0.1, 0.5);
     click("play");
     click("play");
     type(KeyCode.A);

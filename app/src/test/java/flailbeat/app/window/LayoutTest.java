@@ -4,10 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.person.Appearance;
 import java.util.ArrayList;
 import java.util.List;
@@ -63,7 +64,7 @@ class LayoutTest {
   private static Song song(int tracks) {
     Song song = HarbourLamps.song();
     while (song.tracks().size() > tracks) {
-      song = SongEdits.removeTrack(song, song.tracks().getLast().id());
+      song = TrackEdits.remove(song, song.tracks().getLast().id());
     }
     for (int i = song.tracks().size(); i < tracks; i++) {
       String name =

@@ -58,6 +58,16 @@ final class WindowUnderTest {
     }
 
     @Override
+    public Optional<Path> soundsToOpen() {
+      return fileToOpen();
+    }
+
+    @Override
+    public Optional<Path> soundToWrite(String suggestedName) {
+      return fileToOpen();
+    }
+
+    @Override
     public Optional<Path> grooveToOpen() {
       return fileToOpen();
     }

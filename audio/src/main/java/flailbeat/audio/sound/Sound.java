@@ -1,87 +1,73 @@
 package flailbeat.audio.sound;
 
-import flailbeat.core.model.Instrument;
-import java.util.Arrays;
+import flailbeat.core.model.sound.GeneralMidi;
+import flailbeat.core.model.sound.Instrument;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 
 /**
- * A sound that ships with the application: one SF2 file each. An instrument that has none of its
- * own is played by the one nearest in kind.
+ * A sound that ships with the application: a preset of one of its SF2 files. There is one for each
+ * of General MIDI's programs, and some kits.
+ *
+ * @param instrument which it is
+ * @param file the file's name beside this class
+ * @param gain by how many dB it is made louder, so that all are about as loud
+ * @param cents by how many cents it is tuned higher, so that all are in tune
  */
-public enum Sound {
-  ACOUSTIC_PIANO("Acoustic piano", 0),
-  ELECTRIC_PIANO("Electric piano", 4),
-  VIBRAPHONE("Vibraphone", 11),
-  MARIMBA("Marimba", 12),
-  DRAWBAR_ORGAN("Drawbar organ", 16),
-  NYLON_GUITAR("Nylon guitar", 24),
-  ACOUSTIC_BASS("Acoustic bass", 32),
-  FINGERED_BASS("Fingered bass", 33),
-  STRINGS("Strings", 48),
-  SQUARE_LEAD("Square lead", 80),
-  SAW_LEAD("Saw lead", 81),
-  WARM_PAD("Warm pad", 89),
-  STANDARD_KIT("Standard kit", Instrument.kit(0)),
-  BRUSH_KIT("Brush kit", Instrument.kit(40));
+public record Sound(Instrument instrument, String file, double gain, int cents) {
+  private static final String TABLE = "sounds.csv";
 
-  /** For each of General MIDI's sixteen families of eight programs, the sound that stands in. */
-  private static final Sound[] FAMILIES = {
-    ACOUSTIC_PIANO,
-    VIBRAPHONE,
-    DRAWBAR_ORGAN,
-    NYLON_GUITAR,
-    FINGERED_BASS,
-    STRINGS,
-    STRINGS,
-    SAW_LEAD,
-    SQUARE_LEAD,
-    SQUARE_LEAD,
-    SAW_LEAD,
-    WARM_PAD,
-    WARM_PAD,
-    NYLON_GUITAR,
-    MARIMBA,
-    WARM_PAD
-  };
+  /** The table, read when it is first asked. */
+  private static final class All {
+    static final List<Sound> LIST = read();
+    static final Map<Instrument, Sound> BY_INSTRUMENT = byInstrument();
 
-  private final String title;
-  private final Instrument instrument;
-
-  Sound(String title, int program) {
-    this(title, Instrument.melodic(program));
+    private static Map<Instrument, Sound> byInstrument() {
+      Map<Instrument, Sound> result = new HashMap<>();
+      LIST.forEach(s -> result.put(s.instrument, s));
+      return result;
+    }
   }
 
-  Sound(String title, Instrument instrument) {
-    this.title = title;
-    this.instrument = instrument;
+  /** All that ship: the programs in order, then the kits. */
+  public static List<Sound> all() {
+    return All.LIST;
   }
 
-  /** The name that people see. */
-  public String title() {
-    return title;
-  }
-
-  public Instrument instrument() {
-    return instrument;
-  }
-
-  /** The file's name beside this class. */
-  public String resource() {
-    return name().toLowerCase(Locale.ROOT).replace('_', '-') + ".sf2";
-  }
-
-  /** The sound that plays an instrument. */
+  /** The sound that plays an instrument: of a kit that is not there, the last below it. */
   public static Sound playing(Instrument instrument) {
-    List<Sound> exact =
-        Arrays.stream(values()).filter(s -> s.instrument.equals(instrument)).toList();
-    if (!exact.isEmpty()) {
-      return exact.get(0);
+    Instrument ours = instrument.ours();
+    return All.BY_INSTRUMENT.get(
+        ours.kit() ? Instrument.kit(GeneralMidi.kit(ours.program())) : ours);
+  }
+
+  /** Opens its file. */
+  InputStream open() {
+    return Sound.class.getResourceAsStream(file + ".sf2");
+  }
+
+  private static List<Sound> read() {
+    try (BufferedReader lines =
+        new BufferedReader(
+            new InputStreamReader(
+                Sound.class.getResourceAsStream(TABLE), StandardCharsets.UTF_8))) {
+      return lines.lines().skip(1).map(Sound::parse).toList();
+    } catch (IOException e) {
+      throw new UncheckedIOException("The table of sounds cannot be read", e);
     }
-    if (instrument.kit()) {
-      return STANDARD_KIT;
-    }
-    int program = instrument.program();
-    return program < 8 && program >= 4 ? ELECTRIC_PIANO : FAMILIES[program / 8];
+  }
+
+  private static Sound parse(String line) {
+    String[] cells = line.split(",");
+    Instrument instrument = new Instrument(Integer.parseInt(cells[1]), cells[0].equals("kit"));
+    return new Sound(
+        instrument, cells[2], Double.parseDouble(cells[3]), Integer.parseInt(cells[4]));
   }
 }

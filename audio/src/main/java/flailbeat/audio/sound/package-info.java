@@ -1,2 +1,2 @@
-/** The sounds that ship with the application. */
+/** The sounds: those that ship with the application, and those of files of the person's own. */
 package flailbeat.audio.sound;

@@ -1,7 +1,5 @@
 package flailbeat.audio.synth;
 
-import flailbeat.audio.line.OutputLine;
-
 /**
  * Keeps a stream below full scale: gain falls at once where a sample would pass the ceiling, and
  * comes back over {@value #RELEASE_SECONDS} s. Both channels get one gain.
@@ -11,10 +9,18 @@ public final class Limiter {
   public static final float CEILING = 0.97f;
 
   private static final double RELEASE_SECONDS = 0.12;
-  private static final float RELEASE =
-      (float) (1 - Math.exp(-1 / (RELEASE_SECONDS * OutputLine.FRAME_RATE)));
 
+  private final float release;
   private float gain = 1;
+
+  /**
+   * A limiter.
+   *
+   * @param frameRate frames a second
+   */
+  public Limiter(int frameRate) {
+    release = (float) (1 - Math.exp(-1 / (RELEASE_SECONDS * frameRate)));
+  }
 
   /**
    * Limits a block in place.
@@ -26,7 +32,7 @@ public final class Limiter {
     float peak = 0;
     for (int i = 0; i < samples.length; i += 2) {
       float loudest = Math.max(Math.abs(samples[i]), Math.abs(samples[i + 1]));
-      gain += (1 - gain) * RELEASE;
+      gain += (1 - gain) * release;
       if (loudest * gain > CEILING) {
         gain = CEILING / loudest;
       }

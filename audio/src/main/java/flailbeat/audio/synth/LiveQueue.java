@@ -1,5 +1,6 @@
 package flailbeat.audio.synth;
 
+import flailbeat.core.playback.PlaybackPlan;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.atomic.AtomicLong;
@@ -15,10 +16,30 @@ public final class LiveQueue {
   /** What {@link #poll} gives when there is nothing. */
   public static final int NOTHING = 0;
 
+  /** What of a message's highest bits is its part. */
+  static final int PART = 0x3F;
+
+  /** Says that a message is for what plays as well, and stays. */
+  private static final int DIAL = 1 << 30;
+
   private final AtomicIntegerArray messages = new AtomicIntegerArray(CAPACITY);
   private final AtomicInteger lost = new AtomicInteger();
   private final AtomicLong written = new AtomicLong();
   private final AtomicLong read = new AtomicLong();
+
+  /** Adds a packed channel message that is for what plays as well, and stays. */
+  public void offerDial(int message) {
+    offer(message | DIAL);
+  }
+
+  /** Tells the output that a part goes to which program it plays. */
+  public void offerProgram(int part, int program) {
+    offer(PlaybackPlan.message(part, 0xC0, program, 0));
+  }
+
+  static boolean isDial(int message) {
+    return (message & DIAL) != 0;
+  }
 
   /** Adds a packed channel message; false when it is full. */
   public boolean offer(int message) {

@@ -1,6 +1,5 @@
 package flailbeat.audio.synth;
 
-import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.ControlKey;
 import flailbeat.core.playback.Parts;
@@ -31,7 +30,8 @@ final class PlanPlayer {
   /** A controller that was not moved. */
   private static final int AT_REST = 0;
 
-  private final Synth synth;
+  private final Outlet outlet;
+  private final int frameRate;
   private final ClickVoice click;
   private final RepeatPlayer repeats;
   private final Feed feed;
@@ -50,6 +50,9 @@ final class PlanPlayer {
   private long startNanos;
   private long frames;
 
+  /** When the block that is made will be heard. */
+  private long heardNanos;
+
   /** Whether the song is ahead of what is heard, and lets it come. */
   private boolean waiting;
 
@@ -59,8 +62,14 @@ final class PlanPlayer {
   /** What has been gone round so far: unrolled time less this is song time. */
   private long rounds;
 
-  PlanPlayer(Synth synth, ClickVoice click, RepeatPlayer repeats, Feed feed) {
-    this.synth = synth;
+  /**
+   * Plays nothing yet.
+   *
+   * @param frameRate frames a second
+   */
+  PlanPlayer(Outlet outlet, ClickVoice click, RepeatPlayer repeats, Feed feed, int frameRate) {
+    this.outlet = outlet;
+    this.frameRate = frameRate;
     this.repeats = repeats;
     this.feed = feed;
     this.click = click;
@@ -82,6 +91,8 @@ final class PlanPlayer {
     } else if (wantedPlan() != plan) {
       take(wantedPlan());
     }
+    heardNanos = nextHeardNanos;
+    outlet.due(nextHeardNanos);
     if (run != null) {
       keepTime(begins ? 0 : unrolledNanos(frames) - nextHeardNanos - run.offsetNanos());
       if (!waiting) {
@@ -100,7 +111,7 @@ final class PlanPlayer {
   private void keepTime(long aheadNanos) {
     waiting = aheadNanos > (waiting ? 0 : MOST_OFF_NANOS) && aheadNanos < LONGEST_WAIT_NANOS;
     if (aheadNanos < -MOST_OFF_NANOS) {
-      frames += -aheadNanos * OutputLine.FRAME_RATE / NANOS_PER_SECOND;
+      frames += -aheadNanos * frameRate / NANOS_PER_SECOND;
       while (songNanos() >= loopEnd()) {
         beginRound(run.loop());
       }
@@ -118,7 +129,7 @@ final class PlanPlayer {
   }
 
   private long unrolledNanos(long atFrame) {
-    return startNanos + atFrame * NANOS_PER_SECOND / OutputLine.FRAME_RATE;
+    return startNanos + atFrame * NANOS_PER_SECOND / frameRate;
   }
 
   /** Whether it plays. */
@@ -164,6 +175,13 @@ final class PlanPlayer {
     play(from, blockEnd - rounds, blockStart);
   }
 
+  /** A dial was turned by hand: what a plan says of it later is compared with that. */
+  void dial(int part, int status, int data1, int data2) {
+    int message = PlaybackPlan.message(part, status, data1, data2);
+    held[part * ControlKey.COUNT + ControlKey.of(message)] = message;
+    control(message);
+  }
+
   /** Plays a stretch of song time, which is a block or the part of one at a loop's seam. */
   private void play(long from, long end, long blockStart) {
     if (!joined && end > plan.startNanos()) {
@@ -171,13 +189,15 @@ final class PlanPlayer {
       join();
     }
     while (next < plan.size() && plan.nanosAt(next) < end) {
+      outlet.due(heardNanos + plan.nanosAt(next) + rounds - blockStart);
       send(plan.messageAt(next++));
     }
+    outlet.due(heardNanos);
     repeats.play(true, from, end, rounds);
     ClickTrack clicks = plan.clicks();
     while (nextClick < clicks.size() && clicks.nanosAt(nextClick) < end) {
       long into = Math.max(0, clicks.nanosAt(nextClick) + rounds - blockStart);
-      int frame = (int) (into * OutputLine.FRAME_RATE / NANOS_PER_SECOND);
+      int frame = (int) (into * frameRate / NANOS_PER_SECOND);
       click.start(clicks.isAccent(nextClick++), frame, feed.clickSound(), feed.clickLevel());
     }
   }
@@ -209,10 +229,10 @@ final class PlanPlayer {
     moveControllers();
     for (int key = 0; key < KEYS; key++) {
       if (sounding[key] && wanted[key] == 0) {
-        synth.noteOff(key >> 7, key & 127);
+        outlet.noteOff(key >> 7, key & 127);
         sounding[key] = false;
       } else if (!sounding[key] && wanted[key] > 0) {
-        synth.noteOn(key >> 7, key & 127, wanted[key]);
+        outlet.noteOn(key >> 7, key & 127, wanted[key]);
         sounding[key] = true;
       }
     }
@@ -244,7 +264,7 @@ final class PlanPlayer {
   }
 
   private void control(int message) {
-    synth.control(
+    outlet.control(
         PlaybackPlan.status(message),
         PlaybackPlan.part(message),
         PlaybackPlan.data1(message),
@@ -256,10 +276,10 @@ final class PlanPlayer {
     int data1 = PlaybackPlan.data1(message);
     if (PlaybackPlan.isNoteOn(message)) {
       sounding[part << 7 | data1] = true;
-      synth.noteOn(part, data1, PlaybackPlan.data2(message));
+      outlet.noteOn(part, data1, PlaybackPlan.data2(message));
     } else if (PlaybackPlan.isNoteOff(message)) {
       sounding[part << 7 | data1] = false;
-      synth.noteOff(part, data1);
+      outlet.noteOff(part, data1);
     } else {
       int key = ControlKey.of(message);
       if (key != ControlKey.NONE) {
@@ -272,7 +292,7 @@ final class PlanPlayer {
   private void endAll() {
     for (int key = 0; key < KEYS; key++) {
       if (sounding[key]) {
-        synth.noteOff(key >> 7, key & 127);
+        outlet.noteOff(key >> 7, key & 127);
         sounding[key] = false;
       }
     }

@@ -1,6 +1,5 @@
 package flailbeat.audio.synth;
 
-import flailbeat.audio.line.OutputLine;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.playback.Repeats;
 import java.util.Arrays;
@@ -27,13 +26,13 @@ public final class Renderer {
    */
   private static final int REST_BLOCKS = 1764;
 
-  private static final long BLOCK_NANOS =
-      Synth.BLOCK_FRAMES * 1_000_000_000L / OutputLine.FRAME_RATE;
+  private final long blockNanos;
+  private final Outlet outlet;
 
   private final Synth synth;
   private final Feed feed;
-  private final ClickVoice click = new ClickVoice();
-  private final Limiter limiter = new Limiter();
+  private final ClickVoice click;
+  private final Limiter limiter;
   private final RepeatPlayer repeats;
   private final PlanPlayer plans;
   private int quietBlocks;
@@ -42,8 +41,12 @@ public final class Renderer {
   public Renderer(Synth synth, Feed feed) {
     this.synth = synth;
     this.feed = feed;
-    this.repeats = new RepeatPlayer(synth);
-    this.plans = new PlanPlayer(synth, click, repeats, feed);
+    blockNanos = Synth.BLOCK_FRAMES * 1_000_000_000L / synth.frameRate();
+    click = new ClickVoice(synth.frameRate());
+    limiter = new Limiter(synth.frameRate());
+    outlet = new Outlet(synth, feed);
+    repeats = new RepeatPlayer(outlet);
+    plans = new PlanPlayer(outlet, click, repeats, feed, synth.frameRate());
   }
 
   /** The last block as numbers, left and right in turn; for the rendering thread alone. */
@@ -61,9 +64,10 @@ public final class Renderer {
     plans.follow(feed.run(), nextHeardNanos);
     boolean asked = feed.run() != null || feed.repeats() != Repeats.NONE;
     if (feed.takeSilence()) {
-      synth.silence();
+      outlet.silence();
       asked = true;
     }
+    outlet.due(0);
     int message = feed.live().poll();
     while (message != LiveQueue.NOTHING) {
       asked = true;
@@ -72,16 +76,18 @@ public final class Renderer {
     }
     repeats.follow(feed.repeats());
     plans.block();
-    repeats.play(false, nextHeardNanos, nextHeardNanos + BLOCK_NANOS, 0);
+    repeats.play(false, nextHeardNanos, nextHeardNanos + blockNanos, 0);
     quietBlocks = asked ? 0 : quietBlocks;
     if (!isResting()) {
       synth.render(samples);
+      measureParts();
       for (int i = 0; i < samples.length; i++) {
         samples[i] *= HEADROOM;
       }
       click.mixInto(samples);
     } else {
       Arrays.fill(samples, 0);
+      feed.clearLevels();
     }
     float level = limiter.process(samples);
     quietBlocks = level < SILENT ? Math.min(quietBlocks + 1, REST_BLOCKS) : 0;
@@ -94,14 +100,27 @@ public final class Renderer {
     return quietBlocks >= REST_BLOCKS;
   }
 
+  private void measureParts() {
+    for (int part = 0; part < Synth.LIVE; part++) {
+      feed.setLevel(part, Math.max(HEADROOM * synth.level(part), feed.level(part) * PEAK_FALL));
+    }
+  }
+
   private void sendLive(int message) {
-    int channel = Synth.LIVE + PlaybackPlan.part(message);
+    if (LiveQueue.isDial(message)) {
+      plans.dial(
+          PlaybackPlan.part(message) & LiveQueue.PART,
+          PlaybackPlan.status(message),
+          PlaybackPlan.data1(message),
+          PlaybackPlan.data2(message));
+    }
+    int channel = Synth.LIVE + (PlaybackPlan.part(message) & LiveQueue.PART);
     int data1 = PlaybackPlan.data1(message);
     int data2 = PlaybackPlan.data2(message);
     switch (PlaybackPlan.status(message)) {
-      case 0x90 -> synth.noteOn(channel, data1, data2);
-      case 0x80 -> synth.noteOff(channel, data1);
-      default -> synth.control(PlaybackPlan.status(message), channel, data1, data2);
+      case 0x90 -> outlet.noteOn(channel, data1, data2);
+      case 0x80 -> outlet.noteOff(channel, data1);
+      default -> outlet.control(PlaybackPlan.status(message), channel, data1, data2);
     }
   }
 

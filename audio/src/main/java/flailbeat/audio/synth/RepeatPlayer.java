@@ -11,13 +11,13 @@ import flailbeat.core.time.Pulses;
 final class RepeatPlayer {
   private static final long NEVER = Long.MAX_VALUE;
 
-  private final Synth synth;
+  private final Outlet outlet;
   private Repeats repeats = Repeats.NONE;
   private boolean sounding;
   private long offAt = NEVER;
 
-  RepeatPlayer(Synth synth) {
-    this.synth = synth;
+  RepeatPlayer(Outlet outlet) {
+    this.outlet = outlet;
   }
 
   /** Takes up what is to be repeated; what no longer is ends. */
@@ -78,7 +78,7 @@ final class RepeatPlayer {
       int note = repeats.notes()[i];
       if (repeats.firstPulses()[i] <= unrolled) {
         end(note);
-        synth.noteOn(channel(note), PlaybackPlan.data1(note), PlaybackPlan.data2(note));
+        outlet.noteOn(channel(note), PlaybackPlan.data1(note), PlaybackPlan.data2(note));
       }
     }
     sounding = true;
@@ -96,7 +96,7 @@ final class RepeatPlayer {
   }
 
   private void end(int note) {
-    synth.noteOff(channel(note), PlaybackPlan.data1(note));
+    outlet.noteOff(channel(note), PlaybackPlan.data1(note));
   }
 
   private static int channel(int note) {

@@ -1,7 +1,7 @@
 package flailbeat.audio.report;
 
+import flailbeat.audio.TestSounds;
 import flailbeat.audio.line.OutputLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Run;
@@ -27,7 +27,7 @@ public final class JoinReport {
   private static final int TURNS = 400;
   private static final long FRAME_NANOS = 1_000_000_000L / OutputLine.FRAME_RATE;
 
-  private final Synth synth = new Synth();
+  private final Synth synth = TestSounds.synth();
   private final Feed feed = new Feed();
   private final Renderer renderer = new Renderer(synth, feed);
   private final byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
@@ -36,8 +36,8 @@ public final class JoinReport {
   public static void main(String[] args) {
     int most = Integer.parseInt(args[0]);
     JoinReport report = new JoinReport();
-    report.synth.load(Sound.SQUARE_LEAD);
-    report.synth.choose(0, Sound.SQUARE_LEAD.instrument());
+    TestSounds.load(report.synth, TestSounds.SQUARE_LEAD);
+    report.synth.choose(0, TestSounds.SQUARE_LEAD);
     report.measure(most);
     for (int bends : new int[] {100, most / 5, most}) {
       double[] joined = report.measure(bends);

@@ -1,10 +1,11 @@
 package flailbeat.audio.report;
 
+import flailbeat.audio.TestSounds;
 import flailbeat.audio.line.OutputLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.audio.synth.Feed;
 import flailbeat.audio.synth.Renderer;
 import flailbeat.audio.synth.Synth;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.playback.PlaybackPlan;
 import java.util.Arrays;
 import java.util.Locale;
@@ -18,13 +19,15 @@ public final class VoicesReport {
 
   public static void main(String[] args) {
     int notes = Integer.parseInt(args[0]);
-    Synth synth = new Synth();
+    Synth synth = TestSounds.synth();
     Feed feed = new Feed();
     Renderer renderer = new Renderer(synth, feed);
-    Sound[] sounds = {Sound.STRINGS, Sound.WARM_PAD, Sound.DRAWBAR_ORGAN, Sound.SQUARE_LEAD};
+    Instrument[] sounds = {
+      TestSounds.STRINGS, TestSounds.WARM_PAD, TestSounds.DRAWBAR_ORGAN, TestSounds.SQUARE_LEAD
+    };
     for (int part = 0; part < sounds.length; part++) {
-      synth.load(sounds[part]);
-      synth.choose(part, sounds[part].instrument());
+      TestSounds.load(synth, sounds[part]);
+      synth.choose(part, sounds[part]);
     }
     for (int i = 0; i < notes; i++) {
       feed.live().offer(PlaybackPlan.noteOn(i % sounds.length, 36 + i / sounds.length, 80));

@@ -3,8 +3,8 @@ package flailbeat.audio.synth;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.audio.TestSounds;
 import flailbeat.audio.line.OutputLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.SongEdits;
@@ -28,7 +28,7 @@ class PlanRenderTest extends RenderRig {
   /** At 120 bpm: one note at 500 ms, heard 30 ms after the cue plus 500. */
   @Test
   void a_planned_note_sounds_in_its_block() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     PlaybackPlan plan =
         PlaybackPlan.of(song(new NewNote(60, 100, new Played(960, 1440))), ClickTrack.NONE, 0);
     Run run = cue(plan, 0, 30);
@@ -72,7 +72,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void at_the_loops_end_what_sounds_ends_and_the_next_round_is_what_was_made_ready() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     Loop bar = new Loop(0, 2_000_000_000);
     PlaybackPlan first =
         PlaybackPlan.of(song(new NewNote(60, 100, new Played(2880, 9600))), ClickTrack.NONE, 0);
@@ -91,7 +91,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void a_plan_joined_in_the_middle_of_a_note_sounds_it_and_halting_ends_it() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     PlaybackPlan plan =
         PlaybackPlan.of(
             song(new NewNote(60, 100, new Played(0, 19_200))), ClickTrack.NONE, 3_000_000_000L);
@@ -104,7 +104,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void a_note_that_another_plan_holds_too_goes_on_and_one_it_lacks_ends() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     NewNote held = new NewNote(60, 100, new Played(0, 19_200));
     Run run = cue(PlaybackPlan.of(song(held), ClickTrack.NONE, 0), 0, 0);
     render(500);
@@ -122,7 +122,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void during_a_count_in_only_clicks_sound() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     Song song = song(new NewNote(60, 127, new Played(0, 9600)));
     ClickTrack clicks = ClickTrack.between(-3840, 0, song.tempos(), song.meters());
     cue(PlaybackPlan.of(song, clicks, 0), -2_000_000_000, 0);
@@ -143,7 +143,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void a_pedal_that_is_edited_away_while_it_is_down_holds_no_note() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     Song plain = song(new NewNote(60, 100, new Played(0, 480)));
     Song pedal =
         SongEdits.addControls(
@@ -199,7 +199,7 @@ class PlanRenderTest extends RenderRig {
 
   @Test
   void after_the_device_hung_what_is_held_sounds_and_what_was_missed_does_not_hang() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     NewNote held = new NewNote(60, 100, new Played(0, 4800));
     NewNote ended = new NewNote(72, 100, new Played(0, 960));
     NewNote missed = new NewNote(76, 100, new Played(1440, 1600));

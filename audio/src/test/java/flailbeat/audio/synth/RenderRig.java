@@ -1,7 +1,7 @@
 package flailbeat.audio.synth;
 
+import flailbeat.audio.TestSounds;
 import flailbeat.audio.line.OutputLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NewControl;
 import flailbeat.core.edit.NoteEdits;
@@ -11,6 +11,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.control.Control;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
@@ -26,7 +27,7 @@ import org.junit.jupiter.api.AfterEach;
 abstract class RenderRig {
   static final double BLOCK_MS = 1000.0 * Synth.BLOCK_FRAMES / OutputLine.FRAME_RATE;
 
-  final Synth synth = new Synth();
+  final Synth synth = TestSounds.synth();
   final Feed feed = new Feed();
   final Renderer renderer = new Renderer(synth, feed);
   final byte[] block = new byte[Synth.BLOCK_FRAMES * OutputLine.BYTES_PER_FRAME];
@@ -37,9 +38,9 @@ abstract class RenderRig {
     synth.close();
   }
 
-  void choose(Sound sound) {
-    synth.load(sound);
-    synth.choose(sound.instrument().kit() ? Track.DRUM_CHANNEL : 0, sound.instrument());
+  void choose(Instrument instrument) {
+    TestSounds.load(synth, instrument);
+    synth.choose(instrument.kit() ? Track.DRUM_CHANNEL : 0, instrument);
   }
 
   /** Renders so many ms and gives the left channel. */
@@ -150,13 +151,13 @@ abstract class RenderRig {
 
   static int demo() {
     Song song = HarbourLamps.song();
-    Synth own = new Synth();
+    Synth own = TestSounds.synth();
     Feed ownFeed = new Feed();
     Renderer ownRenderer = new Renderer(own, ownFeed);
     for (int part = 0; part < song.tracks().size(); part++) {
-      Sound sound = Sound.playing(song.tracks().get(part).instrument());
-      own.load(sound);
-      own.choose(part, sound.instrument());
+      Instrument sound = song.tracks().get(part).instrument();
+      TestSounds.load(own, sound);
+      own.choose(part, sound);
     }
     ownFeed.setRun(
         new Run(Plans.always(PlaybackPlan.of(song, ClickTrack.NONE, 0)), 0, 0, Optional.empty()));
@@ -190,7 +191,7 @@ abstract class RenderRig {
   /** 4.5 s of a song on a synthesizer of its own, edited every 100 ms. */
   static float[] streamOf(Song song, UnaryOperator<Song> edit) {
     RendererTest rig = new RendererTest();
-    rig.choose(Sound.SQUARE_LEAD);
+    rig.choose(TestSounds.SQUARE_LEAD);
     Run run = rig.cue(PlaybackPlan.of(song, ClickTrack.NONE, 0), 0, 0);
     float[] piece = rig.render(100);
     float[] whole = new float[45 * piece.length];

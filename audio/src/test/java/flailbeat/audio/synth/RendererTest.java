@@ -1,15 +1,13 @@
 package flailbeat.audio.synth;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.audio.TestSounds;
 import flailbeat.audio.line.OutputLine;
-import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Plans;
@@ -22,43 +20,13 @@ import flailbeat.core.time.TickRange;
 import java.util.Arrays;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.EnumSource;
 
 /** Renders blocks without a line: time is what the frames say. */
 class RendererTest extends RenderRig {
-  @ParameterizedTest
-  @EnumSource(Sound.class)
-  void every_sound_sounds_and_a_live_note_changes_the_stream_within_three_milliseconds(
-      Sound sound) {
-    choose(sound);
-    assertThat(peak(render(20))).as("nothing before").isZero();
-    boolean kit = sound.instrument().kit();
-    noteOn(kit ? 9 : 0, kit ? 38 : 60, 100);
-    float[] after = render(400);
-    int first = firstSound(after, 0);
-    assertThat(first).isBetween(0, 3 * OutputLine.FRAME_RATE / 1000);
-    assertThat(peak(after)).isBetween(0.02, (double) Limiter.CEILING);
-  }
-
-  /** Equal temperament, ISO 16:1975: A4 is 440 Hz, C4 261.6 Hz; within a tenth of a semitone. */
-  @ParameterizedTest
-  @CsvSource({"SQUARE_LEAD, 69", "SQUARE_LEAD, 60", "DRAWBAR_ORGAN, 69", "FINGERED_BASS, 45"})
-  void notes_have_their_pitch(Sound sound, int pitch) {
-    choose(sound);
-    noteOn(0, pitch, 90);
-    render(200);
-    float[] tone = render(400);
-    double expected = Pitch.frequency(pitch);
-    double best = strongestNear(tone, expected);
-    assertThat(12 * Math.log(best / expected) / Math.log(2)).isCloseTo(0, within(0.1));
-  }
-
   /** Sixteenth triplets at 120 bpm round a bar: 83.3 ms apart, 7,200 of them. */
   @Test
   void note_repeat_comes_within_a_block_of_its_place_for_ten_minutes() {
-    choose(Sound.STANDARD_KIT);
+    choose(TestSounds.STANDARD_KIT);
     Song song = Song.empty();
     Loop bar = new Loop(0, 2_000_000_000);
     Pulses pulses =
@@ -89,7 +57,7 @@ class RendererTest extends RenderRig {
 
   @Test
   void a_live_note_and_a_planned_one_of_the_same_pitch_do_not_end_each_other() {
-    choose(Sound.SQUARE_LEAD);
+    choose(TestSounds.SQUARE_LEAD);
     cue(PlaybackPlan.of(song(new NewNote(60, 100, new Played(0, 480))), ClickTrack.NONE, 0), 0, 0);
     render(100);
     noteOn(0, 60, 100);
@@ -102,7 +70,7 @@ class RendererTest extends RenderRig {
 
   @Test
   void silence_ends_everything_at_once() {
-    choose(Sound.ACOUSTIC_PIANO);
+    choose(TestSounds.ACOUSTIC_PIANO);
     for (int pitch = 40; pitch < 80; pitch++) {
       noteOn(0, pitch, 127);
     }
@@ -114,7 +82,7 @@ class RendererTest extends RenderRig {
 
   @Test
   void a_note_that_ends_dies_away() {
-    choose(Sound.DRAWBAR_ORGAN);
+    choose(TestSounds.DRAWBAR_ORGAN);
     noteOn(0, 60, 100);
     assertThat(peak(render(500))).isGreaterThan(0.02);
     noteOff(0, 60);
@@ -129,10 +97,10 @@ class RendererTest extends RenderRig {
 
   @Test
   void each_of_64_parts_has_a_sound_of_its_own() {
-    synth.load(Sound.SQUARE_LEAD);
-    synth.load(Sound.MARIMBA);
+    TestSounds.load(synth, TestSounds.SQUARE_LEAD);
+    TestSounds.load(synth, TestSounds.MARIMBA);
     for (int part = 0; part < Parts.MOST; part++) {
-      synth.choose(part, (part % 2 == 0 ? Sound.SQUARE_LEAD : Sound.MARIMBA).instrument());
+      synth.choose(part, part % 2 == 0 ? TestSounds.SQUARE_LEAD : TestSounds.MARIMBA);
     }
     for (int part : new int[] {0, 1, 9, 16, 25, 40, 63}) {
       noteOn(part, 72, 100);
@@ -154,7 +122,7 @@ class RendererTest extends RenderRig {
 
   @Test
   void all_notes_off_ends_what_only_a_pedal_holds_and_the_next_note_does_not_hang() {
-    choose(Sound.DRAWBAR_ORGAN);
+    choose(TestSounds.DRAWBAR_ORGAN);
     synth.control(0xB0, Synth.LIVE, 64, 127);
     noteOn(0, 60, 100);
     render(200);
@@ -173,7 +141,7 @@ class RendererTest extends RenderRig {
 
   @Test
   void a_synthesizer_that_rests_in_silence_answers_as_soon_as_ever() {
-    choose(Sound.ACOUSTIC_PIANO);
+    choose(TestSounds.ACOUSTIC_PIANO);
     noteOn(0, 60, 100);
     render(300);
     noteOff(0, 60);

@@ -1,7 +1,6 @@
 package flailbeat.core.demo;
 
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -9,6 +8,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;

@@ -3,7 +3,6 @@ package flailbeat.core.edit;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Links;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -13,6 +12,7 @@ import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.id.ControlId;
 import flailbeat.core.model.id.IdSet;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
@@ -83,14 +83,6 @@ public final class SongEdits {
     List<Track> tracks = new ArrayList<>(song.tracks());
     tracks.add(Track.empty(ids.track(), name, instrument, song.freeChannel(instrument.kit())));
     return ids.recordedIn(song.withTracks(tracks));
-  }
-
-  /** Takes a track away; the last one stays. */
-  public static Song removeTrack(Song song, TrackId id) {
-    if (song.tracks().size() < 2) {
-      return song;
-    }
-    return song.withTracks(song.tracks().stream().filter(t -> !t.id().equals(id)).toList());
   }
 
   /** Gives a track another sound, moving it to or from the drum channel as the sound asks. */
@@ -223,7 +215,8 @@ public final class SongEdits {
     return same ? track : track.withClips(clips);
   }
 
-  private static boolean hasName(Song song, String name) {
+  /** Whether a track is called so. */
+  public static boolean hasName(Song song, String name) {
     return song.tracks().stream().anyMatch(t -> t.name().equals(name));
   }
 }

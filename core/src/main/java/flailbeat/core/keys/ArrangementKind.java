@@ -29,7 +29,7 @@ public enum ArrangementKind {
   }
 
   /** The lowest note of the reach that it starts with. */
-  int base() {
+  public int base() {
     return base;
   }
 

@@ -35,6 +35,12 @@ public final class Hands {
   private int base = Pitch.MIDDLE_C;
   private int velocity = VelocityMark.MF.velocity();
   private Touch touch = Touch.standard();
+
+  /** The same within the range of the part that is played. */
+  private Touch inForce = touch;
+
+  private int ownFloor;
+  private int ownCeiling;
   private final Random sway = new Random(SWAY_SEED);
 
   public Arrangement arrangement() {
@@ -49,6 +55,12 @@ public final class Hands {
     bases.put(arrangement.kind(), base);
     base = bases.getOrDefault(value.kind(), value.kind().base());
     arrangement = value;
+  }
+
+  /** Lays the notes out otherwise, counted from a note, as far as the piano allows. */
+  public void lay(Arrangement value, int newBase) {
+    setArrangement(value);
+    base = Math.clamp(newBase, Pitch.LOWEST, HIGHEST_BASE);
   }
 
   /** The lowest note under the hands, 0 to 127. */
@@ -87,7 +99,7 @@ public final class Hands {
 
   /** How hard the next key is struck, accents and sway apart. */
   public int velocity() {
-    return touch.limit(velocity);
+    return inForce.limit(velocity);
   }
 
   public Touch touch() {
@@ -97,12 +109,27 @@ public final class Hands {
   /** Chooses how hard keys are struck; its sway begins anew, so that it can be repeated. */
   public void setTouch(Touch value) {
     touch = value;
+    limit(ownFloor, ownCeiling);
     sway.setSeed(SWAY_SEED);
+  }
+
+  /**
+   * Holds the velocities of the part that is played within a range of its own.
+   *
+   * @param floor 1 to 127; 0 for none of its own
+   * @param ceiling {@code floor} to 127; 0 likewise
+   */
+  public void limit(int floor, int ceiling) {
+    ownFloor = floor;
+    ownCeiling = ceiling;
+    int lowest = floor > 0 ? floor : touch.floor();
+    int highest = ceiling > 0 ? ceiling : touch.ceiling();
+    inForce = touch.withRange(Math.min(lowest, highest), highest);
   }
 
   /** Sets the velocity, 1 to 127; beyond that it stops at the end. */
   public void setVelocity(int value) {
-    velocity = touch.limit(value);
+    velocity = inForce.limit(value);
   }
 
   /** The pitches that a key gives now, lowest first: none for one that plays nothing. */
@@ -126,7 +153,7 @@ public final class Hands {
     if (down.containsKey(finger) || pitches.isEmpty()) {
       return List.of();
     }
-    int struck = touch.struck(velocity(), accented, beat, sway.nextGaussian());
+    int struck = inForce.struck(velocity(), accented, beat, sway.nextGaussian());
     return strike(finger, pitches, struck, atNanos);
   }
 
@@ -134,7 +161,7 @@ public final class Hands {
   public List<Performed> press(List<Integer> pitches, int strikeVelocity, long atNanos) {
     Finger finger = new Finger.OnScreen();
     List<Performed> events = new ArrayList<>(release(finger, atNanos));
-    events.addAll(strike(finger, pitches, touch.limit(strikeVelocity), atNanos));
+    events.addAll(strike(finger, pitches, inForce.limit(strikeVelocity), atNanos));
     return events;
   }
 
@@ -143,7 +170,7 @@ public final class Hands {
     Finger finger = new Finger.Latched(pitches);
     return down.containsKey(finger)
         ? release(finger, atNanos)
-        : strike(finger, pitches, touch.limit(strikeVelocity), atNanos);
+        : strike(finger, pitches, inForce.limit(strikeVelocity), atNanos);
   }
 
   /** The pitches that are latched. */
@@ -162,7 +189,7 @@ public final class Hands {
   public List<Performed> pressOnDevice(int pitch, int strikeVelocity, long atNanos) {
     Finger finger = new Finger.OnDevice(pitch);
     List<Performed> events = new ArrayList<>(release(finger, atNanos));
-    events.addAll(strike(finger, List.of(pitch), touch.limit(strikeVelocity), atNanos));
+    events.addAll(strike(finger, List.of(pitch), inForce.limit(strikeVelocity), atNanos));
     return events;
   }
 

@@ -91,7 +91,7 @@ public record ClipTraits(
     if (!changesNotes()) {
       return own;
     }
-    Note higher = transpose == 0 ? own : own.withPitch(onPiano(own.pitch() + transpose));
+    Note higher = transpose == 0 ? own : own.withPitch(Pitch.folded(own.pitch() + transpose));
     return louder == 0 ? higher : higher.withVelocity(Velocity.within(higher.velocity() + louder));
   }
 
@@ -102,7 +102,8 @@ public record ClipTraits(
    */
   Note own(Note heard, Note before) {
     Note was = heard(before);
-    int pitch = heard.pitch() == was.pitch() ? before.pitch() : onPiano(heard.pitch() - transpose);
+    int pitch =
+        heard.pitch() == was.pitch() ? before.pitch() : Pitch.folded(heard.pitch() - transpose);
     int velocity =
         heard.velocity() == was.velocity()
             ? before.velocity()
@@ -114,19 +115,8 @@ public record ClipTraits(
   Note own(Note heard) {
     return changesNotes()
         ? heard
-            .withPitch(onPiano(heard.pitch() - transpose))
+            .withPitch(Pitch.folded(heard.pitch() - transpose))
             .withVelocity(Velocity.within(heard.velocity() - louder))
         : heard;
-  }
-
-  private static int onPiano(int pitch) {
-    int result = pitch;
-    while (result > Pitch.HIGHEST) {
-      result -= Pitch.OCTAVE;
-    }
-    while (result < Pitch.LOWEST) {
-      result += Pitch.OCTAVE;
-    }
-    return result;
   }
 }

@@ -4,6 +4,7 @@ import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 
 /**
  * What of a track sounds in a stretch, laid out in song time.
@@ -31,6 +32,15 @@ public record Placed(
     all.addAll(repeats);
     all.sort(Note.ORDER);
     return all;
+  }
+
+  /** The same with notes that sound otherwise than they stand; they keep their ids and times. */
+  Placed withNotes(UnaryOperator<Note> change) {
+    return new Placed(
+        notes.stream().map(change).sorted(Note.ORDER).toList(),
+        repeats.stream().map(change).toList(),
+        controls,
+        soundingControls);
   }
 
   /** Lays clips out that are in order and apart. */

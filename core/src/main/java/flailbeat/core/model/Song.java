@@ -5,6 +5,7 @@ import flailbeat.core.model.carried.FromFile;
 import flailbeat.core.model.carried.Marker;
 import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.pitch.KeyMap;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -96,6 +97,16 @@ public record Song(
 
   public Optional<Track> track(TrackId id) {
     return tracks.stream().filter(t -> t.id().equals(id)).findFirst();
+  }
+
+  /** Which of its tracks one is, from 0; -1 for none of them. */
+  public int indexOf(TrackId id) {
+    for (int i = 0; i < tracks.size(); i++) {
+      if (tracks.get(i).id().equals(id)) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   public int noteCount() {

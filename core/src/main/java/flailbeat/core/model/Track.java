@@ -7,6 +7,11 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.roll.RollTraits;
+import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.model.sound.Mix;
+import flailbeat.core.model.sound.TrackSound;
+import flailbeat.core.model.track.Switches;
+import flailbeat.core.model.track.TrackTraits;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import flailbeat.core.work.InOrder;
@@ -21,6 +26,7 @@ import java.util.function.UnaryOperator;
  * @param clips in order, and apart: none begins before the one before it has ended
  * @param file what the file that it came from said of it besides
  * @param roll how it is drawn on by hand
+ * @param personal how it is shown, and how it lies under the hands
  */
 public record Track(
     TrackId id,
@@ -29,7 +35,8 @@ public record Track(
     Switches switches,
     List<Clip> clips,
     TrackFromFile file,
-    RollTraits roll) {
+    RollTraits roll,
+    TrackTraits personal) {
   /** The channel that General MIDI keeps for drums, counted from 0. */
   public static final int DRUM_CHANNEL = 9;
 
@@ -71,7 +78,8 @@ public record Track(
         Switches.OFF,
         List.of(),
         TrackFromFile.NONE,
-        RollTraits.NONE);
+        RollTraits.NONE,
+        TrackTraits.NONE);
   }
 
   public Instrument instrument() {
@@ -181,9 +189,12 @@ public record Track(
     return placed(EVER);
   }
 
-  /** All of it without the notes of clips that are muted. */
+  /** All of it as it is heard: transposed, and without the notes of clips that are muted. */
   public Placed audible() {
-    return Placed.of(clips, EVER, Clip::isAudible);
+    Placed placed = Placed.of(clips, EVER, Clip::isAudible);
+    return sound.changesPitch()
+        ? placed.withNotes(n -> n.withPitch(sound.heard(n.pitch())))
+        : placed;
   }
 
   /**
@@ -285,11 +296,11 @@ public record Track(
    * them is changed in all.
    */
   public Track withClips(List<Clip> value) {
-    return new Track(id, name, sound, switches, Links.shared(clips, value), file, roll);
+    return new Track(id, name, sound, switches, Links.shared(clips, value), file, roll, personal);
   }
 
   public Track withFile(TrackFromFile value) {
-    return new Track(id, name, sound, switches, clips, value, roll);
+    return new Track(id, name, sound, switches, clips, value, roll, personal);
   }
 
   public Track withCarried(List<CarriedEvent> value) {
@@ -302,11 +313,27 @@ public record Track(
 
   /** With another sound. A kit lives on the drum channel, so the channel may change with it. */
   public Track withInstrument(Instrument value, int newChannel) {
-    return new Track(id, name, new TrackSound(value, newChannel), switches, clips, file, roll);
+    return withSound(sound.with(value, newChannel));
+  }
+
+  public Track withSound(TrackSound value) {
+    return new Track(id, name, value, switches, clips, file, roll, personal);
+  }
+
+  public Track withMix(Mix value) {
+    return withSound(sound.withMix(value));
+  }
+
+  public Track withName(String value) {
+    return new Track(id, value, sound, switches, clips, file, roll, personal);
+  }
+
+  public Track withPersonal(TrackTraits value) {
+    return new Track(id, name, sound, switches, clips, file, roll, value);
   }
 
   public Track withSwitches(Switches value) {
-    return new Track(id, name, sound, value, clips, file, roll);
+    return new Track(id, name, sound, value, clips, file, roll, personal);
   }
 
   public Track withArmed(boolean value) {
@@ -322,6 +349,6 @@ public record Track(
   }
 
   public Track withRoll(RollTraits value) {
-    return new Track(id, name, sound, switches, clips, file, value);
+    return new Track(id, name, sound, switches, clips, file, value, personal);
   }
 }

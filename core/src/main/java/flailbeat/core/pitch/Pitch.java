@@ -14,6 +14,18 @@ public final class Pitch {
     "C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"
   };
 
+  /** A pitch or, where it would leave the 128 there are, the same note in the nearest octave. */
+  public static int folded(int pitch) {
+    int result = pitch;
+    while (result > HIGHEST) {
+      result -= OCTAVE;
+    }
+    while (result < LOWEST) {
+      result += OCTAVE;
+    }
+    return result;
+  }
+
   /** From A to G, over C. */
   private static final int[] LETTERS = {9, 11, 0, 2, 4, 5, 7};
 

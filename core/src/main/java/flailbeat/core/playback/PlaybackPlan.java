@@ -12,6 +12,7 @@ import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalInt;
 
 /**
  * What sounds when, ready for the audio thread. Immutable.
@@ -84,17 +85,23 @@ public final class PlaybackPlan {
     return checkpoints.get(Math.max(0, begun - 1));
   }
 
+  /** The same for a song that sounds for itself. */
+  public static PlaybackPlan of(Song song, ClickTrack clicks, long startNanos) {
+    return of(song, Parts.of(song), clicks, startNanos);
+  }
+
   /**
    * The audible tracks of a song, with clicks.
    *
+   * @param parts which of them each track is
    * @param startNanos song time before which only clicks sound: a count-in
    */
-  public static PlaybackPlan of(Song song, ClickTrack clicks, long startNanos) {
+  public static PlaybackPlan of(Song song, Parts parts, ClickTrack clicks, long startNanos) {
     Builder builder = new Builder(song.origin().orders());
-    for (int part = 0; part < Parts.count(song); part++) {
-      Track track = song.tracks().get(part);
-      if (song.isAudible(track)) {
-        builder.add(track, part, Parts.movedBy(song, track));
+    for (Track track : song.tracks()) {
+      OptionalInt part = parts.of(track);
+      if (part.isPresent() && song.isAudible(track)) {
+        builder.add(track, part.getAsInt(), parts.movedBy(song, track));
       }
     }
     return builder.build(song.tempos(), clicks, startNanos);
@@ -181,6 +188,10 @@ public final class PlaybackPlan {
     }
 
     void add(Track track, int part, List<Integer> moved) {
+      for (Control control : track.sound().mix().controls()) {
+        int status = control.kind().status();
+        put(0, 1, message(part, status, control.data1(), control.data2()), TickOrders.UNKNOWN);
+      }
       long[] lastOnset = new long[128];
       Placed placed = track.audible();
       List<Note> notes = placed.sounding();

@@ -29,6 +29,8 @@ import flailbeat.core.session.hands.KeyboardStudy;
 import flailbeat.core.session.hands.KeysSwitch;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.hands.SoundChoice;
+import flailbeat.core.session.hands.SoundKeys;
+import flailbeat.core.session.hands.TrackHands;
 import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.map.Shelf;
 import flailbeat.core.session.person.Appearance;
@@ -36,6 +38,7 @@ import flailbeat.core.session.person.CommandNumbers;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
 import flailbeat.core.session.person.Named;
+import flailbeat.core.session.person.SoundTaste;
 import flailbeat.core.session.run.RunActions;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.session.timing.BeatSearch;
@@ -43,6 +46,9 @@ import flailbeat.core.session.timing.DoubtWalk;
 import flailbeat.core.session.timing.LearnedLags;
 import flailbeat.core.session.timing.QuantizeActions;
 import flailbeat.core.session.timing.QuantizePreview;
+import flailbeat.core.session.tracks.SoundChooser;
+import flailbeat.core.session.tracks.TrackActions;
+import flailbeat.core.session.tracks.TrackDials;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
@@ -88,6 +94,12 @@ public final class Session {
   private final ChoreTrial chores;
   private final ClipActions clips;
   private final Shelf shelf = new Shelf(changes);
+  private final SoundTaste taste = new SoundTaste(changes);
+  private final TrackHands trackHands;
+  private final TrackActions tracks;
+  private final TrackDials dials;
+  private final SoundChooser sounds;
+  private final SoundKeys soundedKeys;
 
   /** A session in which everything is done on the thread that asks for it. */
   public Session(Clock clock, Player player) {
@@ -101,6 +113,8 @@ public final class Session {
    */
   public Session(Clock clock, Player player, Workshop workshop) {
     performer = new Performer(changes, clock);
+    trackHands = new TrackHands(document, performer, changes);
+    soundedKeys = new SoundKeys(document, performer, changes, notices, this::nameOf);
     lags = new LearnedLags(document, changes, performer::input);
     timing = new QuantizePreview(document, lags, changes, notices, clock, workshop);
     runControl = new RunControl(document, timing, performer, changes, notices, clock, player);
@@ -138,6 +152,19 @@ public final class Session {
             notices,
             clock,
             workshop);
+    tracks = new TrackActions(document, editing, taste, notices);
+    dials = new TrackDials(document, editing, runControl.live(), notices);
+    sounds =
+        new SoundChooser(
+            document,
+            tracks,
+            runControl,
+            player,
+            taste,
+            soundedKeys,
+            changes,
+            notices,
+            whileRecording);
     clips = new ClipActions(document, editing, runControl, timing, changes, notices);
     selecting = new SelectActions(document, runControl, timing, notices);
     quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
@@ -199,6 +226,36 @@ public final class Session {
   /** Clips kept aside for every song. */
   public Shelf shelf() {
     return shelf;
+  }
+
+  /** Which keys under the hands give a sound. */
+  public SoundKeys soundedKeys() {
+    return soundedKeys;
+  }
+
+  /** Which sounds the person likes. */
+  public SoundTaste taste() {
+    return taste;
+  }
+
+  /** How each track lies under the hands. */
+  public TrackHands trackHands() {
+    return trackHands;
+  }
+
+  /** What is done to whole tracks. */
+  public TrackActions tracks() {
+    return tracks;
+  }
+
+  /** Level, pan and tone of tracks. */
+  public TrackDials dials() {
+    return dials;
+  }
+
+  /** The sounds that there are to choose from. */
+  public SoundChooser sounds() {
+    return sounds;
   }
 
   /** What is done to clips. */

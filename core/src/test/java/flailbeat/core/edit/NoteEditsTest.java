@@ -3,8 +3,8 @@ package flailbeat.core.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
+import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -13,6 +13,7 @@ import flailbeat.core.model.carried.FileTraits;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TickRange;
@@ -140,8 +141,8 @@ class NoteEditsTest {
     assertThat(song.tracks().get(1).channel()).isEqualTo(9);
     song = SongEdits.setInstrument(song, second.id(), Instrument.melodic(0));
     assertThat(song.tracks().get(1).channel()).isEqualTo(1);
-    song = SongEdits.removeTrack(SongEdits.removeTrack(song, second.id()), TRACK);
-    Song one = SongEdits.removeTrack(song, song.tracks().get(0).id());
+    song = TrackEdits.remove(TrackEdits.remove(song, second.id()), TRACK);
+    Song one = TrackEdits.remove(song, song.tracks().get(0).id());
     assertThat(one.tracks()).as("the last track stays").hasSize(1);
   }
 
@@ -149,11 +150,11 @@ class NoteEditsTest {
   void a_track_that_is_added_has_a_free_name_and_one_is_removed_but_not_the_last() {
     Instrument piano = new Instrument(0, false);
     Song two = SongEdits.addTrack(Song.empty(), piano);
-    Song gap = SongEdits.removeTrack(SongEdits.addTrack(two, piano), two.tracks().get(1).id());
+    Song gap = TrackEdits.remove(SongEdits.addTrack(two, piano), two.tracks().get(1).id());
     assertThat(gap.tracks()).extracting(Track::name).contains("Track 3").doesNotContain("Track 2");
     Song again = SongEdits.addTrack(gap, piano);
     assertThat(again.tracks()).extracting(Track::name).doesNotHaveDuplicates().hasSize(3);
-    assertThat(SongEdits.removeTrack(Song.empty(), TRACK)).isEqualTo(Song.empty());
+    assertThat(TrackEdits.remove(Song.empty(), TRACK)).isEqualTo(Song.empty());
   }
 
   /** What a file said its first sound was, and its bank; controllers 0 and 32 (MIDI 1.0). */

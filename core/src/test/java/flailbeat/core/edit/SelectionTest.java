@@ -3,7 +3,6 @@ package flailbeat.core.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.NoteEdits.NewNote;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
@@ -12,6 +11,7 @@ import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.ControlId;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.time.TickRange;
 import java.util.HashSet;
 import java.util.List;

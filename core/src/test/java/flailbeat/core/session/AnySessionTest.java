@@ -22,13 +22,13 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.session.hands.Performer;
@@ -231,8 +231,8 @@ class AnySessionTest {
   private void tracks(Random random) {
     List<Track> tracks = session.song().tracks();
     switch (random.nextInt(6)) {
-      case 0 -> session.editing().addTrack(Instrument.melodic(random.nextInt(128)));
-      case 1 -> session.editing().removeTrack();
+      case 0 -> session.tracks().add(Instrument.melodic(random.nextInt(128)));
+      case 1 -> session.tracks().remove();
       default -> session.document().chooseTrack(tracks.get(random.nextInt(tracks.size())).id());
     }
   }

@@ -1,8 +1,8 @@
 package flailbeat.core.session;
 
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.playback.Plans;
 import flailbeat.core.playback.PlaybackPlan;
@@ -11,7 +11,9 @@ import flailbeat.core.playback.Repeats;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Loop;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -26,6 +28,18 @@ public final class FakePlayer implements Player {
   public final Set<String> sounding = new TreeSet<>();
   private final Set<String> ringing = new TreeSet<>();
   private final Set<String> held = new TreeSet<>();
+
+  /** What each part sounds like in a plan, and live. */
+  public final Map<Integer, Instrument> planned = new HashMap<>();
+
+  public final Map<Integer, Instrument> live = new HashMap<>();
+
+  /** What dials stand at: {@code "0 7"} is part 0's level. */
+  public final Map<String, Integer> dials = new HashMap<>();
+
+  /** Where parts go: a port, empty for the synthesizer, and a channel. */
+  public final Map<Integer, String> outputs = new HashMap<>();
+
   public Repeats repeats = Repeats.NONE;
   public boolean playing;
   private final Clock clock;
@@ -141,5 +155,22 @@ public final class FakePlayer implements Player {
   @Override
   public void instrument(int channel, Instrument instrument) {
     log.add("instrument " + channel + " " + instrument.program());
+    planned.put(channel, instrument);
+    live.put(channel, instrument);
+  }
+
+  @Override
+  public void tryInstrument(int part, Instrument instrument) {
+    live.put(part, instrument);
+  }
+
+  @Override
+  public void dial(int part, Control control) {
+    dials.put(part + " " + control.number(), control.value());
+  }
+
+  @Override
+  public void output(int part, String port, int channel) {
+    outputs.put(part, port + " " + channel);
   }
 }

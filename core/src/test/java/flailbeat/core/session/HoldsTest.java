@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.event.Performed;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.control.Control;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.CountIn;
@@ -83,7 +83,7 @@ class HoldsTest extends SessionRig {
   }
 
   private void chooseAnotherTrack() {
-    session.editing().addTrack(Instrument.melodic(48));
+    session.tracks().add(Instrument.melodic(48));
     session.document().chooseTrack(session.song().tracks().get(1).id());
   }
 
@@ -105,7 +105,7 @@ class HoldsTest extends SessionRig {
   @MethodSource("everyKind")
   void when_another_track_is_chosen_nothing_rings_on_in_the_one_before(Hold hold) {
     hold.begin().accept(this);
-    session.editing().addTrack(Instrument.melodic(10));
+    session.tracks().add(Instrument.melodic(10));
     session.document().chooseTrack(session.song().tracks().getLast().id());
     String chosen = session.song().tracks().size() - 1 + " ";
     assertThat(player.sounding).isEmpty();

@@ -9,10 +9,10 @@ import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.Grid;
@@ -49,8 +49,8 @@ class SessionTest extends RecordingRig {
     assertThat(player.sounding).containsExactly("0:60");
     session.document().chooseTrack(session.song().tracks().get(2).id());
     assertThat(player.sounding).isEmpty();
-    performer.press(PhysicalKey.A, 0);
-    assertThat(player.sounding).containsExactly("2:60");
+    performer.press(PhysicalKey.Z, 0);
+    assertThat(player.sounding).containsExactly("2:36");
     session.run().panic();
     assertThat(player.sounding).isEmpty();
     assertThat(player.log).contains("panic");
@@ -189,7 +189,7 @@ class SessionTest extends RecordingRig {
   @Test
   void a_change_of_the_title_sends_no_sound_to_the_player_though_there_are_twenty_tracks() {
     for (int i = 0; i < 19; i++) {
-      session.editing().addTrack(Instrument.melodic(i % 3 * 20));
+      session.tracks().add(Instrument.melodic(i % 3 * 20));
     }
     assertThat(player.log)
         .filteredOn(line -> line.startsWith("instrument 18"))
@@ -203,7 +203,7 @@ class SessionTest extends RecordingRig {
   @Test
   void a_track_beyond_those_that_can_sound_is_told() {
     for (int i = 0; i < 64; i++) {
-      session.editing().addTrack(Instrument.melodic(0));
+      session.tracks().add(Instrument.melodic(0));
     }
     assertThat(session.notices().current().text())
         .isEqualTo("1 track beyond the first 64 is silent here; it is kept and exported");
@@ -257,12 +257,12 @@ class SessionTest extends RecordingRig {
   @Test
   void a_track_beyond_the_channels_of_a_midi_file_is_told_as_it_is_added() {
     for (int i = 2; i <= 15; i++) {
-      session.editing().addTrack(Instrument.melodic(i));
+      session.tracks().add(Instrument.melodic(i));
     }
     assertThat(session.notices().current().text()).doesNotContain("channel");
-    session.editing().addTrack(Instrument.kit(0));
+    session.tracks().add(Instrument.kit(0));
     assertThat(session.notices().current().text()).doesNotContain("channel");
-    session.editing().addTrack(Instrument.melodic(20));
+    session.tracks().add(Instrument.melodic(20));
     assertThat(session.notices().current().text()).contains("shares channel 1 with Track 1");
   }
 }

@@ -4,22 +4,18 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
-import flailbeat.audio.sound.Sound;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
-import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.Landing;
-import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.map.ClipActions;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 
-/** What can be done to notes, takes and tracks. */
+/** What can be done to notes and takes. */
 public final class EditCommands {
   private final Session session;
   private final Meant meant;
@@ -119,17 +115,7 @@ public final class EditCommands {
             "take-next",
             "Hear the take after",
             "Ctrl+Page Down",
-            () -> session.editing().stepTake(1)),
-        of(Group.EDIT, "track-add", "Add a track", "Ctrl+Shift+A", this::addTrack),
-        of(Group.EDIT, "track-remove", "Remove the track", "", session.editing()::removeTrack)
-            .when(() -> session.song().tracks().size() > 1),
-        of(Group.EDIT, "track-previous", "Go to the track before", "Page Up", () -> step(-1)),
-        of(Group.EDIT, "track-next", "Go to the track after", "Page Down", () -> step(1)),
-        of(Group.EDIT, "sound-previous", "The sound before", "Alt+Up", () -> stepSound(-1))
-            .repeating(),
-        of(Group.EDIT, "sound-next", "The sound after", "Alt+Down", () -> stepSound(1)).repeating(),
-        of(Group.EDIT, "mute", "Mute the track", "", this::mute).plain("M").onCap("mute"),
-        of(Group.EDIT, "solo", "Hear this track alone", "", this::solo).plain("S").onCap("solo"));
+            () -> session.editing().stepTake(1)));
   }
 
   private Command moving(
@@ -156,23 +142,6 @@ public final class EditCommands {
     session.document().select(NoteRule.ALL);
   }
 
-  private void addTrack() {
-    session.editing().addTrack(Sound.ACOUSTIC_PIANO.instrument());
-  }
-
-  private void stepSound(int by) {
-    Track track = session.document().track();
-    Sound[] sounds = Sound.values();
-    int now = Sound.playing(track.instrument()).ordinal();
-    Sound next = sounds[Math.floorMod(now + by, sounds.length)];
-    session
-        .editing()
-        .edit(
-            "Sound " + next.title(),
-            s -> SongEdits.setInstrument(s, track.id(), next.instrument()));
-    session.notices().tell(new Notice(track.name() + " plays " + next.title(), false));
-  }
-
   private void delete() {
     if (session.events().deleteControls()) {
       return;
@@ -183,25 +152,5 @@ public final class EditCommands {
         .edit(
             ids.size() == 1 ? "Delete note" : "Delete " + ids.size() + " notes",
             s -> NoteEdits.delete(s, ids));
-  }
-
-  private void mute() {
-    Track track = session.document().track();
-    session
-        .editing()
-        .edit("Mute " + track.name(), s -> s.withTrack(track.id(), t -> t.withMuted(!t.muted())));
-  }
-
-  private void solo() {
-    Track track = session.document().track();
-    session
-        .editing()
-        .edit("Solo " + track.name(), s -> s.withTrack(track.id(), t -> t.withSolo(!t.solo())));
-  }
-
-  private void step(int by) {
-    List<Track> tracks = session.song().tracks();
-    int now = tracks.indexOf(session.document().track());
-    session.document().chooseTrack(tracks.get(Math.clamp(now + by, 0, tracks.size() - 1)).id());
   }
 }

@@ -50,6 +50,33 @@ public final class ShortMenu {
           "fit",
           "map-large");
 
+  /** What can be done to a track. */
+  private static final List<String> ON_TRACK =
+      List.of(
+          "track-rename",
+          "sound-choose",
+          "track-strip",
+          "track-color",
+          "",
+          "track-arm",
+          "mute",
+          "solo",
+          "solo-alone",
+          "",
+          "track-duplicate",
+          "track-duplicate-empty",
+          "track-remove",
+          "",
+          "track-earlier",
+          "track-later",
+          "track-group",
+          "track-ungroup",
+          "track-fold",
+          "",
+          "track-add",
+          "track-add-kit",
+          "track-list");
+
   private final Commands commands;
   private final Consumer<Command> ask;
 
@@ -65,9 +92,18 @@ public final class ShortMenu {
 
   /** Shows what can be done to clips, or where there is none. */
   public void show(ContextMenuEvent e, boolean onClip) {
+    show(e, onClip ? ON_CLIP : ELSEWHERE);
+  }
+
+  /** Shows what can be done to the chosen track. */
+  public void showTrack(ContextMenuEvent e) {
+    show(e, ON_TRACK);
+  }
+
+  private void show(ContextMenuEvent e, List<String> ids) {
     ContextMenu menu = new ContextMenu();
     menu.setId("short-menu");
-    for (String id : onClip ? ON_CLIP : ELSEWHERE) {
+    for (String id : ids) {
       if (id.isEmpty()) {
         menu.getItems().add(new SeparatorMenuItem());
       } else {

@@ -14,7 +14,8 @@ public enum Ending {
   MIDI(MidiSongs.ENDINGS),
   GROOVE(GrooveFile.ENDING),
   CHORES(ChoreFile.ENDING),
-  PAGE(".html", ".htm");
+  PAGE(".html", ".htm"),
+  WAVE(".wav", ".wave");
 
   private final List<String> endings;
 

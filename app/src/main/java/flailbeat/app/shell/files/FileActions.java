@@ -81,7 +81,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     }
     String damage = opened.isSound() ? "" : "; damaged, " + opened.loss();
     List<String> told = new ArrayList<>(opened.remarks());
-    session.editing().silentTracks().ifPresent(told::add);
+    session.tracks().silentTracks().ifPresent(told::add);
     String remarks = told.isEmpty() ? "" : "; " + String.join("; ", told);
     session
         .notices()

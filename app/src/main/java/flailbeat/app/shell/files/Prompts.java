@@ -24,6 +24,12 @@ public interface Prompts {
   /** Asks where to write a MIDI file. */
   Optional<Path> midiToExport(String suggestedName);
 
+  /** Asks for a file with sounds. */
+  Optional<Path> soundsToOpen();
+
+  /** Asks where to write a sound file. */
+  Optional<Path> soundToWrite(String suggestedName);
+
   /** Asks for a groove to open. */
   Optional<Path> grooveToOpen();
 

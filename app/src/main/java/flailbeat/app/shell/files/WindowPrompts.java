@@ -31,6 +31,9 @@ public final class WindowPrompts implements Prompts {
 
   private static final ExtensionFilter GROOVES =
       new ExtensionFilter("Groove", "*" + GrooveFile.ENDING);
+  private static final ExtensionFilter SOUNDS =
+      new ExtensionFilter("SoundFont 2", "*.sf2", "*.SF2");
+  private static final ExtensionFilter WAVES = new ExtensionFilter("WAV", "*.wav");
   private static final ExtensionFilter CHORES =
       new ExtensionFilter("Chores", "*" + ChoreFile.ENDING);
   private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
@@ -114,6 +117,16 @@ public final class WindowPrompts implements Prompts {
   @Override
   public Optional<Path> midiToExport(String suggestedName) {
     return save(chooser("Export a MIDI file", suggestedName, MIDI));
+  }
+
+  @Override
+  public Optional<Path> soundsToOpen() {
+    return open(chooser("Add sounds of your own", "", SOUNDS));
+  }
+
+  @Override
+  public Optional<Path> soundToWrite(String suggestedName) {
+    return save(chooser("Write what is heard", suggestedName, WAVES));
   }
 
   @Override

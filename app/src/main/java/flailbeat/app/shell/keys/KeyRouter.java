@@ -85,6 +85,12 @@ public final class KeyRouter {
             new KeyAskKeys(keyAsk),
             new StudyKeys(session.keyboard(), commands),
             new WalkKeys(session, commands),
+            new AnswerKeys(
+                "the sounds that are gone through",
+                commands,
+                KeyContext.SOUNDS,
+                () -> session.sounds().isOpen(),
+                false),
             notes,
             new AnswerKeys("what the mouse holds", commands, KeyContext.MOUSE, mouseIsBusy, true),
             new AnswerKeys(

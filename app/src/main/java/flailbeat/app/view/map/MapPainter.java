@@ -5,6 +5,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.app.view.bench.paint.TimeLines;
+import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.Song;
@@ -93,7 +94,13 @@ final class MapPainter {
         Track track = song.tracks().get(i);
         boolean heard = song.isAudible(track);
         for (Clip clip : track.clips()) {
-          clip(clip, i, top, selected.contains(clip.id()), heard, letters.of(clip));
+          clip(
+              clip,
+              TrackEdits.color(song, track),
+              top,
+              selected.contains(clip.id()),
+              heard,
+              letters.of(clip));
         }
       }
     }
@@ -105,24 +112,24 @@ final class MapPainter {
   }
 
   private void clip(
-      Clip clip, int index, double top, boolean selected, boolean trackHeard, String letter) {
+      Clip clip, int color, double top, boolean selected, boolean trackHeard, String letter) {
     double left = scale.xOf(clip.start());
     double right = Math.max(left + POST, scale.xOf(clip.end()));
     if (right < 0 || left > width) {
       return;
     }
     boolean heard = trackHeard && clip.isAudible();
-    Ink ink = inkOf(clip, index);
-    Color color = palette.color(ink, heard ? 1 : 0.45);
+    Ink ink = inkOf(clip, color);
+    Color paint = palette.color(ink, heard ? 1 : 0.45);
     double y = top + PAD;
     double bottom = top + scale.laneHeight() - PAD;
     pixels.bar(left, y, right - left, bottom - y, argb(ink, heard ? selected ? 0.26 : 0.11 : 0.05));
-    int line = Pixels.argb(color);
+    int line = Pixels.argb(paint);
     pixels.bar(left, y, POST, bottom - y, line);
     pixels.bar(left, bottom - BASE, right - left, BASE, line);
     pixels.bar(right - BASE, bottom - FOOT, BASE, FOOT, line);
     boolean named = right - left > LEAST_NAMED && bottom - y > 2 * NAME_HEIGHT;
-    rounds(clip, left, bottom, color, named);
+    rounds(clip, left, bottom, paint, named);
     notes(
         clip,
         y + (named ? NAME_HEIGHT + 1 : 3),
@@ -132,11 +139,11 @@ final class MapPainter {
       frame(left - 2, y - 2, right + 2, bottom + 2);
     }
     if (named) {
-      label(clip, left, right, y, color, letter);
+      label(clip, left, right, y, paint, letter);
     }
   }
 
-  /** The colour of a clip on a track of a number. */
+  /** The colour of a clip on a track of a colour. */
   static Ink inkOf(Clip clip, int track) {
     int own = clip.traits().color();
     return Ink.ofTrack(own == ClipTraits.AS_TRACK ? track : own);

@@ -4,7 +4,7 @@ import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.bench.surface.Layer;
-import flailbeat.audio.sound.Sound;
+import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.Session;
@@ -42,12 +42,12 @@ final class NamesLayer extends Layer {
     for (int i = 0; i < tracks.size(); i++) {
       double top = lanes.laneTop(i);
       if (top + lanes.laneHeight() > 0 && top < getHeight()) {
-        draw(g, tracks.get(i), i, top, lanes.laneHeight());
+        draw(g, tracks.get(i), top, lanes.laneHeight());
       }
     }
   }
 
-  private void draw(GraphicsContext g, Track track, int index, double top, double height) {
+  private void draw(GraphicsContext g, Track track, double top, double height) {
     boolean chosen = track.id().equals(session.document().track().id());
     if (chosen) {
       g.setFill(palette.color(Ink.WHEAT_PALE));
@@ -56,7 +56,10 @@ final class NamesLayer extends Layer {
     boolean twoLines = height >= LEAST_SOUND;
     double middle = top + height / 2;
     double first = twoLines ? middle - 9 : middle;
-    g.setFill(palette.color(Ink.ofTrack(index), session.song().isAudible(track) ? 1 : 0.45));
+    g.setFill(
+        palette.color(
+            Ink.ofTrack(TrackEdits.color(session.song(), track)),
+            session.song().isAudible(track) ? 1 : 0.45));
     g.fillOval(DOT - 5, first - 5, 10, 10);
     g.setTextAlign(TextAlignment.LEFT);
     g.setFill(palette.color(Ink.INK));
@@ -65,7 +68,7 @@ final class NamesLayer extends Layer {
     if (twoLines) {
       g.setFill(palette.color(Ink.INK_SOFT));
       g.setFont(palette.font(11));
-      g.fillText(cut(Sound.playing(track.instrument()).title()), TEXT, middle + 9);
+      g.fillText(cut(track.instrument().title()), TEXT, middle + 9);
     }
     g.setTextAlign(TextAlignment.RIGHT);
     g.setFont(palette.bold(10));

@@ -9,6 +9,7 @@ import flailbeat.app.view.base.Playhead;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.SongMouse;
+import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
@@ -203,7 +204,7 @@ public final class SongMap extends Region {
     List<Track> tracks = session.song().tracks();
     double lane = laneHeight();
     for (int i = 0; i < tracks.size(); i++) {
-      drawTrack(g, tracks.get(i), i, top(i), lane);
+      drawTrack(g, tracks.get(i), TrackEdits.color(session.song(), tracks.get(i)), top(i), lane);
     }
     drawNotes(g, tracks, lane);
     session.runControl().looping().range().ifPresent(r -> drawLoop(g, r));
@@ -236,19 +237,19 @@ public final class SongMap extends Region {
     g.fillRect(from, 0, to - from, 3);
   }
 
-  private void drawTrack(GraphicsContext g, Track track, int index, double y, double lane) {
+  private void drawTrack(GraphicsContext g, Track track, int color, double y, double lane) {
     boolean chosen = track.id().equals(session.document().track().id());
     if (chosen) {
       g.setFill(palette.color(Ink.WHEAT_PALE));
       g.fillRect(0, y, getWidth(), lane);
     }
-    g.setFill(palette.color(Ink.ofTrack(index)));
+    g.setFill(palette.color(Ink.ofTrack(color)));
     g.fillOval(LEFT / 2 - 4, y + lane / 2 - 4, 8, 8);
     for (Clip clip : track.clips()) {
       double x = xOf(clip.start());
       double w = Math.max(2, xOf(clip.end()) - x);
       boolean silent = track.muted() || !clip.isAudible();
-      g.setFill(palette.color(MapPainter.inkOf(clip, index), silent ? 0.12 : 0.3));
+      g.setFill(palette.color(MapPainter.inkOf(clip, color), silent ? 0.12 : 0.3));
       g.fillRoundRect(x, y + 1, w, lane - 2, 4, 4);
     }
   }
@@ -268,7 +269,10 @@ public final class SongMap extends Region {
         continue;
       }
       for (Clip clip : tracks.get(i).clips()) {
-        int argb = Pixels.argb(palette.color(MapPainter.inkOf(clip, i)));
+        int argb =
+            Pixels.argb(
+                palette.color(
+                    MapPainter.inkOf(clip, TrackEdits.color(session.song(), tracks.get(i)))));
         setNotes(clip.placed().sounding(), top(i) + 2, lane - 4, argb);
       }
     }

@@ -3,6 +3,7 @@ package flailbeat.core.format.project;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
+import java.util.Map;
 
 /** The project file as it is written; docs/project-format.md describes every field. */
 record ProjectDto(
@@ -45,7 +46,25 @@ record ProjectDto(
       @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean statesProgram,
       @JsonInclude(JsonInclude.Include.NON_DEFAULT) long endTick,
       @JsonInclude(JsonInclude.Include.NON_NULL) NewNotesDto newNotes,
-      @JsonInclude(JsonInclude.Include.NON_NULL) RowsDto rows) {}
+      @JsonInclude(JsonInclude.Include.NON_NULL) RowsDto rows,
+      @JsonInclude(JsonInclude.Include.NON_NULL) OwnDto own,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Map<Integer, Integer> mix,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) int transpose,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String port,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer color,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String group,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean folded,
+      @JsonInclude(JsonInclude.Include.NON_NULL) HandsDto hands) {}
+
+  /** A sound of a file of the person's own. */
+  record OwnDto(String file, String fingerprint, int bank, int program, String name) {}
+
+  /** How a track lies under the hands, as far as that was chosen for it. */
+  record HandsDto(
+      @JsonInclude(JsonInclude.Include.NON_NULL) String arrangement,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer base,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer floor,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Integer ceiling) {}
 
   /** What notes that are drawn start from. */
   record NewNotesDto(long length, int velocity) {}

@@ -23,7 +23,7 @@ import java.util.List;
 /** Reads and writes project files ({@code .flail}). */
 public final class ProjectFile {
   /** The version that is written, and the latest that is read. */
-  public static final int VERSION = 5;
+  public static final int VERSION = 6;
 
   /** Room for some three million notes. */
   private static final long MOST_TOKENS = 30_000_000;

@@ -12,11 +12,8 @@ import flailbeat.core.format.project.ProjectDto.TrackDto;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
 import flailbeat.core.model.ControlPoint;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Switches;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.TrackSound;
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FileTraits;
 import flailbeat.core.model.carried.FromFile;
@@ -25,9 +22,7 @@ import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.carried.TickOrders;
 import flailbeat.core.model.carried.TrackFromFile;
 import flailbeat.core.model.id.TrackId;
-import flailbeat.core.model.roll.NoteStart;
-import flailbeat.core.model.roll.PitchRows;
-import flailbeat.core.model.roll.RollTraits;
+import flailbeat.core.model.track.Switches;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Section;
@@ -199,24 +194,15 @@ final class ProjectReader {
         new Track(
             new TrackId(t.id()),
             t.name() == null ? "" : t.name(),
-            new TrackSound(new Instrument(t.program(), t.kit()), t.channel()),
+            TrackReader.sound(t),
             new Switches(t.armed(), t.muted(), t.solo()),
             ClipEdits.withoutOverlaps(clipReader.sharing(t), ids),
             new TrackFromFile(
                 read("carried event", t.carried(), ProjectReader::toCarried),
                 new FileTraits(t.statesProgram(), t.endTick())),
-            toRoll(t));
+            TrackReader.roll(t),
+            TrackReader.personal(t));
     return ownTime ? track : withControls(track, t, meters);
-  }
-
-  private static RollTraits toRoll(TrackDto t) {
-    Optional<NoteStart> start =
-        Optional.ofNullable(t.newNotes()).map(n -> new NoteStart(n.length(), n.velocity()));
-    PitchRows rows =
-        t.rows() == null
-            ? PitchRows.ALL
-            : new PitchRows(read("row", t.rows().order(), r -> r), t.rows().onlyUsed());
-    return new RollTraits(start, rows);
   }
 
   /** Before version 3 controllers belonged to the track. */

@@ -3,9 +3,11 @@ package flailbeat.core.format.project;
 import flailbeat.core.format.project.ProjectDto.CarriedDto;
 import flailbeat.core.format.project.ProjectDto.ClipDto;
 import flailbeat.core.format.project.ProjectDto.FileTrackDto;
+import flailbeat.core.format.project.ProjectDto.HandsDto;
 import flailbeat.core.format.project.ProjectDto.MeterDto;
 import flailbeat.core.format.project.ProjectDto.NewNotesDto;
 import flailbeat.core.format.project.ProjectDto.OriginDto;
+import flailbeat.core.format.project.ProjectDto.OwnDto;
 import flailbeat.core.format.project.ProjectDto.RowsDto;
 import flailbeat.core.format.project.ProjectDto.TakeDto;
 import flailbeat.core.format.project.ProjectDto.TempoDto;
@@ -23,6 +25,9 @@ import flailbeat.core.model.carried.MidiOrigin;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.roll.PitchRows;
+import flailbeat.core.model.sound.OwnPreset;
+import flailbeat.core.model.track.HandTraits;
+import flailbeat.core.model.track.TrackTraits;
 import flailbeat.core.time.MeterMap;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -101,7 +106,39 @@ final class ProjectWriter {
         t.roll().start().map(n -> new NewNotesDto(n.length(), n.velocity())).orElse(null),
         t.roll().rows().equals(PitchRows.ALL)
             ? null
-            : new RowsDto(t.roll().rows().order(), t.roll().rows().onlyUsed()));
+            : new RowsDto(t.roll().rows().order(), t.roll().rows().onlyUsed()),
+        toDto(t.instrument().own()),
+        t.sound().mix().values().isEmpty() ? null : t.sound().mix().values(),
+        t.sound().transpose(),
+        orNull(t.sound().port()),
+        t.personal().color() == TrackTraits.BY_PLACE ? null : t.personal().color(),
+        orNull(t.personal().group()),
+        t.personal().folded(),
+        toDto(t.personal().hands()));
+  }
+
+  private static OwnDto toDto(OwnPreset own) {
+    return own.isNone()
+        ? null
+        : new OwnDto(own.file(), own.fingerprint(), own.bank(), own.program(), own.name());
+  }
+
+  private static HandsDto toDto(HandTraits hands) {
+    return hands.equals(HandTraits.NONE)
+        ? null
+        : new HandsDto(
+            orNull(hands.arrangement()),
+            chosen(hands.base()),
+            chosen(hands.floor()),
+            chosen(hands.ceiling()));
+  }
+
+  private static Integer chosen(int value) {
+    return value == HandTraits.USUAL ? null : value;
+  }
+
+  private static String orNull(String text) {
+    return text.isEmpty() ? null : text;
   }
 
   /** Of clips that share what is in them the first has it. */

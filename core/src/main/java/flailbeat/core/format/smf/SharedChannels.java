@@ -24,6 +24,14 @@ final class SharedChannels {
     byChannel.forEach(
         (channel, tracks) -> {
           boolean differ = tracks.stream().map(Track::instrument).distinct().count() > 1;
+          boolean mixed = tracks.stream().map(t -> t.sound().mix()).distinct().count() > 1;
+          if (!differ && mixed) {
+            result.add(
+                names(tracks)
+                    + " share channel "
+                    + (channel + 1)
+                    + ": other programs may play them at one level and tone");
+          }
           if (differ) {
             result.add(
                 names(tracks)

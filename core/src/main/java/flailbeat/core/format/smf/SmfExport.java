@@ -11,6 +11,7 @@ import flailbeat.core.model.carried.Marker;
 import flailbeat.core.model.carried.MidiOrigin.FileTrack;
 import flailbeat.core.model.carried.Payload;
 import flailbeat.core.model.carried.TickOrders;
+import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
@@ -214,6 +215,10 @@ public record SmfExport(SmfFile file, List<String> remarks) {
           int status = 0xC0 | part.channel();
           events.add(
               SmfEvent.channel(0, status, part.instrument().program(), 0), TickOrders.UNKNOWN);
+        }
+        for (Control c : part.sound().mix().controls()) {
+          int status = c.kind().status() | part.channel();
+          events.add(SmfEvent.channel(0, status, c.data1(), c.data2()), TickOrders.UNKNOWN);
         }
       }
       List<Placed> placed = parts.stream().map(Track::audible).toList();

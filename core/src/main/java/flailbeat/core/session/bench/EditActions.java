@@ -3,14 +3,10 @@ package flailbeat.core.session.bench;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Edit;
 import flailbeat.core.edit.NoteEdits;
-import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.TakeEdits;
 import flailbeat.core.edit.notes.NotesEdit;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Track;
-import flailbeat.core.playback.Parts;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.document.Notices;
@@ -92,64 +88,6 @@ public final class EditActions {
         .ifPresentOrElse(
             this::addClip,
             () -> notices.tell("Choose a loop first: drag along the ruler, or {loop}"));
-  }
-
-  /** Adds a track and chooses it. */
-  public void addTrack(Instrument instrument) {
-    edit("Add track", s -> SongEdits.addTrack(s, instrument));
-    document.chooseTrack(document.song().tracks().getLast().id());
-    silentTracks().or(this::sharedChannel).ifPresent(text -> notices.tell(new Notice(text, true)));
-  }
-
-  /** A MIDI file has sixteen channels: whoever adds a track beyond them is told. */
-  private Optional<String> sharedChannel() {
-    Track added = document.track();
-    return document.song().tracks().stream()
-        .filter(t -> t.channel() == added.channel() && !t.id().equals(added.id()))
-        .filter(t -> !added.instrument().kit())
-        .findFirst()
-        .map(
-            t ->
-                "All channels of a MIDI file are taken: exported, "
-                    + added.name()
-                    + " shares channel "
-                    + (added.channel() + 1)
-                    + " with "
-                    + t.name()
-                    + ". Here each has its own sound");
-  }
-
-  /** Takes the chosen track away; the one beside it is chosen then. The last one stays. */
-  public void removeTrack() {
-    List<Track> tracks = document.song().tracks();
-    Track track = document.track();
-    int at = tracks.indexOf(track);
-    if (tracks.size() < 2) {
-      notices.tell("The only track of a song stays");
-      return;
-    }
-    Song before = document.song();
-    edit("Remove " + track.name(), s -> SongEdits.removeTrack(s, track.id()));
-    if (document.song() != before) {
-      List<Track> left = document.song().tracks();
-      document.chooseTrack(left.get(Math.min(at, left.size() - 1)).id());
-      notices.tell(
-          "Removed "
-              + track.name()
-              + ", "
-              + Notice.notes(track.noteCount())
-              + "; {undo} brings it back");
-    }
-  }
-
-  /** Says which tracks can't sound; empty where all can. */
-  public Optional<String> silentTracks() {
-    int silent = Parts.silent(document.song());
-    String them = silent == 1 ? "1 track" : silent + " tracks";
-    String are = silent == 1 ? " is silent here; it is" : " are silent here; they are";
-    return silent == 0
-        ? Optional.empty()
-        : Optional.of(them + " beyond the first " + Parts.MOST + are + " kept and exported");
   }
 
   /** Carries an edit out, unless a recording runs. */

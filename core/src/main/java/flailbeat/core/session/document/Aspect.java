@@ -20,6 +20,8 @@ public enum Aspect {
   STEPS,
   /** What a recording has gathered. */
   PASS,
+  /** The list of sounds that is gone through, or what is under its cursor. */
+  SOUNDS,
   /** How to quantize, the grid, or what is previewed. */
   TIMING,
   /** Which chore is tried, what it works on, or what it would do. */

@@ -11,6 +11,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.playback.Parts;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -32,6 +33,8 @@ public final class Document {
 
   private int openings;
   private long nextId = song().nextId();
+  private Parts parts = Parts.of(song());
+  private UnaryOperator<Song> writtenWith = UnaryOperator.identity();
   private Scope scope;
   private ScopeKey scopeKey;
 
@@ -45,10 +48,21 @@ public final class Document {
     return history.current();
   }
 
+  /** Which part each track is, as long as it is there. */
+  public Parts parts() {
+    return parts;
+  }
+
+  /** Says what is put into the song as it is written, beside what was edited. */
+  public void writeWith(UnaryOperator<Song> change) {
+    writtenWith = change;
+  }
+
   /** Opens another song, with a history of its own. */
   public void open(Song song, Optional<Path> from) {
     history = new History<>(song);
     nextId = song.nextId();
+    parts = Parts.of(song);
     openings++;
     file = from;
     fault = Optional.empty();
@@ -137,7 +151,7 @@ public final class Document {
    * The song as it is written to a file: it knows which ids were given out, also before an undo.
    */
   public Song toWrite() {
-    return withUnusedIds(song());
+    return writtenWith.apply(withUnusedIds(song()));
   }
 
   /** No id is ever given out twice, though the edit that gave it out was undone. */
@@ -273,6 +287,7 @@ public final class Document {
 
   /** A selection of what is gone would move nothing: it is trimmed. */
   private void afterSongChanged() {
+    parts = parts.following(song());
     selection = selection.aliveIn(song());
     chosenTrack = track().id();
     changes.fire(Aspect.SONG);

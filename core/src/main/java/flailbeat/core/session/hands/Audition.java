@@ -1,7 +1,6 @@
 package flailbeat.core.session.hands;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.step.Struck;
@@ -28,29 +27,35 @@ public final class Audition {
   /** Sounds them together, and ends what sounded before. */
   public void sound(List<Note> notes) {
     end();
-    Parts.of(document.song(), document.track()).ifPresent(part -> sound(part, notes));
+    document.parts().of(document.track()).ifPresent(part -> sound(part, notes));
     endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
   }
 
   /** Sounds notes that are not in the song yet, or no longer. */
   public void soundPitches(List<Struck> notes) {
     end();
-    Parts.of(document.song(), document.track())
+    document
+        .parts()
+        .of(document.track())
         .ifPresent(
             part ->
                 notes.forEach(
                     n -> {
-                      player.noteOn(part, n.pitch(), n.velocity());
-                      sounding.add(new int[] {part, n.pitch()});
+                      strike(part, n.pitch(), n.velocity());
                     }));
     endsAtNanos = clock.nanoTime() + LENGTH_NANOS;
   }
 
   private void sound(int part, List<Note> notes) {
     for (Note note : notes) {
-      player.noteOn(part, note.pitch(), note.velocity());
-      sounding.add(new int[] {part, note.pitch()});
+      strike(part, note.pitch(), note.velocity());
     }
+  }
+
+  private void strike(int part, int pitch, int velocity) {
+    int heard = document.track().sound().heard(pitch);
+    player.noteOn(part, heard, velocity);
+    sounding.add(new int[] {part, heard});
   }
 
   /** Called for each frame drawn. */

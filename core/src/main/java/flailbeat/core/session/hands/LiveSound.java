@@ -1,10 +1,13 @@
 package flailbeat.core.session.hands;
 
+import flailbeat.core.edit.tracks.StartValues;
 import flailbeat.core.event.Performed;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.control.Controller;
+import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.model.sound.Mix.Dial;
+import flailbeat.core.model.sound.TrackSound;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.document.Document;
@@ -18,16 +21,24 @@ import java.util.stream.Stream;
 
 /** Lets what is performed be heard at once, with the sounds of the tracks that it goes to. */
 public final class LiveSound {
+  private static final int NONE = -1;
+
   private final Document document;
   private final Performer performer;
   private final Player player;
-  private final Consumer<List<Integer>> onParts;
-  private final Instrument[] told = new Instrument[Parts.MOST];
+  private final Consumer<List<LivePart>> onParts;
+  private final TrackSound[] told = new TrackSound[Parts.MOST];
+
+  /** What each dial of each part was set to, and one more; 0 where it rests. */
+  private final int[][] dials = new int[Parts.MOST][Dial.values().length];
+
+  /** The part that sounds otherwise for now. */
+  private int tried = NONE;
 
   /** Which controllers were moved away from where they rest, by the parts that heard it. */
   private final Map<Integer, Set<Controller>> held = new HashMap<>();
 
-  private List<Integer> parts = List.of();
+  private List<LivePart> parts = List.of();
 
   /**
    * Nothing sounds yet.
@@ -35,7 +46,7 @@ public final class LiveSound {
    * @param onParts is told which parts sound, when they are others
    */
   public LiveSound(
-      Document document, Performer performer, Player player, Consumer<List<Integer>> onParts) {
+      Document document, Performer performer, Player player, Consumer<List<LivePart>> onParts) {
     this.document = document;
     this.performer = performer;
     this.player = player;
@@ -52,28 +63,88 @@ public final class LiveSound {
 
   /** The targets or their sounds may be others: what is held in other parts ends first. */
   public void follow(long nowNanos) {
-    for (int part = 0; part < Parts.count(document.song()); part++) {
-      Instrument wanted = document.song().tracks().get(part).instrument();
-      if (!wanted.equals(told[part])) {
-        told[part] = wanted;
-        player.instrument(part, wanted);
-      }
+    Parts all = document.parts();
+    for (Track track : document.song().tracks()) {
+      all.of(track).ifPresent(part -> tell(part, track));
     }
-    List<Integer> wanted =
+    List<LivePart> wanted =
         targets().stream()
-            .flatMapToInt(t -> Parts.of(document.song(), t).stream())
-            .boxed()
+            .flatMap(t -> all.of(t).stream().mapToObj(p -> new LivePart(p, t.sound())))
             .toList();
-    if (!wanted.equals(parts)) {
+    if (!areAs(wanted, parts)) {
       performer.releaseAll(nowNanos);
       performer.pedals().tellRangeAgain();
-      List<Integer> before = parts;
-      before.stream().filter(p -> !wanted.contains(p)).forEach(this::rest);
+      List<LivePart> before = parts;
+      before.stream().filter(p -> !isIn(p, wanted)).forEach(p -> rest(p.part()));
       parts = wanted;
       onParts.accept(wanted);
       wanted.stream()
-          .filter(p -> !before.contains(p))
-          .forEach(p -> performer.stillHeld().forEach(c -> move(p, c)));
+          .filter(p -> !isIn(p, before))
+          .forEach(p -> performer.stillHeld().forEach(c -> move(p.part(), c)));
+    }
+  }
+
+  private static boolean areAs(List<LivePart> some, List<LivePart> others) {
+    return some.size() == others.size() && some.stream().allMatch(p -> isIn(p, others));
+  }
+
+  private static boolean isIn(LivePart part, List<LivePart> others) {
+    return others.stream().anyMatch(part::isAs);
+  }
+
+  /** Tells the player what a part sounds like, as far as that is another than it was. */
+  private void tell(int part, Track track) {
+    TrackSound sound = track.sound();
+    if (!sound.equals(told[part])) {
+      if (told[part] == null || !sound.instrument().equals(told[part].instrument())) {
+        player.instrument(part, sound.instrument());
+        tried = tried == part ? NONE : tried;
+      }
+      player.output(part, sound.port(), sound.channel());
+      told[part] = sound;
+    }
+    for (Dial dial : Dial.values()) {
+      int value = StartValues.of(track, dial);
+      int before = dials[part][dial.ordinal()] - 1;
+      if (value != (before < 0 ? dial.controller().atRest() : before)) {
+        dials[part][dial.ordinal()] = value + 1;
+        player.dial(part, dial.controller().at(value));
+      }
+    }
+  }
+
+  /** Lets a dial of a track be heard as it is turned, before it is let go. */
+  public void turn(Track track, Dial dial, int value) {
+    document
+        .parts()
+        .of(track)
+        .ifPresent(
+            part -> {
+              dials[part][dial.ordinal()] = value + 1;
+              player.dial(part, dial.controller().at(value));
+            });
+  }
+
+  /** Has what is played live on the chosen track sound otherwise for now. */
+  public void tryOut(Instrument instrument) {
+    document
+        .parts()
+        .of(document.track())
+        .ifPresent(
+            part -> {
+              if (tried != part) {
+                endTrying();
+              }
+              tried = part;
+              player.tryInstrument(part, instrument);
+            });
+  }
+
+  /** Has it sound as its track does again. */
+  public void endTrying() {
+    if (tried != NONE) {
+      player.tryInstrument(tried, told[tried].instrument());
+      tried = NONE;
     }
   }
 
@@ -109,11 +180,11 @@ public final class LiveSound {
     parts.forEach(part -> sound(part, event));
   }
 
-  private void sound(int part, Performed event) {
+  private void sound(LivePart to, Performed event) {
     switch (event) {
-      case Performed.NoteOn on -> player.noteOn(part, on.pitch(), on.velocity());
-      case Performed.NoteOff off -> player.noteOff(part, off.pitch());
-      default -> Performer.control(event).ifPresent(c -> move(part, c));
+      case Performed.NoteOn on -> player.noteOn(to.part(), to.heard(on.pitch()), on.velocity());
+      case Performed.NoteOff off -> player.noteOff(to.part(), to.heard(off.pitch()));
+      default -> Performer.control(event).ifPresent(c -> move(to.part(), c));
     }
   }
 }

@@ -308,6 +308,17 @@ public final class Performer {
     changes.fire(Aspect.KEYS, Aspect.SETTINGS);
   }
 
+  /** Lays the notes out otherwise, in the key and scale that were chosen last. */
+  public void lay(ArrangementKind kind, int base) {
+    hands.lay(Arrangement.of(kind, tonic, scale), base);
+    changes.fire(Aspect.KEYS);
+  }
+
+  /** Says that something about the keys is another. */
+  void tellKeys() {
+    changes.fire(Aspect.KEYS);
+  }
+
   /** The key that is chosen under the hands, for arrangements that have one. */
   public Key key() {
     return new Key(tonic, scale);

@@ -32,7 +32,7 @@ final class HeardPlans {
     ClickTrack clicks =
         click || countInTicks > 0 ? clicks(tick, countInTicks, click) : ClickTrack.NONE;
     long startNanos = countInTicks > 0 ? song.tempos().nanosAt(tick) : 0;
-    return PlaybackPlan.of(song, clicks, startNanos);
+    return PlaybackPlan.of(song, document.parts(), clicks, startNanos);
   }
 
   private ClickTrack clicks(long tick, long countInTicks, boolean goesOn) {
@@ -46,7 +46,7 @@ final class HeardPlans {
 
   /** Another song with the same click. */
   PlaybackPlan of(Song song, ClickTrack clicks) {
-    return PlaybackPlan.of(sweeper.swept(song), clicks, 0);
+    return PlaybackPlan.of(sweeper.swept(song), document.parts(), clicks, 0);
   }
 
   /** Clicks alone. */

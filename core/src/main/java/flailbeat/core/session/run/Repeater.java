@@ -9,6 +9,7 @@ import flailbeat.core.playback.Repeats;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;
+import flailbeat.core.session.hands.LivePart;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Pulses;
@@ -36,7 +37,7 @@ public final class Repeater {
   private NoteValue value = NoteValue.straight(16);
   private boolean on;
   private Pulses pulses = Pulses.NONE;
-  private List<Integer> parts = List.of();
+  private List<LivePart> parts = List.of();
   private int lastVelocity;
   private List<Object> basis = List.of();
 
@@ -68,7 +69,7 @@ public final class Repeater {
     changes.fire(Aspect.KEYS);
   }
 
-  void setParts(List<Integer> wanted) {
+  void setParts(List<LivePart> wanted) {
     parts = wanted;
     publish();
   }
@@ -185,9 +186,9 @@ public final class Repeater {
     long[] firstPulses = new long[notes.length];
     int i = 0;
     for (NoteRepeat.Held note : repeat.held()) {
-      for (int part : parts) {
+      for (LivePart part : parts) {
         firstPulses[i] = note.firstPulse();
-        notes[i++] = PlaybackPlan.noteOn(part, note.pitch(), note.velocity());
+        notes[i++] = PlaybackPlan.noteOn(part.part(), part.heard(note.pitch()), note.velocity());
       }
     }
     boolean inSongTime = transport.isRunning();

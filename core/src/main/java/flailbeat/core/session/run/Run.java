@@ -7,7 +7,7 @@ import java.util.Optional;
 
 /** What goes on: each kind knows what is heard, what happens frame by frame, and how it ends. */
 abstract sealed class Run
-    permits NoRun, PlayingRun, RecordingRun, CalibratingRun, ComparingRun, GuessRun {
+    permits NoRun, PlayingRun, RecordingRun, CalibratingRun, ComparingRun, PhraseRun {
   /** What is heard from now on, or from where it will start. */
   abstract PlaybackPlan plan();
 

@@ -22,6 +22,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import java.util.List;
 import java.util.Optional;
@@ -301,7 +302,31 @@ public final class RunControl {
   /** Plays a phrase with clicks of its own, from the first of them. */
   public void hearGuess(Song phrase, ClickTrack clicks) {
     stop();
-    runner.startAt(new GuessRun(phrase, clicks, runner), Math.max(0, clicks.nanosAt(0)));
+    Run run = new PhraseRun(phrase, document.parts(), clicks, runner, Long.MAX_VALUE, () -> {});
+    runner.startAt(run, Math.max(0, clicks.nanosAt(0)));
+  }
+
+  /**
+   * Plays a stretch of a song by itself.
+   *
+   * @param onEnd leaves all as it was before, however it ends
+   */
+  public void hearPhrase(Song phrase, TickRange range, Runnable onEnd) {
+    stop();
+    long end = phrase.tempos().nanosAt(range.end());
+    runner.startAt(
+        new PhraseRun(phrase, document.parts(), ClickTrack.NONE, runner, end, onEnd),
+        phrase.tempos().nanosAt(range.start()));
+  }
+
+  /** Whether a stretch plays by itself. */
+  public boolean isHearingPhrase() {
+    return runner.now() instanceof PhraseRun;
+  }
+
+  /** What is played live, and with which sounds. */
+  public LiveSound live() {
+    return live;
   }
 
   /** Shows and sounds the notes in scope in another version, while {@code held}. */

@@ -20,6 +20,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
+import flailbeat.core.session.person.SoundTaste;
 import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.session.run.RecordSettings;
 import flailbeat.core.step.PatternFill;
@@ -36,6 +37,8 @@ import java.util.Set;
  * @param layout the name of a layout; see {@link KeyLayout}
  * @param learned what was learned of each key, where the layout was learned
  * @param midiInput the name of the MIDI input device that was chosen
+ * @param arrangement for tracks that are no kits
+ * @param kits the arrangement for kits
  * @param blocked combinations of keys that the keyboard does not let through
  */
 public record Settings(
@@ -65,7 +68,9 @@ public record Settings(
     Map<String, Chore> chores,
     String midiInput,
     Appearance.Kept appearance,
-    Boolean linkedClips) {
+    Boolean linkedClips,
+    ArrangementKind kits,
+    SoundTaste.Kept sounds) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -73,7 +78,7 @@ public record Settings(
     return new Settings(
         performer.layout().name(),
         performer.layout().signs(),
-        performer.hands().arrangement().kind(),
+        session.trackHands().usual(),
         performer.tonic(),
         performer.scale(),
         performer.hands().touch(),
@@ -97,7 +102,9 @@ public record Settings(
         session.chores().own().all(),
         performer.chosenDevice().orElse(null),
         session.appearance().kept(),
-        session.clips().isLinking());
+        session.clips().isLinking(),
+        session.trackHands().usualForKits(),
+        session.taste().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -108,6 +115,10 @@ public record Settings(
     if (arrangement != null) {
       performer.arrange(
           arrangement, tonic == null ? 0 : tonic, scale == null ? Scale.MAJOR : scale);
+      session.trackHands().setUsual(arrangement, kits == null ? ArrangementKind.PADS : kits);
+    }
+    if (sounds != null) {
+      session.taste().set(sounds);
     }
     if (touch != null) {
       performer.setTouch(touch);

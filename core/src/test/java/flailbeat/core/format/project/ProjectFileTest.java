@@ -13,7 +13,6 @@ import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.smf.SmfImport;
 import flailbeat.core.format.smf.SmfReader;
 import flailbeat.core.model.Clip;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -27,6 +26,7 @@ import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.roll.NoteStart;
 import flailbeat.core.model.roll.PitchRows;
 import flailbeat.core.model.roll.RollTraits;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -116,7 +116,7 @@ class ProjectFileTest {
         "{}|no Flailbeat project",
         "[1,2]|no Flailbeat project",
         "{\"format\":\"other\",\"version\":1}|no Flailbeat project",
-        "{\"format\":\"flailbeat-project\",\"version\":6}|version 6",
+        "{\"format\":\"flailbeat-project\",\"version\":7}|version 7",
         "{\"format\":\"flailbeat-project\",\"version\":1}|no tracks",
         "{\"format\":\"flailbeat-project\",\"version\":1,\"tracks\":[null]}|no entries",
         "hello|damaged"

@@ -7,12 +7,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.SongEdits;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;

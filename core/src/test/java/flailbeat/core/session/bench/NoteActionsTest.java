@@ -11,13 +11,13 @@ import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.session.SessionRig;
@@ -67,7 +67,7 @@ class NoteActionsTest extends SessionRig {
   void what_is_cut_is_gone_until_it_is_pasted_onto_the_chosen_track_even_of_another_song() {
     desk.cut();
     assertThat(notes()).isEmpty();
-    session.editing().addTrack(Instrument.melodic(0));
+    session.tracks().add(Instrument.melodic(0));
     desk.paste();
     assertThat(lines()).containsExactly("0 60 490", "720 64 240");
     session.open(Song.empty(), Optional.empty());

@@ -6,9 +6,9 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
-import flailbeat.core.model.Instrument;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.SessionRig;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.CountIn;
@@ -116,7 +116,7 @@ class StepEntryTest extends SessionRig {
 
   @Test
   void the_track_that_goes_under_held_keys_is_told_of_and_no_other_gets_its_notes() {
-    session.editing().addTrack(Instrument.melodic(0));
+    session.tracks().add(Instrument.melodic(0));
     down(PhysicalKey.A);
     session.editing().undo();
     assertThat(session.song().tracks()).hasSize(1);
@@ -128,7 +128,7 @@ class StepEntryTest extends SessionRig {
 
   @Test
   void another_track_chosen_under_held_keys_gets_none_of_them() {
-    session.editing().addTrack(Instrument.melodic(0));
+    session.tracks().add(Instrument.melodic(0));
     down(PhysicalKey.A);
     session.document().chooseTrack(session.song().tracks().get(0).id());
     assertThat(notes()).isEmpty();
@@ -137,7 +137,7 @@ class StepEntryTest extends SessionRig {
 
   @Test
   void on_another_track_backspace_and_tie_leave_the_step_that_was_entered_out_of_sight() {
-    session.editing().addTrack(Instrument.melodic(0));
+    session.tracks().add(Instrument.melodic(0));
     tap(PhysicalKey.A);
     session.document().chooseTrack(session.song().tracks().get(0).id());
     steps.tie();

@@ -52,11 +52,11 @@ class LearnedLagsTest extends SessionRig {
     session.quantizing().quantize();
     assertThat(desk.inWords()).as("it may yet be undone").isEmpty();
     session.editing().undo();
-    session.editing().addTrack(session.document().track().instrument());
+    session.tracks().add(session.document().track().instrument());
     assertThat(desk.inWords()).isEmpty();
     session.document().chooseTrack(session.song().tracks().getFirst().id());
     session.quantizing().quantize();
-    session.editing().addTrack(session.document().track().instrument());
+    session.tracks().add(session.document().track().instrument());
     assertThat(desk.now().partsMs())
         .hasSize(1)
         .first()
@@ -101,7 +101,7 @@ class LearnedLagsTest extends SessionRig {
     part(35, 0, 3);
     session.timing().setSettings(session.timing().settings().withLag(new Lag.Millis(35)));
     session.quantizing().quantize();
-    session.editing().addTrack(session.document().track().instrument());
+    session.tracks().add(session.document().track().instrument());
     assertThat(desk.now().partsMs()).hasSize(1);
     KnownLag absurd = new KnownLag(Arrays.asList(1e9, null, Double.NaN, 20.0));
     assertThat(absurd.partsMs()).containsExactly(20.0);

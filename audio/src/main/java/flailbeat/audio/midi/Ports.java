@@ -1,0 +1,190 @@
+package flailbeat.audio.midi;
+
+import flailbeat.audio.synth.Feed;
+import flailbeat.audio.synth.PortQueue;
+import flailbeat.core.playback.Parts;
+import flailbeat.core.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The MIDI outputs that parts are sent to. One that is not there, or goes away, is told, and looked
+ * for again: what is sent to it meanwhile is lost with it, as on a cable that was pulled. Devices
+ * are opened and closed on a thread of its own.
+ */
+public final class Ports implements AutoCloseable {
+  private static final Logger LOG = LoggerFactory.getLogger(Ports.class);
+
+  private final Feed feed;
+  private final Clock clock;
+  private final MidiOutputs outputs;
+  private final MidiMonitor monitor;
+  private final ExecutorService away =
+      Executors.newSingleThreadExecutor(
+          r -> {
+            Thread thread = new Thread(r, "midi-outputs");
+            thread.setDaemon(true);
+            return thread;
+          });
+
+  /** The outputs that parts go to, each with its number, for the thread of its own. */
+  private final Map<String, Integer> numbers = new LinkedHashMap<>();
+
+  private final Map<String, PortSender> open = new LinkedHashMap<>();
+  private final String[] wanted = new String[Parts.MOST];
+  private volatile Set<String> missing = Set.of();
+  private volatile Set<String> lost = Set.of();
+  private volatile boolean closed;
+
+  public Ports(Feed feed, Clock clock, MidiOutputs outputs, MidiMonitor monitor) {
+    this.feed = feed;
+    this.clock = clock;
+    this.outputs = outputs;
+    this.monitor = monitor;
+  }
+
+  /** The names of the outputs that there are. May take a while. */
+  public List<String> names() {
+    return outputs.all().stream().map(MidiOutput::name).distinct().toList();
+  }
+
+  /** The outputs that parts are sent to and that are not there. */
+  public Set<String> missing() {
+    return missing;
+  }
+
+  /**
+   * Sends a part to an output, or to the synthesizer.
+   *
+   * @param port the output's name; empty for the synthesizer
+   * @param program what the output is told to sound like, 0 to 127
+   */
+  public void send(int part, String port, int channel, int program) {
+    if (port.isEmpty()) {
+      feed.clearRoute(part);
+    }
+    away.execute(() -> take(part, port, channel, program));
+  }
+
+  private void take(int part, String port, int channel, int program) {
+    wanted[part] = port.isEmpty() ? null : port;
+    if (!port.isEmpty()) {
+      Integer number = numbers.get(port);
+      if (number == null) {
+        if (numbers.size() == Feed.MOST_PORTS) {
+          LOG.warn("No more than {} MIDI outputs at once", Feed.MOST_PORTS);
+          return;
+        }
+        number = numbers.size();
+        numbers.put(port, number);
+        feed.setPort(number, new PortQueue());
+      }
+      ensureOpen(port);
+      feed.setRoute(part, number, channel);
+      feed.live().offerProgram(part, program);
+    }
+    closeUnused();
+    tellMissing();
+  }
+
+  private void ensureOpen(String port) {
+    if (closed || open.containsKey(port)) {
+      return;
+    }
+    Optional<MidiOutput> output = outputs.named(port);
+    if (output.isEmpty()) {
+      return;
+    }
+    try {
+      output.get().open();
+      PortQueue queue = new PortQueue();
+      PortSender sender = new PortSender(output.get(), queue, clock, monitor, this::onLost);
+      open.put(port, sender);
+      feed.setPort(numbers.get(port), queue);
+      sender.start();
+    } catch (MidiOutputLost e) {
+      LOG.warn("{}", e.getMessage());
+    }
+  }
+
+  private void onLost(String name) {
+    Set<String> all = new TreeSet<>(lost);
+    all.add(name);
+    lost = all;
+  }
+
+  private void closeUnused() {
+    for (String name : new ArrayList<>(open.keySet())) {
+      boolean used = false;
+      for (String each : wanted) {
+        used |= name.equals(each);
+      }
+      if (!used) {
+        open.remove(name).finish();
+        feed.setPort(numbers.get(name), new PortQueue());
+      }
+    }
+  }
+
+  private void tellMissing() {
+    Set<String> result = new TreeSet<>();
+    for (String each : wanted) {
+      if (each != null && !open.containsKey(each)) {
+        result.add(each);
+      }
+    }
+    missing = Set.copyOf(result);
+  }
+
+  /** Called now and then, and never waits: outputs that went are let go, and looked for again. */
+  public void watch() {
+    if (!closed) {
+      away.execute(this::look);
+    }
+  }
+
+  private void look() {
+    boolean any = false;
+    for (String each : wanted) {
+      any |= each != null;
+    }
+    if (!any) {
+      return;
+    }
+    for (Map.Entry<String, PortSender> each : new ArrayList<>(open.entrySet())) {
+      if (lost.contains(each.getKey()) || !each.getValue().output().isThere()) {
+        open.remove(each.getKey());
+        each.getValue().finish();
+        feed.setPort(numbers.get(each.getKey()), new PortQueue());
+        LOG.warn("{} went away", each.getKey());
+      }
+    }
+    lost = Set.of();
+    for (String each : wanted) {
+      if (each != null) {
+        ensureOpen(each);
+      }
+    }
+    tellMissing();
+  }
+
+  @Override
+  public void close() {
+    closed = true;
+    away.execute(
+        () -> {
+          open.values().forEach(PortSender::finish);
+          open.clear();
+        });
+    away.shutdown();
+  }
+}

@@ -1,0 +1,168 @@
+package flailbeat.audio.wav;
+
+import flailbeat.audio.sound.SoundLibrary;
+import flailbeat.core.files.Opened;
+import flailbeat.core.files.SongFormat;
+import flailbeat.core.format.FileFault;
+import flailbeat.core.format.SafeFile;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.work.Progress;
+import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+
+/** What is heard of a song, as WAV files. */
+public final class WavSongs implements SongFormat {
+  /** What the names of WAV files end in. */
+  public static final String ENDING = ".wav";
+
+  private static final int LONGEST_NAME = 80;
+
+  private final WavSettings settings;
+  private final SoundLibrary library;
+
+  /** As on a compact disc, with the sounds that ship. */
+  public WavSongs() {
+    this(WavSettings.STANDARD, new SoundLibrary());
+  }
+
+  public WavSongs(WavSettings settings, SoundLibrary library) {
+    this.settings = settings;
+    this.library = library;
+  }
+
+  @Override
+  public String name() {
+    return "sound";
+  }
+
+  @Override
+  public List<String> endings() {
+    return List.of(ENDING, ".wave");
+  }
+
+  @Override
+  public Opened read(Path file) throws IOException {
+    throw new FileFault("a sound file holds no notes: open a project or a MIDI file");
+  }
+
+  @Override
+  public Written contents(Song song) {
+    return new Written(
+        out -> write(song, SoundRender.whole(song), out, Progress.NONE), remarks(song));
+  }
+
+  /** What a sound file can't have of a song. */
+  public static List<String> remarks(Song song) {
+    List<String> out =
+        song.tracks().stream()
+            .filter(t -> !t.sound().port().isEmpty() && t.noteCount() > 0)
+            .map(Track::name)
+            .toList();
+    return out.isEmpty()
+        ? List.of()
+        : List.of(
+            String.join(", ", out)
+                + " goes to a MIDI output: the sound file has it with the nearest sound of ours");
+  }
+
+  /** Writes a stretch of a song to a file, whole or not at all. */
+  public void write(Song song, TickRange range, Path target, Progress progress) throws IOException {
+    SafeFile.write(target, out -> write(song, range, out, progress));
+  }
+
+  /**
+   * Writes each track that has notes apart, beside a file, its name behind that file's; all are as
+   * long as the stretch, so that they go together again. All or none are written.
+   *
+   * @return the files
+   */
+  public List<Path> writeApart(Song song, TickRange range, Path target, Progress progress)
+      throws IOException {
+    List<Track> tracks =
+        song.tracks().stream().filter(t -> t.noteCount() > 0 && song.isAudible(t)).toList();
+    List<SafeFile.Job> jobs = new ArrayList<>();
+    Set<Path> taken = new HashSet<>();
+    for (int i = 0; i < tracks.size(); i++) {
+      Song alone = alone(song, tracks.get(i));
+      Progress part = progress.part((double) i / tracks.size(), (i + 1.0) / tracks.size());
+      Path file = beside(target, tracks.get(i), taken);
+      jobs.add(new SafeFile.Job(file, out -> write(alone, range, out, part)));
+    }
+    SafeFile.writeAll(jobs);
+    return jobs.stream().map(SafeFile.Job::target).toList();
+  }
+
+  private static Song alone(Song song, Track track) {
+    return song.mapTracks(t -> t.withSolo(t.id().equals(track.id())));
+  }
+
+  private static Path beside(Path target, Track track, Set<Path> taken) {
+    String base = target.getFileName().toString().replaceFirst("\\.[Ww][Aa][Vv][Ee]?$", "");
+    String plain = track.name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip();
+    String name = plain.substring(0, Math.min(LONGEST_NAME, plain.length()));
+    for (int n = 1; ; n++) {
+      String more = n == 1 ? "" : " " + n;
+      Path file = target.resolveSibling(base + " - " + (name + more).strip() + ENDING);
+      if (taken.add(file)) {
+        return file;
+      }
+    }
+  }
+
+  /**
+   * What is rendered goes to a file for the time being, since a WAV file begins with its length.
+   */
+  private void write(Song song, TickRange range, OutputStream out, Progress progress)
+      throws IOException {
+    if (range.length() == 0) {
+      throw new FileFault("the song has no notes: there is nothing to be heard");
+    }
+    Path raw = Files.createTempFile("flailbeat", ".pcm");
+    try {
+      long frames;
+      try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(raw))) {
+        frames = render(song, range, to, progress);
+      }
+      AudioFormat format = new AudioFormat(settings.frameRate(), settings.bits(), 2, true, false);
+      try (InputStream in = new BufferedInputStream(Files.newInputStream(raw))) {
+        AudioSystem.write(new AudioInputStream(in, format, frames), AudioFileFormat.Type.WAVE, out);
+      }
+    } finally {
+      Files.deleteIfExists(raw);
+    }
+  }
+
+  private long render(Song song, TickRange range, OutputStream to, Progress progress)
+      throws IOException {
+    Pcm pcm = new Pcm(settings.bits());
+    byte[][] bytes = new byte[1][];
+    return SoundRender.render(
+        song,
+        range,
+        settings.frameRate(),
+        library,
+        samples -> {
+          if (bytes[0] == null) {
+            bytes[0] = new byte[samples.length / 2 * settings.bytesPerFrame()];
+          }
+          pcm.write(samples, bytes[0]);
+          to.write(bytes[0]);
+        },
+        progress);
+  }
+}

@@ -1,0 +1,2 @@
+/** What is heard, written to sound files. */
+package flailbeat.audio.wav;

@@ -1,0 +1,2 @@
+/** Whole tracks added, named, ordered, grouped and set. */
+package flailbeat.core.edit.tracks;

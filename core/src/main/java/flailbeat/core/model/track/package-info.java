@@ -1,0 +1,2 @@
+/** What is set for a track beside its sound and its clips. */
+package flailbeat.core.model.track;
