@@ -28,6 +28,7 @@ import flailbeat.app.shell.device.SoundDeviceChoice;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.ShelfKeeper;
+import flailbeat.app.shell.files.WavFiles;
 import flailbeat.app.shell.files.WindowPrompts;
 import flailbeat.app.shell.keys.Finder;
 import flailbeat.app.shell.keys.KeyPapers;
@@ -105,6 +106,7 @@ public final class MainWindow {
   private final TrackRoom tracks;
   private final MapRoom maps;
   private final ShelfKeeper shelf;
+  private final WavFiles wavs;
   private final WindowPages pages;
   private final RunRow runRow;
   private final NoticeLine notices;
@@ -146,6 +148,7 @@ public final class MainWindow {
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
+    wavs = new WavFiles(session, engine, asks, new BackgroundWorkshop());
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
     sound = new SoundDeviceChoice(session, engine);
     pages =
@@ -155,7 +158,9 @@ public final class MainWindow {
             files,
             shelf,
             this::recordingPage,
-            this::keysPage);
+            this::keysPage,
+            wavs::write,
+            engine);
     middle = new Middle(bench, pages.pane());
     maps.in(middle);
     runRow = new RunRow(session, middle::shown, palette);
@@ -341,7 +346,7 @@ public final class MainWindow {
   private void closing(WindowEvent e) {
     e.consume();
     if (EntryField.takeTyped(stage.getScene())) {
-      files.afterUnsavedWork(() -> files.afterWriting(this::close));
+      files.afterUnsavedWork(() -> files.afterWriting(() -> wavs.afterWriting(this::close)));
     }
   }
 
@@ -351,11 +356,12 @@ public final class MainWindow {
 
   private void leaveOff() {
     workshop.leaveOff();
+    wavs.leaveOff();
     background.leaveOff();
   }
 
   private void showWork() {
-    Optional<Double> done = workshop.progress();
+    Optional<Double> done = workshop.progress().or(wavs::progress);
     boolean onFiles = background.takesLong();
     notices.showWork(
         done.isEmpty() && onFiles ? Optional.of(ProgressIndicator.INDETERMINATE_PROGRESS) : done,
@@ -389,6 +395,7 @@ public final class MainWindow {
     return session.isMoving()
         || engine.peak() > SILENT
         || workshop.progress().isPresent()
+        || wavs.progress().isPresent()
         || background.takesLong();
   }
 

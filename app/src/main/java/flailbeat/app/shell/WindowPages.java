@@ -12,7 +12,10 @@ import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.page.RecordingPage;
 import flailbeat.app.view.page.ShelfPage;
 import flailbeat.app.view.page.SidePane;
+import flailbeat.app.view.sound.MonitorPage;
+import flailbeat.app.view.sound.SoundFilePage;
 import flailbeat.app.view.timing.TimingDeskView;
+import flailbeat.audio.AudioEngine;
 import flailbeat.core.session.Session;
 import java.util.List;
 import java.util.function.Supplier;
@@ -33,6 +36,8 @@ final class WindowPages {
    *
    * @param recording makes the page of recording, which needs devices
    * @param keys makes the page of keys, which needs the commands
+   * @param wavs writes sound files
+   * @param engine has the MIDI outputs
    */
   WindowPages(
       Session session,
@@ -40,7 +45,9 @@ final class WindowPages {
       FileActions files,
       ShelfKeeper shelf,
       Supplier<RecordingPage> recording,
-      Supplier<KeysPage> keys) {
+      Supplier<KeysPage> keys,
+      SoundFilePage.Writer wavs,
+      AudioEngine engine) {
     this.session = session;
     this.desk = desk;
     timing = desk.page();
@@ -58,6 +65,8 @@ final class WindowPages {
                 clip,
                 ShelfPage.page(session, shelf),
                 ChoresPage.page(session, files),
+                SoundFilePage.page(session, wavs),
+                MonitorPage.page(engine),
                 KeysPage.page(keys)));
   }
 

@@ -86,8 +86,8 @@ public final class WavSongs implements SongFormat {
   }
 
   /**
-   * Writes each track that has notes apart, beside a file, its name behind that file's; all are as
-   * long as the stretch, so that they go together again. All or none are written.
+   * Writes each track that has notes apart, beside a file, its name behind that file's; all begin
+   * where the stretch does, so that they go together again. All or none are written.
    *
    * @return the files
    */

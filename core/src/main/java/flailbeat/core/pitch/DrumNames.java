@@ -28,17 +28,14 @@ public final class DrumNames {
     return index >= 0 && index < NAMES.length ? Optional.of(NAMES[index]) : Optional.empty();
   }
 
-  /** The same in fewer letters, for where there is little room. */
-  public static Optional<String> brief(int pitch) {
-    return of(pitch)
-        .map(
-            name ->
-                name.replace("Acoustic ", "Ac. ")
-                    .replace("Electric ", "El. ")
-                    .replace("Bass Drum", "Bass")
-                    .replace("Cymbal", "Cym.")
-                    .replace("Wood Block", "Block")
-                    .replace("Triangle", "Triang."));
+  /** A name in fewer letters, for where there is little room. */
+  public static String brief(String name) {
+    return name.replace("Acoustic ", "Ac. ")
+        .replace("Electric ", "El. ")
+        .replace("Bass Drum", "Bass")
+        .replace("Cymbal", "Cym.")
+        .replace("Wood Block", "Block")
+        .replace("Triangle", "Triang.");
   }
 
   /** The drum at a pitch or, where it has no name, the name of the pitch. */

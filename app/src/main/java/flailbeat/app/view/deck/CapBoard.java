@@ -154,6 +154,10 @@ final class CapBoard extends Pane {
             + " "
             + kit
             + " "
+            + session.soundedKeys().changes()
+            + " "
+            + session.document().track().instrument().program()
+            + " "
             + arrangement;
     if (!state.equals(shown)) {
       shown = state;
@@ -167,6 +171,7 @@ final class CapBoard extends Pane {
     Hands hands = performer.hands();
     cap.setLetter(performer.layout().cap(cap.key()));
     if (!playing) {
+      cap.setSilent(false);
       Optional<Command> command = commandOf(cap.key());
       cap.show(command.map(Command::word).orElse(""), command.isEmpty() ? "idle" : "does", false);
       return;
@@ -176,12 +181,16 @@ final class CapBoard extends Pane {
     if (!pitches.isEmpty()) {
       boolean black = pitches.size() == 1 && Pitch.isBlack(pitches.get(0));
       cap.show(legend(pitches), "plays", black);
-    } else if (!semitones.isEmpty()) {
-      cap.show(hands.base() + semitones.get(0) < 0 ? "too low" : "too high", "idle", false);
-    } else {
-      String does = atPlay(cap.key()).map(Command::cap).orElse("");
-      cap.show(does, does.isEmpty() ? "idle" : "does", false);
+      cap.setSilent(pitches.stream().noneMatch(session.soundedKeys()::sounds));
+      return;
     }
+    cap.setSilent(false);
+    if (!semitones.isEmpty()) {
+      cap.show(hands.base() + semitones.get(0) < 0 ? "too low" : "too high", "idle", false);
+      return;
+    }
+    String does = atPlay(cap.key()).map(Command::cap).orElse("");
+    cap.show(does, does.isEmpty() ? "idle" : "does", false);
   }
 
   /**
@@ -213,7 +222,13 @@ final class CapBoard extends Pane {
           root -> session.keyHere().map(k -> k.className(root)).orElse(Pitch.className(root)));
     }
     String name = session.nameOf(pitches.get(0));
-    return ofKit ? DrumNames.brief(pitches.get(0)).orElse(name) : name;
+    return ofKit
+        ? session
+            .soundedKeys()
+            .drum(session.document().track(), pitches.get(0))
+            .map(DrumNames::brief)
+            .orElse(name)
+        : name;
   }
 
   private void refreshDown() {

@@ -15,6 +15,7 @@ final class KeyCap extends Region {
   private static final PseudoClass LATCHED = PseudoClass.getPseudoClass("latched");
   private static final PseudoClass ASKED = PseudoClass.getPseudoClass("asked");
   private static final PseudoClass BLOCKED = PseudoClass.getPseudoClass("blocked");
+  private static final PseudoClass SILENT = PseudoClass.getPseudoClass("silent");
   private static final PseudoClass SUSPECT = PseudoClass.getPseudoClass("suspect");
 
   private final PhysicalKey key;
@@ -109,6 +110,11 @@ final class KeyCap extends Region {
   /** It would not arrive, with the keys that are held. */
   void setBlocked(boolean value) {
     set(BLOCKED, value);
+  }
+
+  /** It is a note, and the sound has none there. */
+  void setSilent(boolean value) {
+    set(SILENT, value);
   }
 
   /** There are keys with which it does not arrive. */

@@ -39,6 +39,9 @@ import javafx.scene.layout.VBox;
  * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
  */
 public final class KeyDeck extends HBox {
+  private static final String SOUNDS =
+      "Letter keys play the sound under the cursor. {sounds-up} {sounds-down} go on, {sounds-keep}"
+          + " keeps it, {sounds-leave} leaves the old one.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
@@ -178,7 +181,7 @@ public final class KeyDeck extends HBox {
       shownKey = session.keyHere();
       caps.forget();
     }
-    if (key || change.isOf(Aspect.KEYS, Aspect.SETTINGS) || asks || kit) {
+    if (key || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS) || asks || kit) {
       refresh();
     }
   }
@@ -299,11 +302,13 @@ public final class KeyDeck extends HBox {
     }
   }
 
-  /** What is asked, if anything: the keys are its answers then. */
+  /** What is asked, if anything, or gone through: some keys are its answers then. */
   private String asked() {
     return keyAsk.isOn()
         ? keyAsk.says()
-        : session.doubts().isOn() ? session.doubts().says() : session.keyboard().says();
+        : session.doubts().isOn()
+            ? session.doubts().says()
+            : session.sounds().isOpen() ? SOUNDS : session.keyboard().says();
   }
 
   /** Shows a key that does something as down. */
@@ -333,7 +338,7 @@ public final class KeyDeck extends HBox {
         Stream.of(repeats, sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
-    return !all.isEmpty()
+    return !all.isEmpty() || session.sounds().isOpen()
         ? all
         : switch (mode) {
           case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";

@@ -29,6 +29,7 @@ public final class SoundKeys {
   private final Notices notices;
   private final IntFunction<String> names;
   private final Map<Instrument, SoundedKeys> known = new HashMap<>();
+  private int changed;
 
   /** The sound that is tried, in the place of the track's. */
   private Optional<Instrument> tried = Optional.empty();
@@ -55,6 +56,7 @@ public final class SoundKeys {
   /** Says which pitches a sound has. */
   public void set(Instrument instrument, SoundedKeys keys) {
     if (!keys.equals(known.put(instrument, keys))) {
+      changed++;
       changes.fire(Aspect.KEYS);
     }
   }
@@ -63,8 +65,14 @@ public final class SoundKeys {
   public void setTried(Optional<Instrument> instrument) {
     if (!instrument.equals(tried)) {
       tried = instrument;
+      changed++;
       changes.fire(Aspect.KEYS);
     }
+  }
+
+  /** Counts what has come to be known: who missed one knows that something is another. */
+  public int changes() {
+    return changed;
   }
 
   private Instrument instrument() {
@@ -85,6 +93,11 @@ public final class SoundKeys {
   public Optional<String> drum(Track track, int pitch) {
     SoundedKeys of = known.getOrDefault(track.instrument(), SoundedKeys.ALL);
     return of.name(pitch).filter(n -> !n.isEmpty()).or(() -> DrumNames.of(pitch));
+  }
+
+  /** The same or, where it has no name, the name of the pitch. */
+  public String drumOrPitch(Track track, int pitch) {
+    return drum(track, pitch).orElseGet(() -> names.apply(pitch));
   }
 
   private void hear(Performed event) {

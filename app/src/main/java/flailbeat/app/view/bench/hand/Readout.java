@@ -15,7 +15,6 @@ import flailbeat.core.edit.shapes.VelocityDrawn;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Velocity;
 import flailbeat.core.model.control.Controller;
-import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
@@ -151,7 +150,7 @@ final class Readout {
   private String line(int pitch, long onset, long length, int velocity) {
     boolean kit = session.document().track().instrument().kit();
     String name = session.song().keys().name(pitch, onset, OctaveNames.MIDDLE_C4);
-    return (kit ? DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4) : name)
+    return (kit ? session.soundedKeys().drumOrPitch(session.document().track(), pitch) : name)
         + "  "
         + session.song().meters().positionAt(onset)
         + "  "

@@ -16,7 +16,11 @@ public final class RailLayer extends SessionLayer {
   protected void draw(GraphicsContext g) {
     RowPainter painter = new RowPainter(palette, viewport.scale(), viewport.width(), getHeight());
     if (session.rows().areOfKit()) {
-      painter.drums(g, getWidth(), session.rows().used()::contains);
+      painter.drums(
+          g,
+          getWidth(),
+          session.rows().used()::contains,
+          p -> session.soundedKeys().drumOrPitch(session.document().track(), p));
     } else {
       painter.rail(g, getWidth());
     }

@@ -4,9 +4,9 @@ import flailbeat.app.control.Hairline;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.bench.surface.RollScale;
-import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.pitch.Pitch;
+import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
@@ -74,17 +74,17 @@ final class RowPainter {
     Hairline.down(g, palette.color(Ink.RULE_STRONG), railWidth - 1, 0, height);
   }
 
-  /** The drums of a kit, each by its row; those that have notes stand out. */
-  void drums(GraphicsContext g, double railWidth, IntPredicate used) {
+  /**
+   * The drums of a kit, each by its row; those that have notes stand out.
+   *
+   * @param names what drums are called, by pitch
+   */
+  void drums(GraphicsContext g, double railWidth, IntPredicate used, IntFunction<String> names) {
     double row = beginRail(g, railWidth, TextAlignment.LEFT);
     for (int at = lowest(); at <= highest() && row >= LEAST_DRUM_ROW; at++) {
       int pitch = scale.rows().pitchAt(at);
       g.setFill(palette.color(used.test(pitch) ? Ink.INK : Ink.INK_SOFT));
-      g.fillText(
-          DrumNames.orPitch(pitch, OctaveNames.MIDDLE_C4),
-          6,
-          scale.yOfRow(at) + row / 2,
-          railWidth - 10);
+      g.fillText(names.apply(pitch), 6, scale.yOfRow(at) + row / 2, railWidth - 10);
       Hairline.across(g, palette.color(Ink.RULE), Math.round(scale.yOfRow(at) + row), 0, railWidth);
     }
     Hairline.down(g, palette.color(Ink.RULE_STRONG), railWidth - 1, 0, height);
