@@ -9,6 +9,8 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.model.sound.Mix;
+import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
@@ -101,9 +103,12 @@ public final class HarbourLamps {
 
   private Song compose() {
     add("Lamps", Instrument.melodic(11), 0, lamps());
+    mix(Mix.REST.with(Dial.PAN, 76).with(Dial.REVERB, 64));
     add("Hull", Instrument.melodic(32), 1, hull());
     add("Deckhands", Instrument.kit(40), Track.DRUM_CHANNEL, deckhands());
+    mix(Mix.REST.with(Dial.LEVEL, 112).with(Dial.PAN, 54));
     add("Fog", Instrument.melodic(89), 2, fog());
+    mix(Mix.REST.with(Dial.LEVEL, 60).with(Dial.BRIGHTNESS, 56).with(Dial.CHORUS, 24));
     return new Song(
         "Harbour Lamps", new Timeline(TempoMap.of(Tempo.ofBpm(96)), meters), tracks, nextId);
   }
@@ -113,6 +118,11 @@ public final class HarbourLamps {
     Clip whole = clip.over(clip.range().span(new TickRange(0, (long) BARS * BAR)));
     tracks.add(
         Track.empty(new TrackId(nextId++), name, instrument, channel).withClips(List.of(whole)));
+  }
+
+  /** How the track that was added last is heard among the others. */
+  private void mix(Mix mix) {
+    tracks.add(tracks.removeLast().withMix(mix));
   }
 
   private List<Note> lamps() {

@@ -7,6 +7,7 @@ import flailbeat.core.edit.clips.ClipMoves;
 import flailbeat.core.edit.clips.ClipPattern;
 import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.edit.clips.Landing;
+import flailbeat.core.edit.tracks.StartValues;
 import flailbeat.core.format.project.ProjectFile;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Content;
@@ -21,6 +22,7 @@ import flailbeat.core.model.control.Control;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.time.TickRange;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -66,7 +68,9 @@ class SongPropertiesTest {
     LAY_OUT(true),
     TRAITS(false),
     UNLINK(false),
-    SETTLE(false);
+    SETTLE(false),
+    DIAL(false),
+    TRANSPOSE_TRACK(false);
 
     private final boolean takesAway;
 
@@ -144,6 +148,11 @@ class SongPropertiesTest {
                 t -> t.withTranspose(random.nextInt(25) - 12).withLouder(random.nextInt(20)));
         case UNLINK -> ClipShapes.unlink(song, Set.of(clip.id()));
         case SETTLE -> ClipShapes.settle(song, Set.of(clip.id()));
+        case DIAL ->
+            StartValues.set(song, TRACK, Dial.values()[random.nextInt(7)], random.nextInt(128));
+        case TRANSPOSE_TRACK ->
+            song.withTrack(
+                TRACK, t -> t.withSound(t.sound().withTranspose(random.nextInt(97) - 48)));
       };
     }
 

@@ -29,6 +29,7 @@ import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.session.hands.Performer;
@@ -97,7 +98,7 @@ class AnySessionTest {
   }
 
   private void act(Random random) {
-    int kind = random.nextInt(38);
+    int kind = random.nextInt(40);
     done.add(String.valueOf(kind));
     RunControl runControl = session.runControl();
     PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
@@ -134,7 +135,7 @@ class AnySessionTest {
       case 22, 23, 24 -> step(random);
       case 26, 27 -> clip(random);
       case 28, 29 -> device(random);
-      case 30 -> tracks(random);
+      case 30, 38, 39 -> tracks(random);
       case 31 -> {
         if (random.nextInt(4) == 0) {
           session.open(HarbourLamps.song(), Optional.empty());
@@ -230,9 +231,24 @@ class AnySessionTest {
 
   private void tracks(Random random) {
     List<Track> tracks = session.song().tracks();
-    switch (random.nextInt(6)) {
+    TrackId any = tracks.get(random.nextInt(tracks.size())).id();
+    switch (random.nextInt(18)) {
       case 0 -> session.tracks().add(Instrument.melodic(random.nextInt(128)));
       case 1 -> session.tracks().remove();
+      case 2 -> session.tracks().duplicate(any, random.nextBoolean());
+      case 3 -> session.tracks().move(random.nextInt(5) - 2);
+      case 4 -> session.tracks().group(any);
+      case 5 -> session.tracks().fold(any);
+      case 6 -> session.tracks().transpose(any, random.nextInt(30) - 15);
+      case 7 -> session.tracks().sound(any, new Instrument(40, random.nextBoolean()));
+      case 8 -> session.sounds().open();
+      case 9 -> session.sounds().step(random.nextInt(5) - 2);
+      case 10 -> session.sounds().keep();
+      case 11 -> session.sounds().hearPhrase();
+      case 12 -> session.dials().turn(any, Dial.values()[random.nextInt(7)], random.nextInt(128));
+      case 13 -> session.dials().letGo();
+      case 14 -> session.tracks().arm(any);
+      case 15 -> session.tracks().soloAlone(any);
       default -> session.document().chooseTrack(tracks.get(random.nextInt(tracks.size())).id());
     }
   }
