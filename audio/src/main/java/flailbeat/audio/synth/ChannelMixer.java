@@ -10,7 +10,6 @@ final class ChannelMixer extends ModelAbstractChannelMixer {
   private final int channel;
   private final float[] left;
   private final float[] right;
-  private volatile boolean stopped;
 
   /** Adds what it takes to these. */
   ChannelMixer(int channel, float[] left, float[] right) {
@@ -27,7 +26,7 @@ final class ChannelMixer extends ModelAbstractChannelMixer {
   public boolean process(float[][] buffer, int offset, int length) {
     take(buffer[0], left, offset, length);
     take(buffer[1], right, offset, length);
-    return !stopped;
+    return true;
   }
 
   private static void take(float[] from, float[] to, int offset, int length) {
@@ -39,6 +38,6 @@ final class ChannelMixer extends ModelAbstractChannelMixer {
 
   @Override
   public void stop() {
-    stopped = true;
+    // A channel has one for good: what sounds through it when another sound is chosen goes on.
   }
 }

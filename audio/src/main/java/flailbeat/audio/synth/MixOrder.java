@@ -54,6 +54,10 @@ final class MixOrder extends AbstractSet<Object> {
 
   @Override
   public boolean add(Object container) {
+    // A channel is registered anew with each sound that is loaded, and has one mixer for good.
+    if (containers.stream().anyMatch(c -> channel(c) == channel(container))) {
+      return false;
+    }
     int at = 0;
     while (at < containers.size() && channel(containers.get(at)) <= channel(container)) {
       at++;

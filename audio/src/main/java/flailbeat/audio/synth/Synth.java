@@ -52,6 +52,7 @@ public final class Synth implements AutoCloseable {
   private final float[][] left = new float[CHANNELS][BLOCK_FRAMES];
   private final float[][] right = new float[CHANNELS][BLOCK_FRAMES];
   private final boolean[] mixed = new boolean[CHANNELS];
+  private final ChannelMixer[] mixers = new ChannelMixer[CHANNELS];
 
   /** The channel whose note is struck or let go: mixers are made for it. */
   private int speaking;
@@ -119,7 +120,10 @@ public final class Synth implements AutoCloseable {
 
   private ChannelMixer mixer() {
     mixed[speaking] = true;
-    return new ChannelMixer(speaking, left[speaking], right[speaking]);
+    if (mixers[speaking] == null) {
+      mixers[speaking] = new ChannelMixer(speaking, left[speaking], right[speaking]);
+    }
+    return mixers[speaking];
   }
 
   /** Chooses a part's sound, and that of its live channel; it must be loaded. */

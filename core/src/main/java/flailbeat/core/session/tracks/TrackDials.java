@@ -100,7 +100,7 @@ public final class TrackDials {
   /** A value in words: a level in dB below the highest, a pan by its side, a tone around rest. */
   public static String words(Dial dial, int value) {
     return switch (dial) {
-      case LEVEL -> value + decibels(value);
+      case LEVEL -> decibels(value);
       case PAN -> value == MIDDLE ? "middle" : side(value);
       case BRIGHTNESS, ATTACK, RELEASE -> value == MIDDLE ? "0" : signed(value - MIDDLE);
       case REVERB, CHORUS -> Integer.toString(value);
@@ -110,8 +110,8 @@ public final class TrackDials {
   /** General MIDI's law for a channel's volume: 40 lg (v / 127) dB. */
   private static String decibels(int level) {
     return level == 0
-        ? ", silent"
-        : String.format(Locale.ROOT, ", %.1f dB", 40 * Math.log10(level / 127.0))
+        ? "silent"
+        : String.format(Locale.ROOT, "%.1f dB", 40 * Math.log10(level / 127.0))
             .replace('-', '\u2212');
   }
 

@@ -237,7 +237,7 @@ class TracksSessionTest extends SessionRig {
     assertThat(StartValues.of(session.document().track(), Dial.LEVEL)).isEqualTo(50);
     session.editing().undo();
     assertThat(player.dials.get("0 7")).isEqualTo(100);
-    assertThat(TrackDials.words(Dial.LEVEL, 100)).isEqualTo("100, \u22124.2 dB");
+    assertThat(TrackDials.words(Dial.LEVEL, 100)).isEqualTo("\u22124.2 dB");
     assertThat(TrackDials.words(Dial.PAN, 60)).isEqualTo("left 4");
     session.run().recordOrStop();
     dials.turn(id(0), Dial.LEVEL, 20);
