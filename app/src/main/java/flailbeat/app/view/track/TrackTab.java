@@ -33,7 +33,9 @@ final class TrackTab extends StackPane {
   /** Room for a dot and a letter or two. */
   private static final double LEAST = 40;
 
-  private static final double LEAST_WITH_BUTTONS = 92;
+  /** Room for the buttons, and for a dot and some of a name beside them. */
+  private static final double WITH_BUTTONS = 124;
+
   private static final double DOT = 22;
   private static final double LOUD_DB = 48;
 
@@ -61,6 +63,11 @@ final class TrackTab extends StackPane {
     addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
     setOnMouseEntered(e -> showSwitches());
     setOnMouseExited(e -> row.getChildren().removeIf(n -> !n.isManaged()));
+  }
+
+  @Override
+  protected double computePrefWidth(double height) {
+    return Math.max(chosen ? 0 : WITH_BUTTONS, super.computePrefWidth(height));
   }
 
   /** Shows a track as it is now. */
@@ -178,7 +185,7 @@ final class TrackTab extends StackPane {
 
   /** Pointed at, a tab shows its buttons, over its right end: nothing beside it moves. */
   private void showSwitches() {
-    if (chosen || getWidth() < LEAST_WITH_BUTTONS) {
+    if (chosen || getWidth() < WITH_BUTTONS - 1) {
       return;
     }
     HBox switches = new HBox(arm(), mute(), solo());
