@@ -162,7 +162,7 @@ class Pictures {
   }
 
   @Test
-  void the_large_map_a_clip_in_hand_and_many_tracks() throws Exception {
+  void the_large_map_and_a_clip_in_hand() throws Exception {
     open(1280, 800);
     ui.run(() -> ui.session.open(laidOut(), Optional.empty()));
     command("map-large");
@@ -192,16 +192,35 @@ class Pictures {
     }
     take("map-in-hand");
     ui.run(map::cancelMouse);
-    ui.run(() -> ui.session.open(many(laidOut()), Optional.empty()));
-    take("map-64");
     ui.close();
   }
 
-  /** The same parts again and again, on 64 tracks. */
-  private static Song many(Song song) {
+  @Test
+  void sounds_and_thirty_tracks_with_a_strip_and_what_goes_out() throws Exception {
+    open(1280, 800);
+    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(2).id()));
+    command("sound-choose");
+    ui.run(() -> ui.session.sounds().step(-1));
+    ui.run(() -> ui.session.sounds().toggleFavourite());
+    take("sounds");
+    command("sounds-leave");
+    ui.run(() -> ui.session.open(many(HarbourLamps.song(), 30), Optional.empty()));
+    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(5).id()));
+    command("track-strip");
+    command("page-midi");
+    ui.run(() -> ui.session.tracks().output(ui.session.document().track().id(), "Simulated port"));
+    ui.run(() -> ui.session.run().playOrStop());
+    Thread.sleep(2600);
+    take("tracks");
+    ui.run(() -> ui.session.run().stop());
+    ui.close();
+  }
+
+  /** The same parts again and again, on many tracks. */
+  private static Song many(Song song, int count) {
     List<Track> tracks = new ArrayList<>(song.tracks());
     Ids ids = new Ids(song.nextId());
-    while (tracks.size() < 64) {
+    while (tracks.size() < count) {
       Track from = song.tracks().get(tracks.size() % 4);
       List<Clip> clips =
           from.clips().stream()
@@ -252,8 +271,6 @@ class Pictures {
     ui.run(() -> ui.session.chores().tryOut(Cleanup.FADE));
     take("chores");
     ui.run(() -> ui.session.chores().leave());
-    command("page-drawing");
-    take("drawing");
     ui.run(
         () ->
             ui.session

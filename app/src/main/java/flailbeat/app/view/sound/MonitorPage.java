@@ -102,6 +102,7 @@ public final class MonitorPage extends PageBox {
     refresh();
   }
 
+  /** Begins anew. */
   private void clear() {
     monitor.clear();
     list.getItems().clear();
@@ -151,6 +152,8 @@ public final class MonitorPage extends PageBox {
       HBox first = new HBox(8, when, what);
       HBox second = new HBox(8, bytes, where);
       box = new VBox(first, second);
+      // As wide as the list, and no wider: what does not fit ends in dots.
+      setPrefWidth(0);
     }
 
     @Override
@@ -158,15 +161,16 @@ public final class MonitorPage extends PageBox {
       super.updateItem(item, isEmpty);
       setGraphic(isEmpty || item == null ? null : box);
       if (item != null && !isEmpty) {
-        when.setText(String.format(Locale.ROOT, "%9.3f s", (item.atNanos() - zeroNanos) / NANOS));
+        when.setText(String.format(Locale.ROOT, "%8.3f", (item.atNanos() - zeroNanos) / NANOS));
         what.setText(
             MidiWords.of(item.status(), item.data1(), item.data2(), OctaveNames.MIDDLE_C4));
         bytes.setText(MidiWords.bytes(item.status(), item.data1(), item.data2()));
         where.setText(
-            (item.in() ? "\u2192 in from " : "\u2190 out to ")
-                + item.device()
-                + ", channel "
-                + ((item.status() & 0xF) + 1));
+            (item.in() ? "\u2192 " : "\u2190 ")
+                + "channel "
+                + ((item.status() & 0xF) + 1)
+                + ", "
+                + item.device());
       }
     }
   }

@@ -30,8 +30,8 @@ final class TrackTab extends StackPane {
   private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
   private static final double LONGEST_NAME = 130;
 
-  /** Room for a dot and a letter or two. */
-  private static final double LEAST = 40;
+  /** Room for a dot and some letters. */
+  private static final double LEAST = 66;
 
   /** Room for the buttons, and for a dot and some of a name beside them. */
   private static final double WITH_BUTTONS = 124;
