@@ -149,7 +149,7 @@ public final class MainWindow {
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
     wavs = new WavFiles(session, engine, asks, new BackgroundWorkshop());
-    midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM));
+    midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM, engine.monitor()));
     sound = new SoundDeviceChoice(session, engine);
     pages =
         new WindowPages(

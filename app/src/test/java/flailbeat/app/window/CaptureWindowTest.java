@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.audio.midi.MidiInput;
+import flailbeat.audio.midi.MidiMonitor;
 import flailbeat.audio.midi.SimulatedInput;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.event.Performed;
@@ -216,7 +217,7 @@ class CaptureWindowTest extends HeadlessWindow {
 
   @Test
   void a_midi_input_plays_and_its_notes_end_when_it_is_unplugged() throws Exception {
-    SimulatedInput input = new SimulatedInput(Clock.SYSTEM);
+    SimulatedInput input = new SimulatedInput(Clock.SYSTEM, new MidiMonitor());
     ui.run(() -> ui.window.midi().choose(Optional.of(input)));
     ui.await(() -> !ui.session.performer().hands().soundingPitches().isEmpty());
     input.unplug();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.cli.CommandLineApp;
 import flailbeat.app.shell.files.Prompts;
+import flailbeat.audio.midi.MidiMonitor;
 import flailbeat.audio.midi.SimulatedInput;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.files.SongFiles;
@@ -146,7 +147,7 @@ class RealRecordingTest extends RealWindow {
   void a_device_unplugged_while_recording_ends_its_notes_and_keeps_what_was_played()
       throws Exception {
     loopOneSecond();
-    SimulatedInput input = new SimulatedInput(Clock.SYSTEM);
+    SimulatedInput input = new SimulatedInput(Clock.SYSTEM, new MidiMonitor());
     ui.run(() -> ui.window.midi().choose(Optional.of(input)));
     record();
     ui.await(() -> !ui.session.performer().hands().soundingPitches().isEmpty());

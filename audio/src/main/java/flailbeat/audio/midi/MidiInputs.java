@@ -7,15 +7,22 @@ import java.util.List;
 /** The MIDI input devices that there are. */
 public final class MidiInputs {
   private final Clock clock;
+  private final MidiMonitor monitor;
 
-  public MidiInputs(Clock clock) {
+  /**
+   * The inputs.
+   *
+   * @param monitor takes down what comes
+   */
+  public MidiInputs(Clock clock, MidiMonitor monitor) {
     this.clock = clock;
+    this.monitor = monitor;
   }
 
   /** The system's, as they are plugged in now, and the simulated one. May take a while. */
   public List<MidiInput> all() {
-    List<MidiInput> result = new ArrayList<>(SystemInput.all(clock));
-    result.add(new SimulatedInput(clock));
+    List<MidiInput> result = new ArrayList<>(SystemInput.all(clock, monitor));
+    result.add(new SimulatedInput(clock, monitor));
     return result;
   }
 }

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -44,6 +45,9 @@ public final class Ports implements AutoCloseable {
   private volatile Set<String> missing = Set.of();
   private volatile Set<String> lost = Set.of();
   private volatile boolean closed;
+
+  /** A device that takes its time is looked for once at a time. */
+  private final AtomicBoolean looking = new AtomicBoolean();
 
   public Ports(Feed feed, Clock clock, MidiOutputs outputs, MidiMonitor monitor) {
     this.feed = feed;
@@ -147,8 +151,15 @@ public final class Ports implements AutoCloseable {
 
   /** Called now and then, and never waits: outputs that went are let go, and looked for again. */
   public void watch() {
-    if (!closed) {
-      away.execute(this::look);
+    if (!closed && looking.compareAndSet(false, true)) {
+      away.execute(
+          () -> {
+            try {
+              look();
+            } finally {
+              looking.set(false);
+            }
+          });
     }
   }
 

@@ -23,11 +23,13 @@ public final class SimulatedInput implements MidiInput {
   private static final long NANOS_PER_MS = 1_000_000;
 
   private final Clock clock;
+  private final MidiMonitor monitor;
   private volatile Thread playing;
   private volatile boolean pluggedIn = true;
 
-  public SimulatedInput(Clock clock) {
+  public SimulatedInput(Clock clock, MidiMonitor monitor) {
     this.clock = clock;
+    this.monitor = monitor;
   }
 
   @Override
@@ -72,7 +74,9 @@ public final class SimulatedInput implements MidiInput {
   }
 
   private void send(int status, int data1, int data2, Consumer<Performed> listener) {
-    MidiMessages.performed(status, data1, data2, clock.nanoTime()).ifPresent(listener);
+    long now = clock.nanoTime();
+    monitor.take(now, true, name(), status, data1, data2);
+    MidiMessages.performed(status, data1, data2, now).ifPresent(listener);
   }
 
   /** False when it was closed before. */

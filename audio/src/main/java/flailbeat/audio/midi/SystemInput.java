@@ -23,20 +23,22 @@ final class SystemInput implements MidiInput {
 
   private final MidiDevice.Info info;
   private final Clock clock;
+  private final MidiMonitor monitor;
   private MidiDevice device;
 
-  private SystemInput(MidiDevice.Info info, Clock clock) {
+  private SystemInput(MidiDevice.Info info, Clock clock, MidiMonitor monitor) {
     this.info = info;
     this.clock = clock;
+    this.monitor = monitor;
   }
 
   /** Those that are there now. */
-  static List<SystemInput> all(Clock clock) {
+  static List<SystemInput> all(Clock clock, MidiMonitor monitor) {
     return Arrays.stream(MidiSystem.getMidiDeviceInfo())
         .flatMap(SystemInput::device)
         .filter(d -> !(d instanceof Sequencer) && !(d instanceof Synthesizer))
         .filter(d -> d.getMaxTransmitters() != 0)
-        .map(d -> new SystemInput(d.getDeviceInfo(), clock))
+        .map(d -> new SystemInput(d.getDeviceInfo(), clock, monitor))
         .toList();
   }
 
@@ -91,6 +93,9 @@ final class SystemInput implements MidiInput {
     public void send(MidiMessage message, long timeStamp) {
       long now = clock.nanoTime();
       if (message instanceof ShortMessage m) {
+        if (m.getStatus() < 0xF0) {
+          monitor.take(now, true, name(), m.getStatus(), m.getData1(), m.getData2());
+        }
         MidiMessages.performed(m.getStatus(), m.getData1(), m.getData2(), now).ifPresent(listener);
       }
     }

@@ -93,18 +93,26 @@ public final class WavSongs implements SongFormat {
    */
   public List<Path> writeApart(Song song, TickRange range, Path target, Progress progress)
       throws IOException {
-    List<Track> tracks =
-        song.tracks().stream().filter(t -> t.noteCount() > 0 && song.isAudible(t)).toList();
+    List<Track> tracks = heard(song);
+    List<Path> files = apart(song, target);
     List<SafeFile.Job> jobs = new ArrayList<>();
-    Set<Path> taken = new HashSet<>();
     for (int i = 0; i < tracks.size(); i++) {
       Song alone = alone(song, tracks.get(i));
       Progress part = progress.part((double) i / tracks.size(), (i + 1.0) / tracks.size());
-      Path file = beside(target, tracks.get(i), taken);
-      jobs.add(new SafeFile.Job(file, out -> write(alone, range, out, part)));
+      jobs.add(new SafeFile.Job(files.get(i), out -> write(alone, range, out, part)));
     }
     SafeFile.writeAll(jobs);
-    return jobs.stream().map(SafeFile.Job::target).toList();
+    return files;
+  }
+
+  private static List<Track> heard(Song song) {
+    return song.tracks().stream().filter(t -> t.noteCount() > 0 && song.isAudible(t)).toList();
+  }
+
+  /** The files that {@link #writeApart} writes. */
+  public static List<Path> apart(Song song, Path target) {
+    Set<Path> taken = new HashSet<>();
+    return heard(song).stream().map(t -> beside(target, t, taken)).toList();
   }
 
   private static Song alone(Song song, Track track) {

@@ -30,7 +30,7 @@ class MidiInputTest {
   @Test
   void the_simulated_keyboard_plays_and_is_silent_once_it_is_unplugged() throws Exception {
     LinkedBlockingQueue<Performed> played = new LinkedBlockingQueue<>();
-    SimulatedInput input = new SimulatedInput(Clock.SYSTEM);
+    SimulatedInput input = new SimulatedInput(Clock.SYSTEM, new MidiMonitor());
     input.open(played::add);
     assertThat(played.poll(10, TimeUnit.SECONDS)).isInstanceOf(NoteOn.class);
     input.unplug();
@@ -42,7 +42,7 @@ class MidiInputTest {
 
   @Test
   void there_is_always_something_to_try_with() {
-    assertThat(new MidiInputs(Clock.SYSTEM).all())
+    assertThat(new MidiInputs(Clock.SYSTEM, new MidiMonitor()).all())
         .extracting(MidiInput::name)
         .contains("Simulated keyboard");
   }

@@ -19,16 +19,21 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * The sound files of the person's own: known from start to start, looked for as a song names them,
  * told where they are missing.
  */
 public final class SoundFiles {
+  private static final Logger LOG = LoggerFactory.getLogger(SoundFiles.class);
+
   private final Session session;
   private final AudioEngine engine;
   private final Prompts prompts;
@@ -37,6 +42,10 @@ public final class SoundFiles {
   private final Map<String, OwnFile> known = new LinkedHashMap<>();
   private final Set<String> tried = new LinkedHashSet<>();
   private int told = -1;
+
+  /** Files that are being looked into: what is in them is not missing yet. */
+  private int pending;
+
   private Set<String> portsMissing = Set.of();
 
   public SoundFiles(Session session, AudioEngine engine, Prompts prompts, Background background) {
@@ -103,6 +112,7 @@ public final class SoundFiles {
   public void watch() {
     for (String place : session.taste().files()) {
       if (tried.add(place)) {
+        pending++;
         executor.execute(() -> open(place));
       }
     }
@@ -113,16 +123,23 @@ public final class SoundFiles {
   private void open(String place) {
     try {
       OwnFile file = OwnFile.open(Path.of(place));
-      Platform.runLater(() -> know(file));
+      Platform.runLater(() -> lookedInto(Optional.of(file)));
     } catch (IOException | InvalidPathException e) {
-      Platform.runLater(() -> told = -1);
+      // It is told when a song names a sound of it.
+      LOG.info("{} is not to be had", place, e);
+      Platform.runLater(() -> lookedInto(Optional.empty()));
     }
+  }
+
+  private void lookedInto(Optional<OwnFile> file) {
+    pending--;
+    file.ifPresent(this::know);
   }
 
   /** Which sounds the song names that nobody has is told once a song. */
   private void tellMissing() {
     int opening = session.document().openings();
-    if (opening == told) {
+    if (opening == told || pending > 0) {
       return;
     }
     told = opening;

@@ -13,7 +13,9 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -56,8 +58,23 @@ public final class WavFiles {
     String name = song.title().replaceAll("[^\\p{L}\\p{N} _-]", "");
     prompts
         .soundToWrite(name + WavSongs.ENDING)
-        .map(Ending.WAVE::on)
-        .ifPresent(file -> write(song, range.get(), settings, apart, file));
+        .ifPresent(
+            asked -> {
+              Path file = Ending.WAVE.on(asked);
+              if (mayReplace(song, asked, file, apart)) {
+                write(song, range.get(), settings, apart, file);
+              }
+            });
+  }
+
+  /** Whoever asked for a name has asked about that one; not about others that are written. */
+  private boolean mayReplace(Song song, Path asked, Path file, boolean apart) {
+    List<Path> files = apart ? WavSongs.apart(song, file) : List.of(file);
+    return files.stream()
+        .filter(f -> !f.equals(asked) && Files.exists(f))
+        .findFirst()
+        .map(prompts::replaces)
+        .orElse(true);
   }
 
   private void write(Song song, TickRange range, WavSettings settings, boolean apart, Path file) {
@@ -76,9 +93,7 @@ public final class WavFiles {
                           + files.stream()
                               .map(f -> f.getFileName().toString())
                               .collect(Collectors.joining(", "))
-                          + WavSongs.remarks(song).stream()
-                              .map(r -> "; " + r)
-                              .collect(Collectors.joining()),
+                          + remarks(song).stream().map(r -> "; " + r).collect(Collectors.joining()),
                       false));
         },
         fault -> {
@@ -102,6 +117,15 @@ public final class WavFiles {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  private List<String> remarks(Song song) {
+    List<String> result = new ArrayList<>(WavSongs.remarks(song));
+    song.tracks().stream()
+        .filter(t -> t.noteCount() > 0 && !engine.library().has(t.instrument()))
+        .map(t -> t.name() + " has the nearest sound of ours: its own is not here")
+        .forEach(result::add);
+    return result;
   }
 
   private static IOException reason(RuntimeException fault) {

@@ -40,8 +40,7 @@ import javafx.scene.layout.VBox;
  */
 public final class KeyDeck extends HBox {
   private static final String SOUNDS =
-      "Letter keys play the sound under the cursor. {sounds-up} {sounds-down} go on, {sounds-keep}"
-          + " keeps it, {sounds-leave} leaves the old one.";
+      " {sounds-up} {sounds-down} go on, {sounds-keep} keeps it, {sounds-leave} leaves the old one.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
@@ -302,13 +301,22 @@ public final class KeyDeck extends HBox {
     }
   }
 
+  /** Going through the sounds takes some keys, and the letters stay whose they are. */
+  private String lettersAtSounds() {
+    return switch (performer.keysMode()) {
+      case PLAY -> "Letter keys play the sound under the cursor.";
+      case STEPS -> "Letter keys are steps. {keys-switch} lets them play the sound.";
+      case COMMANDS -> "Letter keys are commands. {keys-switch} lets them play the sound.";
+    };
+  }
+
   /** What is asked, if anything, or gone through: some keys are its answers then. */
   private String asked() {
     return keyAsk.isOn()
         ? keyAsk.says()
         : session.doubts().isOn()
             ? session.doubts().says()
-            : session.sounds().isOpen() ? SOUNDS : session.keyboard().says();
+            : session.sounds().isOpen() ? lettersAtSounds() + SOUNDS : session.keyboard().says();
   }
 
   /** Shows a key that does something as down. */

@@ -2,6 +2,7 @@ package flailbeat.app.view.sound;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
+import flailbeat.app.control.KeyTexts;
 import flailbeat.app.view.base.Follow;
 import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.Session;
@@ -111,7 +112,8 @@ public final class SoundPane extends VBox {
             "Your own sounds \u2026",
             "An SF2 file of your own ({sound-file-add})",
             onAddFile);
-    Label hint = Form.remark("Your letter keys play the sound under the cursor.");
+    Label hint = Form.remark("");
+    KeyTexts.set(hint, "{sounds-family-up} {sounds-family-down} families, {sounds-search} words");
     HBox.setHgrow(hint, Priority.ALWAYS);
     hint.setMaxWidth(Double.MAX_VALUE);
     HBox foot = new HBox(6, hint, add, like, hear, leave, keep);

@@ -8,10 +8,11 @@ import flailbeat.core.pitch.DrumNames;
  *
  * @param program 0 to 127
  * @param kit whether it is a drum kit, where each pitch is a drum of its own
- * @param own the preset of the person's file, or {@link OwnPreset#NONE}
+ * @param own the preset of the person's file, or {@link OwnPreset#NONE}, as for one that is missing
  */
 public record Instrument(int program, boolean kit, OwnPreset own) {
   public Instrument {
+    own = own == null ? OwnPreset.NONE : own;
     if (program < 0 || program > 127) {
       throw new IllegalArgumentException("A program goes from 0 to 127, not " + program);
     }

@@ -29,6 +29,9 @@ public final class LiveSound {
   private final Consumer<List<LivePart>> onParts;
   private final TrackSound[] told = new TrackSound[Parts.MOST];
 
+  /** The tracks as they were when they were told. */
+  private final Track[] toldTracks = new Track[Parts.MOST];
+
   /** What each dial of each part was set to, and one more; 0 where it rests. */
   private final int[][] dials = new int[Parts.MOST][Dial.values().length];
 
@@ -94,13 +97,20 @@ public final class LiveSound {
 
   /** Tells the player what a part sounds like, as far as that is another than it was. */
   private void tell(int part, Track track) {
+    if (toldTracks[part] == track) {
+      return;
+    }
+    toldTracks[part] = track;
     TrackSound sound = track.sound();
     if (!sound.equals(told[part])) {
       if (told[part] == null || !sound.instrument().equals(told[part].instrument())) {
         player.instrument(part, sound.instrument());
         tried = tried == part ? NONE : tried;
       }
-      player.output(part, sound.port(), sound.channel());
+      boolean wentOut = told[part] != null && !told[part].port().isEmpty();
+      if (wentOut || !sound.port().isEmpty()) {
+        player.output(part, sound.port(), sound.channel());
+      }
       told[part] = sound;
     }
     for (Dial dial : Dial.values()) {

@@ -72,8 +72,18 @@ public final class TrackHands {
   public void setUsual(ArrangementKind melodic, ArrangementKind kits) {
     usual = melodic;
     usualForKits = kits;
+    // What the person's settings brought about was chosen for no track.
+    chosen.keySet().removeIf(id -> id.equals(under) && isUsualInSong(id));
     under = null;
     follow();
+  }
+
+  private boolean isUsualInSong(TrackId id) {
+    return document
+        .song()
+        .track(id)
+        .filter(t -> !t.personal().hands().equals(HandTraits.NONE))
+        .isEmpty();
   }
 
   /** The velocities that the chosen track is played within, where it has a range of its own. */

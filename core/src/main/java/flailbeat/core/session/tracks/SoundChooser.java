@@ -309,9 +309,14 @@ public final class SoundChooser {
                 runControl.hearPhrase(
                     song.withTrack(track.id(), t -> alone),
                     phrase.get(),
-                    () -> player.instrument(part.getAsInt(), document.track().instrument()));
+                    () -> player.instrument(part.getAsInt(), soundOf(track)));
               });
     }
+  }
+
+  /** What a track sounds like by now, which may be the chosen one no more. */
+  private Instrument soundOf(Track track) {
+    return document.song().track(track.id()).orElse(track).instrument();
   }
 
   private void stopPhrase() {
@@ -320,8 +325,11 @@ public final class SoundChooser {
     }
   }
 
-  /** Gives the track the sound under the cursor. */
+  /** Gives the track the sound under the cursor; not while recording, when the list stays. */
   public void keep() {
+    if (whileRecording.refuses()) {
+      return;
+    }
     Optional<Instrument> wanted = current();
     Optional<TrackId> track = open;
     close();

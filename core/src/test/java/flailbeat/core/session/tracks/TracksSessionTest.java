@@ -125,6 +125,30 @@ class TracksSessionTest extends SessionRig {
   }
 
   @Test
+  void a_phrase_that_another_track_ends_leaves_each_track_its_own_sound() {
+    sounds.open();
+    sounds.step(2);
+    sounds.hearPhrase();
+    session.document().chooseTrack(id(1));
+    assertThat(runControl.isHearingPhrase()).isFalse();
+    assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(11));
+    assertThat(player.planned.get(1)).isEqualTo(Instrument.melodic(32));
+  }
+
+  @Test
+  void while_recording_no_sound_is_kept_and_that_is_told() {
+    sounds.open();
+    sounds.step(1);
+    session.run().recordOrStop();
+    sounds.keep();
+    assertThat(said()).contains("Stop recording first");
+    assertThat(sounds.isOpen()).isTrue();
+    session.run().stop();
+    sounds.keep();
+    assertThat(session.document().track().instrument()).isEqualTo(Instrument.melodic(12));
+  }
+
+  @Test
   void another_song_or_track_ends_the_choosing_and_no_trial_stays() {
     sounds.open();
     sounds.step(1);
