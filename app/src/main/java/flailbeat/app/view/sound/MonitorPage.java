@@ -60,7 +60,7 @@ public final class MonitorPage extends PageBox {
         "MIDI",
         "",
         "What comes in and goes out, decoded",
-        "Alt+F8",
+        "",
         "M4 4 H18 V14 H4 Z M7 8 H8 M10.5 8 H11.5 M14 8 H15 M8.5 11 H9.5 M12.5 11 H13.5",
         () -> new MonitorPage(engine));
   }

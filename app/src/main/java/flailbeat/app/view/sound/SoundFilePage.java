@@ -43,7 +43,7 @@ public final class SoundFilePage extends PageBox {
         "Sound file",
         "",
         "What is heard, as WAV files",
-        "Alt+F7",
+        "",
         "M3 9 H5 M6 5 V13 M9 2 V16 M12 6 V12 M15 4 V14 M18 8 V10",
         () -> new SoundFilePage(session, writer));
   }
