@@ -328,7 +328,8 @@ public class CutSounds {
       if (rightHalf) {
         continue;
       }
-      if (stereo.contains(keys(r) + velocities(r))) {
+      boolean leftHalf = r.getSample().getSampleType() == 4;
+      if (leftHalf || stereo.contains(keys(r) + velocities(r))) {
         r.putShort(SF2Region.GENERATOR_PAN, (short) 0);
         short attenuation = r.contains(SF2Region.GENERATOR_INITIALATTENUATION)
             ? r.getShort(SF2Region.GENERATOR_INITIALATTENUATION) : 0;

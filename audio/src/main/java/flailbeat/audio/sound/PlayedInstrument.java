@@ -12,6 +12,7 @@ import com.sun.media.sound.SF2InstrumentRegion;
 import com.sun.media.sound.SF2LayerRegion;
 import com.sun.media.sound.SF2Region;
 import flailbeat.core.model.sound.SoundedKeys;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Map;
 import java.util.TreeMap;
@@ -62,7 +63,12 @@ public final class PlayedInstrument extends ModelInstrument {
 
   @Override
   public ModelPerformer[] getPerformers() {
-    ModelPerformer[] performers = preset.getPerformers();
+    // Of those that no key or no velocity reaches, the JDK's director loses count, and plays
+    // others.
+    ModelPerformer[] performers =
+        Arrays.stream(preset.getPerformers())
+            .filter(p -> p.getKeyFrom() <= p.getKeyTo() && p.getVelFrom() <= p.getVelTo())
+            .toArray(ModelPerformer[]::new);
     for (ModelPerformer performer : performers) {
       add(performer, ModelDestination.DESTINATION_GAIN, gain * DECIBEL);
       add(performer, ModelDestination.DESTINATION_PITCH, cents);

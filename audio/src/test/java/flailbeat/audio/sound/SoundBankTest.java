@@ -3,6 +3,8 @@ package flailbeat.audio.sound;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import flailbeat.audio.TestSounds;
+import flailbeat.audio.synth.Synth;
 import flailbeat.core.model.sound.GeneralMidi;
 import flailbeat.core.model.sound.Instrument;
 import java.io.IOException;
@@ -107,5 +109,47 @@ class SoundBankTest {
       }
     }
     assertThat(off).isEmpty();
+  }
+
+  /**
+   * Each drum that is there is heard, and from the middle or its own side of it: a snare once was
+   * silent, since the JDK's director lost count of presets whose ranges do not meet.
+   */
+  @Test
+  void every_drum_of_every_kit_is_heard() {
+    List<String> silent = new ArrayList<>();
+    for (int kit : GeneralMidi.kits()) {
+      Instrument instrument = Instrument.kit(kit);
+      try (Synth synth = TestSounds.synth()) {
+        TestSounds.load(synth, instrument);
+        synth.choose(0, instrument);
+        for (int key = 35; key <= 81; key++) {
+          boolean missing = kit == 25 && Set.of(58, 65, 66).contains(key);
+          if (!missing && !isHeard(synth, key)) {
+            silent.add(instrument.title() + " " + key);
+          }
+        }
+      }
+    }
+    assertThat(silent).isEmpty();
+  }
+
+  private static boolean isHeard(Synth synth, int key) {
+    float[] block = new float[2 * Synth.BLOCK_FRAMES];
+    double left = 0;
+    double right = 0;
+    synth.noteOn(0, key, 96);
+    for (int i = 0; i < 60; i++) {
+      synth.render(block);
+      for (int k = 0; k < block.length; k += 2) {
+        left += block[k] * block[k];
+        right += block[k + 1] * block[k + 1];
+      }
+    }
+    synth.silence();
+    for (int i = 0; i < 4; i++) {
+      synth.render(block);
+    }
+    return left + right > 1e-3 && Math.min(left, right) > 0.02 * Math.max(left, right);
   }
 }
