@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.transport.Transport.State;
 import java.util.List;
@@ -58,6 +59,22 @@ class RealWindowTest extends RealWindow {
     }
     keys.send("-A ~60");
     expectSounding();
+  }
+
+  /** Found by its name with a held note, heard by its letters, kept: with the keyboard alone. */
+  @Test
+  void a_sound_is_found_tried_and_kept_while_a_note_is_held() throws Exception {
+    keys.send("+A ~60 +CONTROL +B -B -CONTROL ~200 +CONTROL +F -F -CONTROL ~200");
+    keys.send("+K -K ~40 +O -O ~40 +T -T ~40 +O -O ~100 +ENTER -ENTER ~150");
+    ui.await(() -> ui.session.sounds().current().isPresent());
+    keys.send("+D ~60");
+    assertThat(ui.get(() -> ui.session.sounds().isOpen())).isTrue();
+    keys.send("-D ~40 +ENTER -ENTER ~150");
+    assertThat(ui.get(() -> ui.session.document().track().instrument()))
+        .isEqualTo(Instrument.melodic(107));
+    keys.send("-A ~60");
+    expectSounding();
+    assertThat(ui.session.performer().keysMode()).isEqualTo(KeysMode.PLAY);
   }
 
   /** No release comes for keys held as the focus goes; on the way back they may repeat. */
