@@ -30,7 +30,7 @@ public final class KeyAsk {
   public KeyAsk(Commands commands, Session session) {
     this.commands = commands;
     this.session = session;
-    this.sets = session.keySets();
+    this.sets = session.person().keySets();
   }
 
   /** Calls back whenever something else is asked or told. */

@@ -58,14 +58,12 @@ import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
-import javafx.scene.control.ProgressIndicator;
 import javafx.scene.input.InputEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
@@ -87,8 +85,8 @@ public final class MainWindow {
 
   private final Session session;
   private final AudioEngine engine;
-  private final BackgroundWorkshop workshop;
-  private final Background background;
+  private final LongWork work;
+  private final LostNotes lost;
   private final Commands commands;
   private final KeyAsk keyAsk;
   private final KeyPapers papers;
@@ -119,7 +117,6 @@ public final class MainWindow {
       (property, before, now) -> look(stage().getScene());
 
   private long lastReadout;
-  private int lostSaid;
 
   /**
    * Builds the window on a stage, and shows nothing yet.
@@ -132,23 +129,24 @@ public final class MainWindow {
       AudioEngine engine,
       BackgroundWorkshop workshop,
       Prompts prompts) {
-    this.workshop = workshop;
     this.stage = stage;
     this.session = session;
     this.engine = engine;
     Palette palette = new Palette();
-    background = new Background(text -> session.notices().tell(new Notice(text, false)));
+    Background background = new Background(text -> session.notices().tell(new Notice(text, false)));
     Prompts asks = prompts == null ? new WindowPrompts(stage) : prompts;
     files = new FileActions(session, asks, background);
     SongMouse mouse = new SongMouse(session);
     bench = new BenchView(session, palette, mouse);
     rows = new RowsOverBench(session);
     tracks = new TrackRoom(session, engine, palette, asks, background, this::shortMenu);
-    notices = new NoticeLine(session, engine::retryDevice, this::leaveOff);
+    wavs = new WavFiles(session, engine, asks, new BackgroundWorkshop());
+    work = new LongWork(workshop, background, wavs);
+    lost = new LostNotes(session.notices(), engine::lostLiveNotes);
+    notices = new NoticeLine(session, engine::retryDevice, work::leaveOff);
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
-    wavs = new WavFiles(session, engine, asks, new BackgroundWorkshop());
     midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM, engine.monitor()));
     sound = new SoundDeviceChoice(session, engine);
     pages =
@@ -302,13 +300,13 @@ public final class MainWindow {
 
   /** Shows all in the colours and sizes that the person wants. */
   private void look(Scene scene) {
-    Look.change(scene, session.appearance().kept());
+    Look.change(scene, session.person().appearance().kept());
   }
 
   /** Shows the rooms as they are folded. */
   private void fold() {
-    middle.showPages(!session.folds().isFolded(WindowPart.PAGES));
-    column.showMap(!maps.isMap() && !session.folds().isFolded(WindowPart.MAP));
+    middle.showPages(!session.person().folds().isFolded(WindowPart.PAGES));
+    column.showMap(!maps.isMap() && !session.person().folds().isFolded(WindowPart.MAP));
   }
 
   /** What is played on beside the computer's keys. */
@@ -340,6 +338,7 @@ public final class MainWindow {
     frames.close();
     session.run().stop();
     midi.close();
+    tracks.close();
     stage.hide();
   }
 
@@ -352,20 +351,6 @@ public final class MainWindow {
 
   private void showTitle() {
     stage.setTitle(WindowTitle.of(session.document()));
-  }
-
-  private void leaveOff() {
-    workshop.leaveOff();
-    wavs.leaveOff();
-    background.leaveOff();
-  }
-
-  private void showWork() {
-    Optional<Double> done = workshop.progress().or(wavs::progress);
-    boolean onFiles = background.takesLong();
-    notices.showWork(
-        done.isEmpty() && onFiles ? Optional.of(ProgressIndicator.INDETERMINATE_PROGRESS) : done,
-        done.isPresent() || background.canBeLeft());
   }
 
   private void frame() {
@@ -386,27 +371,13 @@ public final class MainWindow {
     sound.watch();
     midi.watch();
     notices.showFault(engine.fault());
-    showWork();
-    sayLost();
+    work.show(notices);
+    lost.tell();
     tracks.watch();
   }
 
   private boolean isMoving() {
-    return session.isMoving()
-        || engine.peak() > SILENT
-        || workshop.progress().isPresent()
-        || wavs.progress().isPresent()
-        || background.takesLong();
-  }
-
-  private void sayLost() {
-    int lost = engine.lostLiveNotes();
-    if (lost > lostSaid) {
-      lostSaid = lost;
-      session
-          .notices()
-          .tell(new Notice(lost + " played notes came too fast to sound; they are recorded", true));
-    }
+    return session.isMoving() || engine.peak() > SILENT || work.takesLong();
   }
 
   /** Whether its frames rest, since nothing moves. */

@@ -93,6 +93,10 @@ final class TrackRoom implements TrackCommands.Showing {
     files.watch();
   }
 
+  void close() {
+    files.close();
+  }
+
   @Override
   public void editName() {
     tabs.editName();

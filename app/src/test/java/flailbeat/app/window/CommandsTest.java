@@ -328,12 +328,12 @@ class CommandsTest extends HeadlessWindow {
           .isTrue();
       own.run(() -> own.session.keyboard().leave());
       own.run(() -> own.window.commands().get("page-hands").press().run());
-      assertThat(own.session.folds().folded())
+      assertThat(own.session.person().folds().folded())
           .containsExactlyInAnyOrder(WindowPart.DECK, WindowPart.MAP);
       Settings kept = own.get(() -> Settings.of(own.session));
-      own.run(() -> own.session.folds().setFolded(Set.of()));
+      own.run(() -> own.session.person().folds().setFolded(Set.of()));
       own.run(() -> kept.applyTo(own.session));
-      assertThat(own.session.folds().folded())
+      assertThat(own.session.person().folds().folded())
           .containsExactlyInAnyOrder(WindowPart.DECK, WindowPart.MAP);
     } finally {
       own.close();

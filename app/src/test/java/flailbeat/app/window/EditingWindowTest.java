@@ -205,7 +205,8 @@ class EditingWindowTest extends RollWindow {
     assertThat(found()).contains("Split notes into 3 equal parts");
     type2(KeyCode.ENTER);
     assertThat(lines()).containsExactly("0 60 320", "320 60 320", "640 60 320");
-    assertThat(ui.get(() -> ui.session.commandNumbers().of("split-parts", 2))).isEqualTo(3);
+    assertThat(ui.get(() -> ui.session.person().commandNumbers().of("split-parts", 2)))
+        .isEqualTo(3);
     type2(KeyCode.F4);
     words("split equal 99");
     assertThat(found()).anyMatch(title -> title.endsWith(": from 2 to 16"));

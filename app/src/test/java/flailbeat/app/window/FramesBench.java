@@ -119,7 +119,7 @@ class FramesBench {
         taken.add(
             taken(
                 () -> {
-                  ui.session.appearance().nextColours();
+                  ui.session.person().appearance().nextColours();
                   root.applyCss();
                   root.layout();
                 }));

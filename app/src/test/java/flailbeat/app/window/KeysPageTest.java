@@ -77,7 +77,9 @@ class KeysPageTest extends HeadlessWindow {
     assertThat(keyOf("undo")).isEqualTo("Ctrl+U");
     assertThat(menuText("undo")).contains("+U");
     assertThat(ui.get(() -> ui.node("undo").getAccessibleHelp())).isEqualTo("Undo (Ctrl+U)");
-    assertThat(ui.session.keySets().chosen()).as("a set of one's own").isEqualTo("My keys");
+    assertThat(ui.session.person().keySets().chosen())
+        .as("a set of one's own")
+        .isEqualTo("My keys");
     assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
     String before = ui.session.song().title();
     ui.run(() -> ui.session.editing().edit("Name the song", s -> s.withTitle("Other")));
@@ -91,13 +93,13 @@ class KeysPageTest extends HeadlessWindow {
   void folding_the_page_while_it_asks_gives_the_keys_back_to_notes() throws Exception {
     askFor("mute");
     ui.press("page-keys");
-    assertThat(ui.session.folds().isFolded(WindowPart.PAGES)).isTrue();
+    assertThat(ui.session.person().folds().isFolded(WindowPart.PAGES)).isTrue();
     assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
     press(KeyCode.A);
     assertThat(sounding()).containsExactly(60);
     release(KeyCode.A);
     ui.press("page-keys");
-    assertThat(ui.session.folds().isFolded(WindowPart.PAGES)).isFalse();
+    assertThat(ui.session.person().folds().isFolded(WindowPart.PAGES)).isFalse();
     assertThat(ui.node("keys-page")).isNotNull();
   }
 
@@ -174,22 +176,22 @@ class KeysPageTest extends HeadlessWindow {
       throws Exception {
     askFor("undo");
     type(KeyCode.CONTROL, KeyCode.U);
-    ui.run(() -> ui.session.keySets().saveAs("Left hand"));
+    ui.run(() -> ui.session.person().keySets().saveAs("Left hand"));
     askFor("redo");
     type(KeyCode.CONTROL, KeyCode.J);
     Path file = folder.resolve("settings.json");
     SettingsFile.write(ui.get(() -> Settings.of(ui.session)), file);
-    ui.run(() -> ui.session.keySets().choose(KeySets.AS_IT_CAME));
+    ui.run(() -> ui.session.person().keySets().choose(KeySets.AS_IT_CAME));
     assertThat(keyOf("undo")).isEqualTo("Ctrl+Z");
     Settings kept = SettingsFile.read(file).orElseThrow().settings();
     ui.run(() -> kept.applyTo(ui.session));
-    assertThat(ui.session.keySets().chosen()).isEqualTo("Left hand");
+    assertThat(ui.session.person().keySets().chosen()).isEqualTo("Left hand");
     assertThat(keyOf("undo")).isEqualTo("Ctrl+U");
     assertThat(keyOf("redo")).isEqualTo("Ctrl+J");
     ui.run(() -> list().getSelectionModel().select("undo"));
     click("key-reset");
     assertThat(keyOf("undo")).isEqualTo("Ctrl+Z");
-    ui.run(() -> ui.session.keySets().choose("My keys"));
+    ui.run(() -> ui.session.person().keySets().choose("My keys"));
     assertThat(keyOf("undo")).as("the other set is as it was").isEqualTo("Ctrl+U");
     assertThat(keyOf("redo")).isEqualTo("Ctrl+Shift+Z");
   }
@@ -205,7 +207,7 @@ class KeysPageTest extends HeadlessWindow {
     ui.run(() -> kept.applyTo(ui.session));
     assertThat(keyOf("undo")).isEmpty();
     assertThat(keyOf("redo")).isEqualTo("F12");
-    assertThat(ui.session.keySets().names()).containsExactly("A", "B");
+    assertThat(ui.session.person().keySets().names()).containsExactly("A", "B");
   }
 
   @Test
@@ -215,15 +217,15 @@ class KeysPageTest extends HeadlessWindow {
             "undo", List.of("Ctrl+Hyper", "Ctrl+U"),
             "no-such-thing", List.of("F9"),
             "redo", List.of("Ctrl+T"));
-    ui.run(() -> ui.session.keySets().setAll(new KeySets.Kept("Odd", Map.of("Odd", odd))));
+    ui.run(() -> ui.session.person().keySets().setAll(new KeySets.Kept("Odd", Map.of("Odd", odd))));
     assertThat(ui.text("notice")).contains("left out").contains("and 2 more");
     assertThat(keyOf("undo")).isEqualTo("Ctrl+U");
     assertThat(keyOf("redo")).as("the person's own choice has it").isEqualTo("Ctrl+T");
     assertThat(keyOf("quantize")).isEmpty();
-    assertThat(ui.session.keySets().inForce()).isEqualTo(odd);
+    assertThat(ui.session.person().keySets().inForce()).isEqualTo(odd);
     Map<String, List<String>> locked =
         Map.of("keys-switch", List.of(), "keys-commands", List.of("Nonsense"));
-    ui.run(() -> ui.session.keySets().setAll(new KeySets.Kept("L", Map.of("L", locked))));
+    ui.run(() -> ui.session.person().keySets().setAll(new KeySets.Kept("L", Map.of("L", locked))));
     assertThat(ui.text("notice")).contains("as they came");
     assertThat(keyOf("keys-commands")).isEqualTo("Esc");
   }

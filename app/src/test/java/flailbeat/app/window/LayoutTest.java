@@ -94,7 +94,12 @@ class LayoutTest {
   void with_larger_texts_no_word_is_cut(int text) throws Exception {
     ui = WindowUnderTest.open(MOST, HIGHEST);
     ui.run(() -> ui.session.open(song(8), Optional.empty()));
-    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(Appearance.Colours.DAY, text)));
+    ui.run(
+        () ->
+            ui.session
+                .person()
+                .appearance()
+                .set(new Appearance.Kept(Appearance.Colours.DAY, text)));
     assertThat(faultsAnywhere()).isEmpty();
   }
 

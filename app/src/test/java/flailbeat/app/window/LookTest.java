@@ -37,7 +37,7 @@ class LookTest {
   }
 
   private void wear(Colours colours) {
-    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(colours, 100)));
+    ui.run(() -> ui.session.person().appearance().set(new Appearance.Kept(colours, 100)));
   }
 
   @Test

@@ -71,7 +71,7 @@ class Pictures {
   }
 
   private void colours(Colours wanted) {
-    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(wanted, 100)));
+    ui.run(() -> ui.session.person().appearance().set(new Appearance.Kept(wanted, 100)));
   }
 
   private BufferedImage picture() throws Exception {

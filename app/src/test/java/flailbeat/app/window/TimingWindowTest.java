@@ -191,7 +191,7 @@ class TimingWindowTest extends HeadlessWindow {
     ui.run(() -> ui.field("preset-name").requestFocus());
     ui.run(() -> ui.field("preset-name").setText("Evening"));
     type(KeyCode.ENTER);
-    QuantizeSettings kept = ui.get(() -> ui.session.presets().all().get("Evening"));
+    QuantizeSettings kept = ui.get(() -> ui.session.person().presets().all().get("Evening"));
     assertThat(kept).isEqualTo(ui.session.timing().settings());
     ui.run(() -> ui.session.quantizing().takeGroove("Lamps", 1));
     ui.answers.file = Optional.of(folder.resolve("lamps.groove.json"));
@@ -287,7 +287,12 @@ class TimingWindowTest extends HeadlessWindow {
   @Test
   void colours_go_round_and_are_kept_with_the_settings() {
     assertThat(lightness()).isGreaterThan(0.9);
-    ui.run(() -> ui.session.appearance().set(new Appearance.Kept(Appearance.Colours.NIGHT, 110)));
+    ui.run(
+        () ->
+            ui.session
+                .person()
+                .appearance()
+                .set(new Appearance.Kept(Appearance.Colours.NIGHT, 110)));
     assertThat(lightness()).isLessThan(0.2);
     assertThat(ui.get(() -> ui.stage.getScene().getRoot().getStyle())).contains("14.3px");
     assertThat(ui.get(() -> Settings.of(ui.session)).appearance().colours())

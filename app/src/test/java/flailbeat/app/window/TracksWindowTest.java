@@ -82,7 +82,7 @@ class TracksWindowTest extends RollWindow {
     assertThat(sounding()).containsExactly(60);
     release(KeyCode.A);
     type(KeyCode.CONTROL, KeyCode.D);
-    assertThat(ui.session.taste().favourites()).containsExactly(Instrument.melodic(16));
+    assertThat(ui.session.person().taste().favourites()).containsExactly(Instrument.melodic(16));
     type(KeyCode.ESCAPE);
     assertThat(track().instrument()).isEqualTo(Instrument.melodic(11));
     assertThat(ui.session.performer().keysMode())

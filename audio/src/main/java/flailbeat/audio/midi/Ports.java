@@ -46,6 +46,9 @@ public final class Ports implements AutoCloseable {
   private volatile Set<String> lost = Set.of();
   private volatile boolean closed;
 
+  /** Whether any part was ever sent to an output. */
+  private volatile boolean used;
+
   /** A device that takes its time is looked for once at a time. */
   private final AtomicBoolean looking = new AtomicBoolean();
 
@@ -73,6 +76,7 @@ public final class Ports implements AutoCloseable {
    * @param program what the output is told to sound like, 0 to 127
    */
   public void send(int part, String port, int channel, int program) {
+    used |= !port.isEmpty();
     if (port.isEmpty()) {
       feed.clearRoute(part);
     }
@@ -151,7 +155,7 @@ public final class Ports implements AutoCloseable {
 
   /** Called now and then, and never waits: outputs that went are let go, and looked for again. */
   public void watch() {
-    if (!closed && looking.compareAndSet(false, true)) {
+    if (used && !closed && looking.compareAndSet(false, true)) {
       away.execute(
           () -> {
             try {

@@ -126,7 +126,10 @@ public final class Synth implements AutoCloseable {
     return mixers[speaking];
   }
 
-  /** Chooses a part's sound, and that of its live channel; it must be loaded. */
+  /**
+   * Chooses a part's sound, and that of its live channel; nothing where it is not loaded, as when
+   * its file has become known meanwhile: then it is loaded and chosen anew.
+   */
   public void choose(int part, Instrument instrument) {
     chooseOn(part, instrument);
     chooseOn(part + LIVE, instrument);
@@ -142,7 +145,9 @@ public final class Synth implements AutoCloseable {
     synchronized (loaded) {
       played = loaded.get(library.played(instrument));
     }
-    channels[channel].programChange(played.bank(), played.program());
+    if (played != null) {
+      channels[channel].programChange(played.bank(), played.program());
+    }
   }
 
   public void noteOn(int channel, int pitch, int velocity) {

@@ -7,7 +7,6 @@ import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.playback.Player;
 import flailbeat.core.playback.SoundSettings;
-import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.bench.DrumRows;
 import flailbeat.core.session.bench.EditActions;
 import flailbeat.core.session.bench.EventList;
@@ -19,7 +18,6 @@ import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.session.bench.SelectActions;
 import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.session.chores.ChoreTrial;
-import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notices;
@@ -33,12 +31,7 @@ import flailbeat.core.session.hands.SoundKeys;
 import flailbeat.core.session.hands.TrackHands;
 import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.map.Shelf;
-import flailbeat.core.session.person.Appearance;
-import flailbeat.core.session.person.CommandNumbers;
-import flailbeat.core.session.person.Folds;
-import flailbeat.core.session.person.KeySets;
-import flailbeat.core.session.person.Named;
-import flailbeat.core.session.person.SoundTaste;
+import flailbeat.core.session.person.Person;
 import flailbeat.core.session.run.RunActions;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.session.timing.BeatSearch;
@@ -52,7 +45,6 @@ import flailbeat.core.session.tracks.TrackDials;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -64,13 +56,9 @@ public final class Session {
   private final Changes changes = new Changes();
   private final Notices notices = new Notices(changes);
   private final Document document = new Document(changes);
+  private final Person person = new Person(changes);
   private final LearnedLags lags;
   private final QuantizePreview timing;
-  private final Named<QuantizeSettings> presets = new Named<>(changes);
-  private final CommandNumbers amounts = new CommandNumbers(changes);
-  private final Folds folds = new Folds(changes);
-  private final Appearance appearance = new Appearance(changes);
-  private final KeySets keySets = new KeySets(changes);
   private final SoundChoice sound = new SoundChoice(changes);
   private final Performer performer;
   private final RunControl runControl;
@@ -94,7 +82,6 @@ public final class Session {
   private final ChoreTrial chores;
   private final ClipActions clips;
   private final Shelf shelf = new Shelf(changes);
-  private final SoundTaste taste = new SoundTaste(changes);
   private final TrackHands trackHands;
   private final TrackActions tracks;
   private final TrackDials dials;
@@ -146,13 +133,13 @@ public final class Session {
             editing,
             timing,
             performer,
-            amounts,
+            person.commandNumbers(),
             runControl.looping(),
             changes,
             notices,
             clock,
             workshop);
-    tracks = new TrackActions(document, editing, taste, notices);
+    tracks = new TrackActions(document, editing, person.taste(), notices);
     dials = new TrackDials(document, editing, runControl.live(), notices);
     sounds =
         new SoundChooser(
@@ -160,7 +147,7 @@ public final class Session {
             tracks,
             runControl,
             player,
-            taste,
+            person.taste(),
             soundedKeys,
             changes,
             notices,
@@ -168,24 +155,8 @@ public final class Session {
     clips = new ClipActions(document, editing, runControl, timing, changes, notices);
     selecting = new SelectActions(document, runControl, timing, notices);
     quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
-    forgetLagsWithOtherDevices();
+    lags.forgetWithOther(this::devices);
     beat = new BeatSearch(document, runControl, changes, notices, workshop, whileRecording);
-  }
-
-  /**
-   * A lag is that of a person with a device and what is taken off: with others it is another. A
-   * buffer that grows by itself, because it must, is no choice.
-   */
-  private void forgetLagsWithOtherDevices() {
-    List<Object> known = new ArrayList<>(devices());
-    changes.listen(
-        change -> {
-          if (change.isOf(Aspect.SETTINGS) && !known.equals(devices())) {
-            known.clear();
-            known.addAll(devices());
-            lags.forget();
-          }
-        });
   }
 
   private List<Object> devices() {
@@ -231,11 +202,6 @@ public final class Session {
   /** Which keys under the hands give a sound. */
   public SoundKeys soundedKeys() {
     return soundedKeys;
-  }
-
-  /** Which sounds the person likes. */
-  public SoundTaste taste() {
-    return taste;
   }
 
   /** How each track lies under the hands. */
@@ -298,6 +264,11 @@ public final class Session {
     return song().keys().at(runControl.playStartTicks());
   }
 
+  /** What the person keeps for every song. */
+  public Person person() {
+    return person;
+  }
+
   /** What was learned of how late the person plays. */
   public LearnedLags lags() {
     return lags;
@@ -311,31 +282,6 @@ public final class Session {
   /** The commands that change timing. */
   public QuantizeActions quantizing() {
     return quantizing;
-  }
-
-  /** Which rooms of the window are folded. */
-  public Folds folds() {
-    return folds;
-  }
-
-  /** How the window looks. */
-  public Appearance appearance() {
-    return appearance;
-  }
-
-  /** The person's own keys for commands. */
-  public KeySets keySets() {
-    return keySets;
-  }
-
-  /** The person's own ways to quantize. */
-  public Named<QuantizeSettings> presets() {
-    return presets;
-  }
-
-  /** The numbers that commands go by. */
-  public CommandNumbers commandNumbers() {
-    return amounts;
   }
 
   /** The walk through the doubtful notes of the preview. */

@@ -130,8 +130,8 @@ public final class NoteCommands {
         least,
         most,
         words,
-        () -> Math.clamp(session.commandNumbers().of(id, standard), least, most),
-        n -> session.commandNumbers().give(id, n));
+        () -> Math.clamp(session.person().commandNumbers().of(id, standard), least, most),
+        n -> session.person().commandNumbers().give(id, n));
   }
 
   private List<Command> shaping() {

@@ -90,13 +90,13 @@ public final class ViewCommands {
                 "text-larger",
                 "Larger texts",
                 "",
-                () -> session.appearance().stepText(1)),
+                () -> session.person().appearance().stepText(1)),
             of(
                 Group.VIEW,
                 "text-smaller",
                 "Smaller texts",
                 "",
-                () -> session.appearance().stepText(-1)),
+                () -> session.person().appearance().stepText(-1)),
             folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", WindowPart.DECK),
             folding(
                 session,
@@ -146,12 +146,12 @@ public final class ViewCommands {
   }
 
   private static void nextColours(Session session) {
-    session.appearance().nextColours();
-    session.notices().tell("Colours " + session.appearance().kept().colours().words());
+    session.person().appearance().nextColours();
+    session.notices().tell("Colours " + session.person().appearance().kept().colours().words());
   }
 
   private static Command folding(
       Session session, String id, String title, String keys, WindowPart room) {
-    return of(Group.VIEW, id, title, keys, () -> session.folds().toggle(room));
+    return of(Group.VIEW, id, title, keys, () -> session.person().folds().toggle(room));
   }
 }

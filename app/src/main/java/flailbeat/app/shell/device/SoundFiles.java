@@ -57,6 +57,11 @@ public final class SoundFiles {
         (instrument, keys) -> Platform.runLater(() -> session.soundedKeys().set(instrument, keys)));
   }
 
+  /** Looks into nothing any more. */
+  public void close() {
+    executor.shutdown();
+  }
+
   /** Does something away from the window's thread. */
   public void away(Runnable work) {
     executor.execute(work);
@@ -76,7 +81,7 @@ public final class SoundFiles {
   }
 
   private void taken(Path path, OwnFile file) {
-    session.taste().addFile(path.toAbsolutePath().toString());
+    session.person().taste().addFile(path.toAbsolutePath().toString());
     know(file);
     session.sounds().showFamily(file.name());
     List<Instrument> presets = file.instruments();
@@ -110,7 +115,7 @@ public final class SoundFiles {
    * is told.
    */
   public void watch() {
-    for (String place : session.taste().files()) {
+    for (String place : session.person().taste().files()) {
       if (tried.add(place)) {
         pending++;
         executor.execute(() -> open(place));

@@ -18,7 +18,7 @@ public final class PersonKeys {
 
   /** Takes the keys that the person wants now. */
   public void take() {
-    Map<String, List<String>> wanted = session.keySets().inForce();
+    Map<String, List<String>> wanted = session.person().keySets().inForce();
     if (wanted.equals(inForce)) {
       return;
     }

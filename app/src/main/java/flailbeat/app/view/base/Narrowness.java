@@ -30,7 +30,7 @@ public final class Narrowness {
     Runnable tell =
         () -> {
           row.pseudoClassStateChanged(NARROW, isNarrow());
-          onChange.accept(session.appearance().textScale());
+          onChange.accept(session.person().appearance().textScale());
         };
     row.widthProperty().addListener((property, before, now) -> tell.run());
     Follow.changes(
@@ -45,6 +45,6 @@ public final class Narrowness {
 
   /** Whether some of it has to give way. */
   public boolean isNarrow() {
-    return row.getWidth() < wideEnough * session.appearance().textScale();
+    return row.getWidth() < wideEnough * session.person().appearance().textScale();
   }
 }

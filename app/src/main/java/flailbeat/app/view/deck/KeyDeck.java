@@ -187,7 +187,7 @@ public final class KeyDeck extends HBox {
 
   /** Whether it is a slim row now: folded, and not needed to show what is asked. */
   private boolean isSlim() {
-    boolean wanted = session.folds().isFolded(WindowPart.DECK) || room < LOW;
+    boolean wanted = session.person().folds().isFolded(WindowPart.DECK) || room < LOW;
     return wanted && !session.keyboard().isAsking();
   }
 
@@ -202,7 +202,7 @@ public final class KeyDeck extends HBox {
 
   /** The least height that it can stand with, slim or not. */
   public double leastHeight(boolean asSlim) {
-    boolean low = asSlim || session.folds().isFolded(WindowPart.DECK);
+    boolean low = asSlim || session.person().folds().isFolded(WindowPart.DECK);
     return low && !session.keyboard().isAsking() ? SLIM_HEIGHT : LOW;
   }
 
@@ -232,7 +232,7 @@ public final class KeyDeck extends HBox {
 
   private void setLeftWidth(double width) {
     leftWidth = width;
-    double scaled = width * session.appearance().textScale();
+    double scaled = width * session.person().appearance().textScale();
     left.setMinWidth(scaled);
     left.setPrefWidth(scaled);
   }

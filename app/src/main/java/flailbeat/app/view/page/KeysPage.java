@@ -82,7 +82,7 @@ public final class KeysPage extends PageBox {
     super("keys-page");
     this.commands = commands;
     this.ask = ask;
-    this.sets = session.keySets();
+    this.sets = session.person().keySets();
     saveAs = new EntryField("key-set-name", 7, "Keep these keys as a set of this name", this::save);
     chosen.setMinWidth(124);
     saveAs.prompt("save as a set");

@@ -34,7 +34,7 @@ public final class SidePane extends HBox {
    * @param pages in the order in which they are chosen; the first is shown
    */
   public SidePane(Session session, List<Page> pages) {
-    this.folds = session.folds();
+    this.folds = session.person().folds();
     this.pages = List.copyOf(pages);
     rail = new PageRail(this.pages, this::pressed);
     getStyleClass().add("side-pane");

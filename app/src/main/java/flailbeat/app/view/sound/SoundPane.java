@@ -260,7 +260,8 @@ public final class SoundPane extends VBox {
         title.setText(item.title());
         boolean now = item.equals(session.document().track().instrument());
         star.setText(
-            (now ? "as it is " : "") + (session.taste().isFavourite(item) ? "\u2605" : ""));
+            (now ? "as it is " : "")
+                + (session.person().taste().isFavourite(item) ? "\u2605" : ""));
       }
     }
   }

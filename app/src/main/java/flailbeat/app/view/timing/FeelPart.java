@@ -42,7 +42,7 @@ final class FeelPart extends TimingPart {
             "preset-name",
             11,
             "A name, to keep these settings under it",
-            text -> session.presets().keep(text, settings()));
+            text -> session.person().presets().keep(text, settings()));
     Button lagOut =
         Buttons.text(
             "Take out the lag",
@@ -94,14 +94,16 @@ final class FeelPart extends TimingPart {
 
   private void showPresets() {
     Optional<String> inForce =
-        session().presets().all().entrySet().stream()
+        session().person().presets().all().entrySet().stream()
             .filter(e -> e.getValue().equals(settings()))
             .map(java.util.Map.Entry::getKey)
             .findFirst();
     presets.setText(
-        inForce.orElse(session().presets().all().isEmpty() ? "None kept yet" : "As set by hand"));
+        inForce.orElse(
+            session().person().presets().all().isEmpty() ? "None kept yet" : "As set by hand"));
     presets.getItems().clear();
     session()
+        .person()
         .presets()
         .all()
         .forEach(
@@ -116,7 +118,8 @@ final class FeelPart extends TimingPart {
               .getItems()
               .add(
                   Menus.item(
-                      "Forget \u201c" + title + "\u201d", () -> session().presets().remove(title)));
+                      "Forget \u201c" + title + "\u201d",
+                      () -> session().person().presets().remove(title)));
         });
     presets.setDisable(presets.getItems().isEmpty());
     name.show(inForce.orElse(""));

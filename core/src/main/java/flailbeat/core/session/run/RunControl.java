@@ -8,7 +8,6 @@ import flailbeat.core.event.Performed;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.playback.Player;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
@@ -22,7 +21,6 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.TempoMap;
-import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
 import java.util.List;
 import java.util.Optional;
@@ -46,6 +44,7 @@ public final class RunControl {
   private final PerformedRoute route;
   private final SweepKey sweepKey;
   private final Runner runner;
+  private final PhraseHearing phrases;
   private RecordSettings recordSettings = RecordSettings.standard();
   private Optional<Calibration> calibration = Optional.empty();
 
@@ -72,6 +71,7 @@ public final class RunControl {
     this.live = new LiveSound(document, performer, player, repeater::setParts);
     HeardPlans plans = new HeardPlans(document, timing, sweeper, looping);
     this.runner = new Runner(document, looping, plans, changes, clock, player, transport);
+    this.phrases = new PhraseHearing(document, runner, this::stop);
     this.sweepKey = new SweepKey(runner, sweeper, performer, clock);
     this.route = new PerformedRoute(runner, repeater, live, keeper, this::offsetNanos);
     changes.listen(this::onChange);
@@ -299,29 +299,9 @@ public final class RunControl {
     return runner.now() instanceof CalibratingRun;
   }
 
-  /** Plays a phrase with clicks of its own, from the first of them. */
-  public void hearGuess(Song phrase, ClickTrack clicks) {
-    stop();
-    Run run = new PhraseRun(phrase, document.parts(), clicks, runner, Long.MAX_VALUE, () -> {});
-    runner.startAt(run, Math.max(0, clicks.nanosAt(0)));
-  }
-
-  /**
-   * Plays a stretch of a song by itself.
-   *
-   * @param onEnd leaves all as it was before, however it ends
-   */
-  public void hearPhrase(Song phrase, TickRange range, Runnable onEnd) {
-    stop();
-    long end = phrase.tempos().nanosAt(range.end());
-    runner.startAt(
-        new PhraseRun(phrase, document.parts(), ClickTrack.NONE, runner, end, onEnd),
-        phrase.tempos().nanosAt(range.start()));
-  }
-
-  /** Whether a stretch plays by itself. */
-  public boolean isHearingPhrase() {
-    return runner.now() instanceof PhraseRun;
+  /** Phrases that play by themselves. */
+  public PhraseHearing phrases() {
+    return phrases;
   }
 
   /** What is played live, and with which sounds. */

@@ -87,24 +87,24 @@ public record Settings(
         session.runControl().recordSettings(),
         session.runControl().repeater().value(),
         session.timing().settings(),
-        session.presets().all(),
+        session.person().presets().all(),
         session.keyboard().ghosting().combinations(),
         session.sound().settings(),
-        session.folds().folded(),
-        session.keySets().kept(),
+        session.person().folds().folded(),
+        session.person().keySets().kept(),
         session.steps().settings().withOntoRhythm(false),
         session.steps().pattern(),
         session.drawing().kept(),
         session.drawing().stencils().all(),
-        session.commandNumbers().all(),
+        session.person().commandNumbers().all(),
         session.lags().all(),
         session.lanes().kept(),
         session.chores().own().all(),
         performer.chosenDevice().orElse(null),
-        session.appearance().kept(),
+        session.person().appearance().kept(),
         session.clips().isLinking(),
         session.trackHands().usualForKits(),
-        session.taste().kept());
+        session.person().taste().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -118,7 +118,7 @@ public record Settings(
       session.trackHands().setUsual(arrangement, kits == null ? ArrangementKind.PADS : kits);
     }
     if (sounds != null) {
-      session.taste().set(sounds);
+      session.person().taste().set(sounds);
     }
     if (touch != null) {
       performer.setTouch(touch);
@@ -139,7 +139,7 @@ public record Settings(
       session.timing().setSettings(quantize);
     }
     if (presets != null) {
-      session.presets().setAll(presets);
+      session.person().presets().setAll(presets);
     }
     if (sound != null) {
       session.sound().set(sound);
@@ -148,13 +148,13 @@ public record Settings(
       session.clips().setLinking(linkedClips);
     }
     if (appearance != null) {
-      session.appearance().set(appearance);
+      session.person().appearance().set(appearance);
     }
     if (folded != null) {
-      session.folds().setFolded(folded);
+      session.person().folds().setFolded(folded);
     }
     if (keys != null) {
-      session.keySets().setAll(keys);
+      session.person().keySets().setAll(keys);
     }
     if (steps != null) {
       session.steps().set(steps);
@@ -178,7 +178,7 @@ public record Settings(
       session.chores().own().setAll(chores);
     }
     if (amounts != null) {
-      session.commandNumbers().setAll(amounts);
+      session.person().commandNumbers().setAll(amounts);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));

@@ -154,8 +154,11 @@ public final class BeatSearch {
         accents[i] = i % guess.beatsPerBar() == 0;
       }
       Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
-      runControl.hearGuess(
-          NoteEdits.restorePlayed(alone, document.scope().ids()), ClickTrack.of(nanos, accents));
+      runControl
+          .phrases()
+          .hearGuess(
+              NoteEdits.restorePlayed(alone, document.scope().ids()),
+              ClickTrack.of(nanos, accents));
     }
   }
 

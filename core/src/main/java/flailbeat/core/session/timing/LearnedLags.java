@@ -76,6 +76,25 @@ public final class LearnedLags {
     changes.fire(Aspect.SETTINGS);
   }
 
+  /**
+   * A lag is that of a person with a device and what is taken off: with others it is another, and
+   * all is forgotten. A buffer that grows by itself, because it must, is no choice.
+   *
+   * @param devices what the person chose
+   */
+  public void forgetWithOther(Supplier<List<Object>> devices) {
+    List<Object> chosen = new ArrayList<>(devices.get());
+    changes.listen(
+        change -> {
+          List<Object> now = devices.get();
+          if (change.isOf(Aspect.SETTINGS) && !chosen.equals(now)) {
+            chosen.clear();
+            chosen.addAll(now);
+            forget();
+          }
+        });
+  }
+
   /** What is known of the input that was played last. */
   public KnownLag now() {
     return known.getOrDefault(input.get(), KnownLag.NONE);

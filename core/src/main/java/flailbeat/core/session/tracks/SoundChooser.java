@@ -293,7 +293,7 @@ public final class SoundChooser {
     Song song = document.song();
     Optional<TickRange> phrase = LastPhrase.of(song, track);
     OptionalInt part = document.parts().of(track);
-    if (runControl.isHearingPhrase()) {
+    if (runControl.phrases().isHearing()) {
       runControl.stop();
     } else if (runControl.transport().isRunning()) {
       notices.tell(
@@ -306,10 +306,12 @@ public final class SoundChooser {
               i -> {
                 player.instrument(part.getAsInt(), i);
                 Track alone = track.withMuted(false).withSolo(true);
-                runControl.hearPhrase(
-                    song.withTrack(track.id(), t -> alone),
-                    phrase.get(),
-                    () -> player.instrument(part.getAsInt(), soundOf(track)));
+                runControl
+                    .phrases()
+                    .hear(
+                        song.withTrack(track.id(), t -> alone),
+                        phrase.get(),
+                        () -> player.instrument(part.getAsInt(), soundOf(track)));
               });
     }
   }
@@ -320,7 +322,7 @@ public final class SoundChooser {
   }
 
   private void stopPhrase() {
-    if (runControl.isHearingPhrase()) {
+    if (runControl.phrases().isHearing()) {
       runControl.stop();
     }
   }

@@ -80,7 +80,7 @@ class SettingsTest {
             .withLag(new Lag.Millis(12))
             .withGroove(new Groove("Ferry", 1, 40, List.of(new Groove.Slot(0, 480, 30, 90))));
     before.timing().setSettings(own);
-    before.presets().keep("Mine", own.withLag(new Lag.Off()));
+    before.person().presets().keep("Mine", own.withLag(new Lag.Off()));
     before
         .steps()
         .set(
@@ -103,7 +103,7 @@ class SettingsTest {
         .drawing()
         .stencils()
         .keep("Gallop", new Stencil(List.of(new Stencil.Part(0, 0, 240, 90)), 960));
-    before.commandNumbers().give("repeat", 5);
+    before.person().commandNumbers().give("repeat", 5);
     Path file = folder.resolve("deep/settings.json");
     SettingsFile.write(Settings.of(before), file);
     Session after = session();

@@ -230,13 +230,14 @@ class QuantizeActionsTest {
   @Test
   void presets_are_kept_by_name_and_a_name_is_needed() {
     QuantizeSettings own = session.timing().settings().withStrength(70);
-    session.presets().keep(" Soft ", own);
-    session.timing().setSettings(session.presets().all().get("Soft"));
+    session.person().presets().keep(" Soft ", own);
+    session.timing().setSettings(session.person().presets().all().get("Soft"));
     assertThat(session.timing().settings()).isEqualTo(own);
-    org.assertj.core.api.Assertions.assertThatThrownBy(() -> session.presets().keep(" ", own))
+    org.assertj.core.api.Assertions.assertThatThrownBy(
+            () -> session.person().presets().keep(" ", own))
         .hasMessageContaining("name");
-    session.presets().remove("Soft");
-    assertThat(session.presets().all()).isEmpty();
+    session.person().presets().remove("Soft");
+    assertThat(session.person().presets().all()).isEmpty();
   }
 
   @Test

@@ -69,7 +69,7 @@ class TracksSessionTest extends SessionRig {
     assertThat(session.document().track().instrument()).isEqualTo(ORGAN);
     session.editing().undo();
     assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(11));
-    assertThat(session.taste().last()).containsExactly(ORGAN);
+    assertThat(session.person().taste().last()).containsExactly(ORGAN);
   }
 
   @Test
@@ -114,7 +114,7 @@ class TracksSessionTest extends SessionRig {
     sounds.open();
     sounds.seek("celesta");
     sounds.hearPhrase();
-    assertThat(runControl.isHearingPhrase()).isTrue();
+    assertThat(runControl.phrases().isHearing()).isTrue();
     assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(8));
     assertThat(pitches(player.plan())).isNotEmpty();
     startMs = nowMs;
@@ -130,7 +130,7 @@ class TracksSessionTest extends SessionRig {
     sounds.step(2);
     sounds.hearPhrase();
     session.document().chooseTrack(id(1));
-    assertThat(runControl.isHearingPhrase()).isFalse();
+    assertThat(runControl.phrases().isHearing()).isFalse();
     assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(11));
     assertThat(player.planned.get(1)).isEqualTo(Instrument.melodic(32));
   }

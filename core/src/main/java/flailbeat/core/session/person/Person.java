@@ -1,0 +1,53 @@
+package flailbeat.core.session.person;
+
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.session.document.Changes;
+
+/** What a person keeps for every song: ways, numbers, looks and keys of their own. */
+public final class Person {
+  private final Named<QuantizeSettings> presets;
+  private final CommandNumbers commandNumbers;
+  private final Folds folds;
+  private final Appearance appearance;
+  private final KeySets keySets;
+  private final SoundTaste taste;
+
+  public Person(Changes changes) {
+    presets = new Named<>(changes);
+    commandNumbers = new CommandNumbers(changes);
+    folds = new Folds(changes);
+    appearance = new Appearance(changes);
+    keySets = new KeySets(changes);
+    taste = new SoundTaste(changes);
+  }
+
+  /** Ways to quantize. */
+  public Named<QuantizeSettings> presets() {
+    return presets;
+  }
+
+  /** The numbers that commands go by. */
+  public CommandNumbers commandNumbers() {
+    return commandNumbers;
+  }
+
+  /** Which rooms of the window are folded. */
+  public Folds folds() {
+    return folds;
+  }
+
+  /** How the window looks. */
+  public Appearance appearance() {
+    return appearance;
+  }
+
+  /** Keys for commands. */
+  public KeySets keySets() {
+    return keySets;
+  }
+
+  /** Which sounds the person likes. */
+  public SoundTaste taste() {
+    return taste;
+  }
+}
