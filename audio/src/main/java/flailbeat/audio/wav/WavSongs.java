@@ -1,6 +1,7 @@
 package flailbeat.audio.wav;
 
 import flailbeat.audio.sound.SoundLibrary;
+import flailbeat.core.files.FileNames;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFormat;
 import flailbeat.core.format.FileFault;
@@ -19,6 +20,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
@@ -30,7 +32,10 @@ public final class WavSongs implements SongFormat {
   /** What the names of WAV files end in. */
   public static final String ENDING = ".wav";
 
-  private static final int LONGEST_NAME = 80;
+  /** A WAV file says its length in 32 bits; the head and the longest tail need some of that. */
+  private static final long MOST_BYTES = 0xFFFF_FFFFL - 20_000_000;
+
+  private static final double NANOS = 1e9;
 
   private final WavSettings settings;
   private final SoundLibrary library;
@@ -109,9 +114,9 @@ public final class WavSongs implements SongFormat {
     return song.tracks().stream().filter(t -> t.noteCount() > 0 && song.isAudible(t)).toList();
   }
 
-  /** The files that {@link #writeApart} writes. */
+  /** The files that {@link #writeApart} writes: others even where case makes no difference. */
   public static List<Path> apart(Song song, Path target) {
-    Set<Path> taken = new HashSet<>();
+    Set<String> taken = new HashSet<>();
     return heard(song).stream().map(t -> beside(target, t, taken)).toList();
   }
 
@@ -119,14 +124,13 @@ public final class WavSongs implements SongFormat {
     return song.mapTracks(t -> t.withSolo(t.id().equals(track.id())));
   }
 
-  private static Path beside(Path target, Track track, Set<Path> taken) {
+  private static Path beside(Path target, Track track, Set<String> taken) {
     String base = target.getFileName().toString().replaceFirst("\\.[Ww][Aa][Vv][Ee]?$", "");
-    String plain = track.name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip();
-    String name = plain.substring(0, Math.min(LONGEST_NAME, plain.length()));
+    String name = FileNames.of(track.name(), "Track");
     for (int n = 1; ; n++) {
       String more = n == 1 ? "" : " " + n;
-      Path file = target.resolveSibling(base + " - " + (name + more).strip() + ENDING);
-      if (taken.add(file)) {
+      Path file = target.resolveSibling(base + " - " + name + more + ENDING);
+      if (taken.add(file.toString().toLowerCase(Locale.ROOT))) {
         return file;
       }
     }
@@ -139,6 +143,17 @@ public final class WavSongs implements SongFormat {
       throws IOException {
     if (range.length() == 0) {
       throw new FileFault("the song has no notes: there is nothing to be heard");
+    }
+    double seconds =
+        (song.tempos().nanosAt(range.end()) - song.tempos().nanosAt(range.start())) / NANOS;
+    double most = (double) MOST_BYTES / settings.bytesPerFrame() / settings.frameRate();
+    if (seconds > most) {
+      throw new FileFault(
+          String.format(
+              Locale.ROOT,
+              "that would be %.1f hours, and a WAV file holds %.1f: write a loop, or fewer bits",
+              seconds / 3600,
+              most / 3600));
     }
     Path raw = Files.createTempFile("flailbeat", ".pcm");
     try {

@@ -19,9 +19,11 @@ import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.stream.Stream;
@@ -99,7 +101,7 @@ class WavSongsTest {
   }
 
   @Test
-  void it_is_as_long_as_the_stretch_and_its_tail_at_either_rate() throws Exception {
+  void it_is_as_hoursas_the_stretch_and_its_tail_at_either_rate() throws Exception {
     for (int rate : WavSettings.RATES) {
       Path file = folder.resolve(rate + ".wav");
       wavs(16, rate).write(SONG, BAR, file, Progress.NONE);
@@ -151,5 +153,27 @@ class WavSongsTest {
                         folder.resolve("a.wav"),
                         Progress.NONE))
         .hasRootCauseMessage("the song has no notes: there is nothing to be heard");
+  }
+
+  @Test
+  void two_tracks_whose_names_differ_in_case_alone_or_are_hourshave_files_of_their_own() {
+    Song song =
+        SONG.mapTracks(
+            t -> t.withName(t.noteCount() % 2 == 0 ? "BASS" : "bass" + "\u05d0".repeat(300)));
+    assertThat(WavSongs.apart(song, folder.resolve("a.wav")))
+        .extracting(f -> f.getFileName().toString().toLowerCase(Locale.ROOT))
+        .doesNotHaveDuplicates()
+        .allSatisfy(
+            name -> assertThat(name.getBytes(StandardCharsets.UTF_8).length).isLessThan(255));
+  }
+
+  @Test
+  void what_is_longer_than_a_wav_file_holds_is_refused_before_anything_is_written() {
+    TickRange hours = new TickRange(0, SONG.tempos().tickAt(20_000_000_000_000L));
+    assertThatThrownBy(
+            () -> wavs(24, 48_000).write(SONG, hours, folder.resolve("a.wav"), Progress.NONE))
+        .hasMessage(
+            "that would be 5.6 hours, and a WAV file holds 4.1: write a loop, or fewer bits");
+    assertThat(folder).isEmptyDirectory();
   }
 }

@@ -6,6 +6,7 @@ import flailbeat.app.view.page.ChoreFiles;
 import flailbeat.app.view.timing.GrooveFiles;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.files.FileNames;
 import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.chore.ChoreFile;
@@ -292,7 +293,7 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   }
 
   private String fileName(String extension) {
-    return session.song().title().replaceAll("[^\\p{L}\\p{N} _-]", "") + extension;
+    return FileNames.of(session.song().title(), "Song") + extension;
   }
 
   private void failed(Path file, IOException e) {

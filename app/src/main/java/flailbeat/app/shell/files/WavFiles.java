@@ -5,6 +5,7 @@ import flailbeat.audio.AudioEngine;
 import flailbeat.audio.wav.SoundRender;
 import flailbeat.audio.wav.WavSettings;
 import flailbeat.audio.wav.WavSongs;
+import flailbeat.core.files.FileNames;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
@@ -55,7 +56,7 @@ public final class WavFiles {
       session.notices().warn("The song has no notes: there is nothing to be heard");
       return;
     }
-    String name = song.title().replaceAll("[^\\p{L}\\p{N} _-]", "");
+    String name = FileNames.of(song.title(), "Song");
     prompts
         .soundToWrite(name + WavSongs.ENDING)
         .ifPresent(
