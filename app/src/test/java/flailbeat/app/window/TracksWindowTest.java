@@ -57,7 +57,7 @@ class TracksWindowTest extends RollWindow {
 
   private void find(String words, Instrument wanted) throws Exception {
     type(KeyCode.CONTROL, KeyCode.B);
-    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys play the sound");
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys play the marked sound");
     type(KeyCode.CONTROL, KeyCode.F);
     typeWord(words);
     type(KeyCode.ENTER);

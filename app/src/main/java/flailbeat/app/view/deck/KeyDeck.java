@@ -40,7 +40,7 @@ import javafx.scene.layout.VBox;
  */
 public final class KeyDeck extends HBox {
   private static final String SOUNDS =
-      " {sounds-up} {sounds-down} go on, {sounds-keep} keeps it, {sounds-leave} leaves the old one.";
+      " {sounds-up} {sounds-down} go on, {sounds-keep} keeps, {sounds-leave} leaves.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
@@ -304,9 +304,9 @@ public final class KeyDeck extends HBox {
   /** Going through the sounds takes some keys, and the letters stay whose they are. */
   private String lettersAtSounds() {
     return switch (performer.keysMode()) {
-      case PLAY -> "Letter keys play the sound under the cursor.";
-      case STEPS -> "Letter keys are steps. {keys-switch} lets them play the sound.";
-      case COMMANDS -> "Letter keys are commands. {keys-switch} lets them play the sound.";
+      case PLAY -> "Letter keys play the marked sound.";
+      case STEPS -> "Letters are steps; {keys-switch} lets them play.";
+      case COMMANDS -> "Letters are commands; {keys-switch} lets them play.";
     };
   }
 
