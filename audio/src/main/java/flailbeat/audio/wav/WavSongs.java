@@ -6,6 +6,7 @@ import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFormat;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.UnwritableFault;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.time.TickRange;
@@ -142,13 +143,13 @@ public final class WavSongs implements SongFormat {
   private void write(Song song, TickRange range, OutputStream out, Progress progress)
       throws IOException {
     if (range.length() == 0) {
-      throw new FileFault("the song has no notes: there is nothing to be heard");
+      throw new UnwritableFault("the song has no notes: there is nothing to be heard");
     }
     double seconds =
         (song.tempos().nanosAt(range.end()) - song.tempos().nanosAt(range.start())) / NANOS;
     double most = (double) MOST_BYTES / settings.bytesPerFrame() / settings.frameRate();
     if (seconds > most) {
-      throw new FileFault(
+      throw new UnwritableFault(
           String.format(
               Locale.ROOT,
               "that would be %.1f hours, and a WAV file holds %.1f: write a loop, or fewer bits",
@@ -184,8 +185,20 @@ public final class WavSongs implements SongFormat {
             bytes[0] = new byte[samples.length / 2 * settings.bytesPerFrame()];
           }
           pcm.write(samples, bytes[0]);
-          to.write(bytes[0]);
+          put(bytes[0], to);
         },
         progress);
+  }
+
+  private static void put(byte[] bytes, OutputStream to) throws IOException {
+    try {
+      to.write(bytes);
+    } catch (IOException e) {
+      throw new UnwritableFault(
+          "what is rendered has no room in "
+              + System.getProperty("java.io.tmpdir")
+              + " for the time being; make room there",
+          e);
+    }
   }
 }

@@ -3,6 +3,7 @@ package flailbeat.core.files;
 import flailbeat.core.files.SongFormat.Written;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.UnwritableFault;
 import flailbeat.core.model.Song;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -93,9 +94,12 @@ public final class SongFiles {
 
   /** One line that names the file, what is wrong and, with a full disk, what to do. */
   public static String describe(Path file, IOException fault) {
-    boolean full = fault instanceof SafeFile.WriteFault w && isFull(file, w.reason());
-    boolean writing = fault instanceof SafeFile.WriteFault;
-    return file + ": " + (full ? FULL : reason(fault) + (writing ? "; save in another place" : ""));
+    if (!(fault instanceof SafeFile.WriteFault writing)
+        || writing.reason() instanceof UnwritableFault) {
+      return file + ": " + reason(fault);
+    }
+    boolean full = isFull(file, writing.reason());
+    return file + ": " + (full ? FULL : reason(fault) + "; save in another place");
   }
 
   /** Systems word it in their own language, so the disk is asked too. */

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.format.FileFault;
+import flailbeat.core.format.SafeFile;
+import flailbeat.core.format.UnwritableFault;
 import flailbeat.core.model.Song;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -55,5 +57,26 @@ class SongFilesTest {
         .hasMessage("its name should end in .flail (project) or .title (title alone)");
     assertThatThrownBy(() -> SongFiles.standard().formatOf(folder.resolve("a.txt")))
         .hasMessage("its name should end in .flail (project) or .mid (MIDI file)");
+  }
+
+  @Test
+  void what_cannot_be_written_anywhere_is_not_sent_to_another_place() {
+    Path file = folder.resolve("a.title");
+    assertThatThrownBy(
+            () ->
+                SafeFile.write(
+                    file,
+                    out -> {
+                      throw new UnwritableFault("it has no notes");
+                    }))
+        .satisfies(
+            e ->
+                assertThat(SongFiles.describe(file, (IOException) e))
+                    .isEqualTo(file + ": it has no notes"));
+    assertThatThrownBy(() -> SafeFile.write(folder, out -> {}))
+        .satisfies(
+            e ->
+                assertThat(SongFiles.describe(folder, (IOException) e))
+                    .isEqualTo(folder + ": this is a folder; save in another place"));
   }
 }
