@@ -359,6 +359,7 @@ public final class Session {
         () -> {
           run.stop();
           chores.leave();
+          sounds.leave();
           document.open(song, from);
           runControl.looping().forget();
           runControl.seek(0);

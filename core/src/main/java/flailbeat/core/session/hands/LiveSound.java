@@ -150,6 +150,11 @@ public final class LiveSound {
             });
   }
 
+  /** Whether a part sounds otherwise for now. */
+  public boolean isTrying() {
+    return tried != NONE;
+  }
+
   /** Has it sound as its track does again. */
   public void endTrying() {
     if (tried != NONE) {

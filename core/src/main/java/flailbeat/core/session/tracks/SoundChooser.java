@@ -85,6 +85,17 @@ public final class SoundChooser {
     boolean songChanged = change.isOf(Aspect.SONG) || change.isOf(Aspect.CHOICE);
     if (songChanged && elsewhere) {
       cancel();
+    } else if (songChanged) {
+      goOnTrying();
+    }
+  }
+
+  /** What gave the track a sound meanwhile leaves the one under the cursor to the keys. */
+  private void goOnTrying() {
+    if (isOpen() && !runControl.live().isTrying()) {
+      current()
+          .filter(i -> !i.equals(document.track().instrument()))
+          .ifPresent(runControl.live()::tryOut);
     }
   }
 
@@ -311,8 +322,15 @@ public final class SoundChooser {
                     .hear(
                         song.withTrack(track.id(), t -> alone),
                         phrase.get(),
-                        () -> player.instrument(part.getAsInt(), soundOf(track)));
+                        () -> endPhrase(track, part.getAsInt()));
               });
+    }
+  }
+
+  private void endPhrase(Track track, int part) {
+    player.instrument(part, soundOf(track));
+    if (open.filter(document.track().id()::equals).isPresent()) {
+      current().ifPresent(runControl.live()::tryOut);
     }
   }
 
@@ -345,6 +363,13 @@ public final class SoundChooser {
   public void cancel() {
     close();
     changes.fire(Aspect.SOUNDS);
+  }
+
+  /** Another song comes: what was gone through was for a track of this one. */
+  public void leave() {
+    if (isOpen()) {
+      cancel();
+    }
   }
 
   private void close() {

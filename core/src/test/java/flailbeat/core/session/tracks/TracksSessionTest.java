@@ -121,7 +121,29 @@ class TracksSessionTest extends SessionRig {
     runTo(20_000);
     assertThat(runControl.transport().isRunning()).as("it is over").isFalse();
     assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(11));
+    assertThat(player.live.get(0)).as("under the cursor").isEqualTo(Instrument.melodic(8));
     assertThat(session.document().undoLabel()).isEmpty();
+  }
+
+  @Test
+  void undoing_while_sounds_are_gone_through_leaves_the_one_under_the_cursor_to_the_keys() {
+    session.tracks().sound(id(0), ORGAN);
+    sounds.open();
+    sounds.seek("celesta");
+    session.editing().undo();
+    assertThat(player.planned.get(0)).isEqualTo(Instrument.melodic(11));
+    assertThat(player.live.get(0)).isEqualTo(Instrument.melodic(8));
+    sounds.cancel();
+    assertThat(player.live.get(0)).isEqualTo(Instrument.melodic(11));
+  }
+
+  @Test
+  void another_song_has_its_own_sounds_under_the_hands_though_some_were_gone_through() {
+    sounds.open();
+    sounds.step(2);
+    session.open(HarbourLamps.song(), Optional.empty());
+    assertThat(sounds.isOpen()).isFalse();
+    assertThat(player.live.get(0)).isEqualTo(Instrument.melodic(11));
   }
 
   @Test
