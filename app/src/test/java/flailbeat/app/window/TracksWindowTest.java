@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.audio.midi.MidiMonitor.Entry;
 import flailbeat.audio.midi.MidiWords;
+import flailbeat.audio.sound.OwnFile;
+import flailbeat.audio.sound.SoundLibrary;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.tracks.StartValues;
@@ -14,6 +16,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.sound.Instrument;
 import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.pitch.OctaveNames;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -272,6 +275,44 @@ class TracksWindowTest extends RollWindow {
     ui.run(() -> robot.mouseRelease(MouseButton.SECONDARY));
     assertThat(track().name()).isEqualTo("Hull");
     assertThat(ui.get(() -> Window.getWindows().size())).isGreaterThan(1);
+    type(KeyCode.ESCAPE);
+  }
+
+  private Path soundFile(String shipped, String place) throws Exception {
+    Path file = Files.createDirectories(folder.resolve(place)).resolve("mine.sf2");
+    try (InputStream in = SoundLibrary.class.getResourceAsStream(shipped)) {
+      Files.copy(in, file);
+    }
+    return file;
+  }
+
+  private void add(Path file) throws Exception {
+    ui.answers.file = Optional.of(file);
+    ui.run(() -> ui.window.commands().get("sound-file-add").press().run());
+    ui.await(() -> said().startsWith("mine.sf2 has "));
+  }
+
+  @Test
+  void a_sound_of_ones_own_that_is_missing_is_told_and_plays_again_once_its_file_is_added()
+      throws Exception {
+    Path choir = soundFile("choir.sf2", "a");
+    Path organ = soundFile("drawbar-organ.sf2", "b");
+    Instrument wanted = OwnFile.open(choir).instruments().getFirst();
+    Song song = HarbourLamps.song();
+    Song own =
+        song.withTrack(song.tracks().getFirst().id(), t -> t.withInstrument(wanted, t.channel()));
+    open(own);
+    ui.await(() -> said().startsWith(wanted.own().name() + " of mine.sf2 is not here"));
+    assertThat(ui.engine.library().has(wanted)).isFalse();
+    add(organ);
+    assertThat(ui.engine.library().has(wanted)).as("another file of that name").isFalse();
+    add(choir);
+    assertThat(ui.engine.library().has(wanted)).isTrue();
+    type(KeyCode.CONTROL, KeyCode.B);
+    assertThat(ui.get(() -> ui.session.sounds().current())).contains(wanted);
+    assertThat(ui.get(() -> ui.session.sounds().shown()))
+        .as("both files of that name")
+        .containsAll(OwnFile.open(organ).instruments());
     type(KeyCode.ESCAPE);
   }
 }

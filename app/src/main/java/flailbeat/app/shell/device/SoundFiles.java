@@ -39,7 +39,10 @@ public final class SoundFiles {
   private final Prompts prompts;
   private final Background background;
   private final ExecutorService executor = Daemons.single("sound-files");
+
+  /** By their fingerprints: two of one name may be known. */
   private final Map<String, OwnFile> known = new LinkedHashMap<>();
+
   private final Set<String> tried = new LinkedHashSet<>();
   private int told = -1;
 
@@ -102,10 +105,12 @@ public final class SoundFiles {
   }
 
   private void know(OwnFile file) {
-    known.put(file.name(), file);
+    known.put(file.fingerprint(), file);
     engine.add(file);
     Map<String, List<Instrument>> presets = new LinkedHashMap<>();
-    known.values().forEach(f -> presets.put(f.name(), f.instruments()));
+    for (OwnFile each : known.values()) {
+      presets.computeIfAbsent(each.name(), name -> new ArrayList<>()).addAll(each.instruments());
+    }
     session.sounds().setOwn(presets);
     told = -1;
   }
