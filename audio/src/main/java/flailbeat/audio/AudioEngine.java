@@ -287,7 +287,7 @@ public final class AudioEngine implements Player, AutoCloseable {
   @Override
   public void instrument(int part, Instrument instrument) {
     if (sounds.choose(part, instrument) && output[part] != null) {
-      feed.live().offerProgram(part, instrument.program());
+      ports.program(part, instrument.program());
     }
   }
 

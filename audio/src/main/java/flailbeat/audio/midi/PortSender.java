@@ -2,6 +2,7 @@ package flailbeat.audio.midi;
 
 import flailbeat.audio.synth.PortQueue;
 import flailbeat.core.time.Clock;
+import java.util.Set;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
@@ -14,6 +15,10 @@ import org.slf4j.LoggerFactory;
 final class PortSender {
   private static final Logger LOG = LoggerFactory.getLogger(PortSender.class);
   private static final long LONGEST_WAIT_NANOS = 20_000_000;
+
+  /** Sustain and sostenuto: what holds notes. */
+  private static final Set<Integer> PEDALS = Set.of(64, 66);
+
   private static final long JOIN_MILLIS = 500;
 
   private final MidiOutput output;
@@ -22,6 +27,11 @@ final class PortSender {
   private final MidiMonitor monitor;
   private final Consumer<String> onLost;
   private final boolean[] sounding = new boolean[16 << 7];
+
+  /** Which pedals are down, by channel and controller. */
+  private final boolean[] pedals = new boolean[16 << 7];
+
+  private long lost;
   private final Thread thread;
   private volatile boolean running = true;
 
@@ -53,6 +63,7 @@ final class PortSender {
   private void run() {
     try {
       while (running) {
+        endWhatWasLost();
         long wait = queue.isEmpty() ? LONGEST_WAIT_NANOS : queue.nextDueNanos() - clock.nanoTime();
         if (!queue.isEmpty() && wait <= 0) {
           send(queue.take());
@@ -85,9 +96,20 @@ final class PortSender {
     switch (status & 0xF0) {
       case 0x90 -> sounding[key] = data2 > 0;
       case 0x80 -> sounding[key] = false;
+      case 0xB0 -> pedals[key] = PEDALS.contains(data1) && data2 > 0;
       default -> {
         // It sounds as before.
       }
+    }
+  }
+
+  /** Among what found no room in the queue were ends of notes: all that sounds ends then. */
+  private void endWhatWasLost() {
+    long now = queue.lost();
+    if (now > lost && queue.isEmpty()) {
+      lost = now;
+      LOG.warn("{} is too slow: {} messages were lost so far", output.name(), now);
+      endAll();
     }
   }
 
@@ -95,6 +117,11 @@ final class PortSender {
     for (int key = 0; key < sounding.length; key++) {
       if (sounding[key]) {
         send(0x80 | key >> 7 | (key & 127) << 8 | 64 << 16);
+      }
+    }
+    for (int key = 0; key < pedals.length; key++) {
+      if (pedals[key]) {
+        send(0xB0 | key >> 7 | (key & 127) << 8);
       }
     }
   }

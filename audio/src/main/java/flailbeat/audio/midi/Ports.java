@@ -5,15 +5,19 @@ import flailbeat.audio.synth.PortQueue;
 import flailbeat.core.playback.Parts;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -42,6 +46,8 @@ public final class Ports implements AutoCloseable {
 
   private final Map<String, PortSender> open = new LinkedHashMap<>();
   private final String[] wanted = new String[Parts.MOST];
+  private final int[] channels = new int[Parts.MOST];
+  private final int[] programs = new int[Parts.MOST];
   private volatile Set<String> missing = Set.of();
   private volatile Set<String> lost = Set.of();
   private volatile boolean closed;
@@ -83,45 +89,76 @@ public final class Ports implements AutoCloseable {
     away.execute(() -> take(part, port, channel, program));
   }
 
+  /** Has an output that a part is sent to sound like another program. */
+  public void program(int part, int program) {
+    away.execute(
+        () -> {
+          programs[part] = program;
+          feed.live().offerProgram(part, program);
+        });
+  }
+
   private void take(int part, String port, int channel, int program) {
     wanted[part] = port.isEmpty() ? null : port;
-    if (!port.isEmpty()) {
-      Integer number = numbers.get(port);
-      if (number == null) {
-        if (numbers.size() == Feed.MOST_PORTS) {
-          LOG.warn("No more than {} MIDI outputs at once", Feed.MOST_PORTS);
-          return;
-        }
-        number = numbers.size();
-        numbers.put(port, number);
-        feed.setPort(number, new PortQueue());
-      }
-      ensureOpen(port);
-      feed.setRoute(part, number, channel);
-      feed.live().offerProgram(part, program);
-    }
+    channels[part] = channel;
+    programs[part] = program;
     closeUnused();
+    if (port.isEmpty()) {
+      // An earlier wish may have come to be after this one was asked for.
+      feed.clearRoute(part);
+    } else {
+      lead(part);
+    }
     tellMissing();
   }
 
-  private void ensureOpen(String port) {
-    if (closed || open.containsKey(port)) {
+  /** Leads a part to the output that it wants; where there is no room for one more, it stays. */
+  private void lead(int part) {
+    OptionalInt number = numberOf(wanted[part]);
+    if (number.isEmpty()) {
+      LOG.warn("No more than {} MIDI outputs at once", Feed.MOST_PORTS);
+      feed.clearRoute(part);
       return;
+    }
+    ensureOpen(wanted[part]);
+    feed.setRoute(part, number.getAsInt(), channels[part]);
+    feed.live().offerProgram(part, programs[part]);
+  }
+
+  private OptionalInt numberOf(String port) {
+    if (!numbers.containsKey(port)) {
+      OptionalInt free =
+          IntStream.range(0, Feed.MOST_PORTS).filter(n -> !numbers.containsValue(n)).findFirst();
+      if (free.isEmpty()) {
+        return free;
+      }
+      numbers.put(port, free.getAsInt());
+      feed.setPort(free.getAsInt(), new PortQueue());
+    }
+    return OptionalInt.of(numbers.get(port));
+  }
+
+  /** Whether it was opened now. */
+  private boolean ensureOpen(String port) {
+    if (closed || open.containsKey(port)) {
+      return false;
     }
     Optional<MidiOutput> output = outputs.named(port);
     if (output.isEmpty()) {
-      return;
+      return false;
     }
     try {
       output.get().open();
-      PortQueue queue = new PortQueue();
-      PortSender sender = new PortSender(output.get(), queue, clock, monitor, this::onLost);
-      open.put(port, sender);
-      feed.setPort(numbers.get(port), queue);
-      sender.start();
     } catch (MidiOutputLost e) {
       LOG.warn("{}", e.getMessage());
+      return false;
     }
+    PortQueue queue = new PortQueue();
+    PortSender sender = new PortSender(output.get(), queue, clock, monitor, this::onLost);
+    open.put(port, sender);
+    feed.setPort(numbers.get(port), queue);
+    sender.start();
+    return true;
   }
 
   private void onLost(String name) {
@@ -131,14 +168,13 @@ public final class Ports implements AutoCloseable {
   }
 
   private void closeUnused() {
-    for (String name : new ArrayList<>(open.keySet())) {
-      boolean used = false;
-      for (String each : wanted) {
-        used |= name.equals(each);
-      }
-      if (!used) {
-        open.remove(name).finish();
-        feed.setPort(numbers.get(name), new PortQueue());
+    Set<String> used = new HashSet<>(Arrays.asList(wanted));
+    for (String name : new ArrayList<>(numbers.keySet())) {
+      if (!used.contains(name)) {
+        if (open.containsKey(name)) {
+          open.remove(name).finish();
+        }
+        feed.setPort(numbers.remove(name), new PortQueue());
       }
     }
   }
@@ -184,9 +220,17 @@ public final class Ports implements AutoCloseable {
       }
     }
     lost = Set.of();
-    for (String each : wanted) {
-      if (each != null) {
-        ensureOpen(each);
+    Set<String> anew = new HashSet<>();
+    for (int part = 0; part < wanted.length; part++) {
+      if (wanted[part] != null && !numbers.containsKey(wanted[part])) {
+        lead(part);
+      } else if (wanted[part] != null && ensureOpen(wanted[part])) {
+        anew.add(wanted[part]);
+      }
+    }
+    for (int part = 0; part < wanted.length; part++) {
+      if (wanted[part] != null && anew.contains(wanted[part])) {
+        feed.live().offerProgram(part, programs[part]);
       }
     }
     tellMissing();

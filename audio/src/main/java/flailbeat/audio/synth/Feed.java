@@ -95,6 +95,11 @@ public final class Feed {
     routes.set(part, TO_SYNTH);
   }
 
+  /** Whether a part goes to a MIDI output. */
+  public boolean isOut(int part) {
+    return routes.get(part) != TO_SYNTH;
+  }
+
   int route(int part) {
     return routes.get(part);
   }

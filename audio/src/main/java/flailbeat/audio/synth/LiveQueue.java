@@ -41,8 +41,11 @@ public final class LiveQueue {
     return (message & DIAL) != 0;
   }
 
-  /** Adds a packed channel message; false when it is full. */
-  public boolean offer(int message) {
+  /**
+   * Adds a packed channel message; false when it is full. Called by the thread that hears the keys
+   * and by the one that opens outputs; the one that takes never waits for them.
+   */
+  public synchronized boolean offer(int message) {
     long at = written.get();
     if (at - read.get() >= CAPACITY) {
       lost.incrementAndGet();

@@ -23,12 +23,16 @@ final class Outlet {
   /** Where each note that sounds was begun, by channel and pitch. */
   private final int[] begun = new int[2 * Synth.LIVE << 7];
 
+  /** Where each pedal that is down was put down, by channel, sostenuto behind sustain. */
+  private final int[] down = new int[2 * Synth.LIVE << 1];
+
   private long dueNanos;
 
   Outlet(Synth synth, Feed feed) {
     this.synth = synth;
     this.feed = feed;
     Arrays.fill(begun, NOWHERE);
+    Arrays.fill(down, NOWHERE);
   }
 
   /** Says when what follows is due, by the system's clock; 0 for now. */
@@ -42,6 +46,10 @@ final class Outlet {
 
   void noteOn(int channel, int pitch, int velocity) {
     int route = route(channel);
+    int before = begun[channel << 7 | pitch];
+    if (isElsewhere(before, route)) {
+      send(before, NOTE_OFF, pitch, 64);
+    }
     begun[channel << 7 | pitch] = route;
     if (route == Feed.TO_SYNTH) {
       synth.noteOn(channel, pitch, velocity);
@@ -63,10 +71,24 @@ final class Outlet {
   /** Sends a channel message that is neither note-on nor note-off. */
   void control(int status, int channel, int data1, int data2) {
     int route = route(channel);
+    if ((status & 0xF0) == CONTROLLER && (data1 == SUSTAIN || data1 == SOSTENUTO)) {
+      followPedal(channel << 1 | (data1 == SUSTAIN ? 0 : 1), route, data1, data2);
+    }
     synth.control(status, channel, data1, data2);
     if (route != Feed.TO_SYNTH) {
       send(route, status & 0xF0, data1, data2);
     }
+  }
+
+  private void followPedal(int pedal, int route, int controller, int value) {
+    if (isElsewhere(down[pedal], route)) {
+      send(down[pedal], CONTROLLER, controller, 0);
+    }
+    down[pedal] = value == 0 ? NOWHERE : route;
+  }
+
+  private static boolean isElsewhere(int before, int route) {
+    return before != NOWHERE && before != Feed.TO_SYNTH && before != route;
   }
 
   private void send(int route, int status, int data1, int data2) {
@@ -85,6 +107,9 @@ final class Outlet {
         send(begun[at], NOTE_OFF, at & 127, 64);
       }
       begun[at] = NOWHERE;
+    }
+    for (int pedal = 0; pedal < down.length; pedal++) {
+      followPedal(pedal, NOWHERE, pedal % 2 == 0 ? SUSTAIN : SOSTENUTO, 0);
     }
     for (int part = 0; part < Synth.LIVE; part++) {
       int route = feed.route(part);

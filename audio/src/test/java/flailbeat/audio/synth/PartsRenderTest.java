@@ -16,6 +16,7 @@ import flailbeat.core.playback.PlaybackPlan;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.function.IntConsumer;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -186,6 +187,23 @@ class PartsRenderTest extends RenderRig {
     assertThat(Integer.toHexString(two.take())).isEqualTo("5a3e95");
     assertThat(Integer.toHexString(two.take())).as("all notes off ends it").isEqualTo("403e85");
     assertThat(peak(render(50))).as("nothing of it by the synthesizer").isZero();
+  }
+
+  @Test
+  void a_pedal_is_let_up_where_it_was_put_down_and_a_note_struck_again_elsewhere_ends() {
+    PortQueue one = new PortQueue();
+    feed.setPort(0, one);
+    feed.setRoute(0, 0, 4);
+    feed.live().offer(PlaybackPlan.message(0, 0xB0, 64, 127));
+    noteOn(0, 60, 100);
+    render(BLOCK_MS);
+    feed.clearRoute(0);
+    noteOn(0, 60, 100);
+    feed.live().offer(PlaybackPlan.message(0, 0xB0, 64, 0));
+    render(BLOCK_MS);
+    assertThat(Stream.generate(one::take).limit(4).map(Integer::toHexString))
+        .containsExactly("7f40b4", "643c94", "403c84", "40b4");
+    assertThat(one.isEmpty()).isTrue();
   }
 
   @Test
