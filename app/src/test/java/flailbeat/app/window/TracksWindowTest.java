@@ -260,6 +260,8 @@ class TracksWindowTest extends RollWindow {
     ui.run(() -> ((Button) ui.node("wav-write")).fire());
     ui.run(() -> ((Button) ui.node("leave-off")).fire());
     ui.await(() -> said().startsWith("Left off"));
+    // What there is of it goes as soon as its writer hears of it.
+    ui.await(() -> folder.toFile().list().length == 1);
     try (Stream<Path> all = Files.list(folder)) {
       assertThat(all).containsExactly(file);
     }
@@ -273,7 +275,7 @@ class TracksWindowTest extends RollWindow {
     ui.run(() -> robot.mouseMove(at.getMinX() + 14, at.getCenterY()));
     ui.run(() -> robot.mousePress(MouseButton.SECONDARY));
     ui.run(() -> robot.mouseRelease(MouseButton.SECONDARY));
-    assertThat(track().name()).isEqualTo("Hull");
+    ui.await(() -> track().name().equals("Hull"));
     assertThat(ui.get(() -> Window.getWindows().size())).isGreaterThan(1);
     type(KeyCode.ESCAPE);
   }
