@@ -37,7 +37,7 @@ class ArchitectureTest {
         .layer("floor 4")
         .definedBy("flailbeat.core.format..")
         .layer("floor 5")
-        .definedBy("flailbeat.core.demo..", "flailbeat.core.files..")
+        .definedBy("flailbeat.core.demo..", "flailbeat.core.files..", "flailbeat.core.journal..")
         .layer("floor 6")
         .definedBy("flailbeat.core.session..")
         .whereLayer("floor 6")

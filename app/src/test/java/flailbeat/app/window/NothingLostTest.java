@@ -8,6 +8,7 @@ import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.keys.Touch;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.settings.SettingsFile;
@@ -172,7 +173,8 @@ class NothingLostTest extends HeadlessWindow {
   void a_song_that_is_opened_while_another_is_saved_does_not_get_its_file() throws Exception {
     Path precious = folder.resolve("precious.flail");
     SongFiles.standard().write(HarbourLamps.song(), precious);
-    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.of(precious)));
+    SavedFile saved = SavedFile.of(precious);
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.of(saved)));
     ui.run(
         () -> {
           rename("Precious");

@@ -46,6 +46,11 @@ public final class Recording {
     return current;
   }
 
+  /** The song time at which it began. */
+  public long beginNanos() {
+    return tempos.nanosAt(loop.isPresent() ? loopStartTick : current.startTick());
+  }
+
   /** How many notes came in the count-in, too early to belong. */
   public int leftOut() {
     return leftOut + current.leftOut();

@@ -102,6 +102,11 @@ public final class Rolling {
     }
   }
 
+  /** Ends what is held. */
+  public void releaseAll(long atNanos) {
+    List.copyOf(held.keySet()).forEach(pitch -> end(pitch, atNanos));
+  }
+
   /** How many notes it holds. */
   public int size() {
     return done.size() + held.size();

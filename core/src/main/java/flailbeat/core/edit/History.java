@@ -17,11 +17,39 @@ public final class History<S> {
   /** How many steps can be undone. */
   public static final int LIMIT = 1000;
 
-  private record Step<S>(String label, S state) {}
+  /**
+   * A state, and what was done to come to it.
+   *
+   * @param label empty for the first
+   * @param <S> an immutable state
+   */
+  public record Step<S>(String label, S state) {}
 
   private final List<Step<S>> steps = new ArrayList<>();
   private int cursor;
   private int saved;
+
+  /** A history as it was: a copy, which goes on by itself. */
+  public History(History<S> other) {
+    steps.addAll(other.steps);
+    cursor = other.cursor;
+    saved = other.saved;
+  }
+
+  /** All states that there are, the first and what was undone among them. */
+  public List<Step<S>> steps() {
+    return List.copyOf(steps);
+  }
+
+  /** Which of the steps is the current one. */
+  public int cursor() {
+    return cursor;
+  }
+
+  /** Which of the steps is saved; -1 for none of them. */
+  public int saved() {
+    return saved;
+  }
 
   /** A history that starts at a state, which counts as saved. */
   public History(S initial) {

@@ -6,6 +6,17 @@ import flailbeat.core.pitch.Pitch;
 public sealed interface Performed {
   long atNanos();
 
+  /** The same at another moment. */
+  default Performed at(long nanos) {
+    return switch (this) {
+      case NoteOn e -> new NoteOn(nanos, e.pitch(), e.velocity());
+      case NoteOff e -> new NoteOff(nanos, e.pitch());
+      case Control e -> new Control(nanos, e.number(), e.value());
+      case Pressure e -> new Pressure(nanos, e.value());
+      case Bend e -> new Bend(nanos, e.value());
+    };
+  }
+
   /**
    * A note begins.
    *

@@ -5,11 +5,9 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFileAttributes;
@@ -46,10 +44,10 @@ public final class SafeFile {
   public record Job(Path target, Contents contents) {}
 
   /**
-   * Writes to a temporary file beside the target, forces it to the disk, and moves it into place;
-   * it keeps the target's mode and, where that is allowed, its owner. Links are followed. If
-   * anything fails, the target is as it was and the temporary file is gone. What is no file, such
-   * as a named pipe, is written as a stream.
+   * Writes to a temporary file beside the target, forces it to the disk, moves it into place, and
+   * forces the folder; it keeps the target's mode and, where that is allowed, its owner. Links are
+   * followed. If anything fails, the target is as it was and the temporary file is gone. What is no
+   * file, such as a named pipe, is written as a stream.
    *
    * @throws IOException when the folder is missing, the disk is full, and so on
    */
@@ -90,7 +88,7 @@ public final class SafeFile {
         }
       }
       for (Map.Entry<Path, Path> each : prepared.entrySet()) {
-        move(each.getKey(), each.getValue());
+        Durable.move(each.getKey(), each.getValue());
       }
     } finally {
       prepared.keySet().forEach(PartFiles::done);
@@ -193,14 +191,6 @@ public final class SafeFile {
     /** Why it could not be written. */
     public IOException reason() {
       return (IOException) getCause();
-    }
-  }
-
-  private static void move(Path from, Path to) throws IOException {
-    try {
-      Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-    } catch (AtomicMoveNotSupportedException e) {
-      Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
     }
   }
 }

@@ -1,6 +1,9 @@
 package flailbeat.core.session;
 
+import flailbeat.core.edit.History;
 import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalState;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Song;
 import flailbeat.core.pitch.KeySignature;
@@ -44,7 +47,6 @@ import flailbeat.core.session.tracks.TrackActions;
 import flailbeat.core.session.tracks.TrackDials;
 import flailbeat.core.time.Clock;
 import flailbeat.core.work.Workshop;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 
@@ -354,16 +356,32 @@ public final class Session {
   }
 
   /** Opens a song in the place of the present one. */
-  public void open(Song song, Optional<Path> from) {
+  public void open(Song song, Optional<SavedFile> from) {
+    open(new History<>(song), from);
+  }
+
+  /** Opens a song, with what was done to it before, in the place of the present one. */
+  public void open(History<Song> history, Optional<SavedFile> from) {
     changes.during(
         () -> {
           run.stop();
           chores.leave();
           sounds.leave();
-          document.open(song, from);
+          document.open(history, from);
           runControl.looping().forget();
           runControl.seek(0);
         });
+  }
+
+  /**
+   * Takes up what a journal holds: the song with its history, what a recording that was never ended
+   * had gathered as one more undo step, and what was played last, to be kept.
+   *
+   * @return how many notes of a recording that was never ended were brought back
+   */
+  public int takeUp(JournalState journal) {
+    open(journal.history(), journal.file());
+    return changes.during(() -> runControl.takeUp(journal));
   }
 
   /** Whether anything goes on by itself from frame to frame: a song, a glide, what still sounds. */

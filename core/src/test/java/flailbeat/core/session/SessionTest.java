@@ -7,6 +7,7 @@ import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Song;
@@ -150,13 +151,17 @@ class SessionTest extends RecordingRig {
     recordEight();
     assertThat(session.document().hasUnsavedWork()).isTrue();
     Song written = session.song();
-    session.document().saved(Path.of("a.flail"), written, session.document().openings());
+    session
+        .document()
+        .saved(new SavedFile(Path.of("a.flail"), 1, 1), written, session.document().openings());
     assertThat(session.document().hasUnsavedWork()).isFalse();
     session.editing().undo();
     assertThat(session.document().hasUnsavedWork()).isTrue();
     session.editing().redo();
     session.editing().edit("Meter", s -> SongEdits.setMeter(s, new Meter(7, 8)));
-    session.document().saved(Path.of("a.flail"), written, session.document().openings());
+    session
+        .document()
+        .saved(new SavedFile(Path.of("a.flail"), 1, 1), written, session.document().openings());
     assertThat(session.document().hasUnsavedWork())
         .as("edited while it was being written")
         .isTrue();

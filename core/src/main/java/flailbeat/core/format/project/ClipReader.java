@@ -82,7 +82,7 @@ final class ClipReader {
         c.link());
   }
 
-  private Clip toClip(ClipDto c) {
+  Clip toClip(ClipDto c) {
     Content heard = toContent(c.notes(), c.controls());
     List<Take> others =
         ProjectReader.read(
@@ -141,7 +141,7 @@ final class ClipReader {
     return ProjectReader.read("control point", inOrder, this::toControl);
   }
 
-  private static Note toNote(long[] row) {
+  static Note toNote(long[] row) {
     boolean released = row.length > NOTE_FIELDS;
     boolean told = row.length > NOTE_FIELDS + 1;
     ProjectReader.requireFields(row, NOTE_FIELDS + (told ? 2 : released ? 1 : 0), "note");

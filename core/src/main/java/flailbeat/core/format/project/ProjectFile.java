@@ -43,6 +43,7 @@ public final class ProjectFile {
           .build();
   private static final ObjectReader READER = MAPPER.readerFor(ProjectDto.class);
   private static final ObjectWriter WRITER = MAPPER.writer(new ProjectPrinter());
+  private static final ObjectWriter COMPACT = MAPPER.writer();
 
   static {
     MAPPER
@@ -66,6 +67,19 @@ public final class ProjectFile {
   public static void write(Song song, OutputStream out) throws IOException {
     WRITER.writeValue(out, ProjectWriter.toDto(song));
     out.write('\n');
+  }
+
+  /** Writes the song in as little room as it takes, for no person to read. */
+  public static void writeCompact(Song song, OutputStream out) throws IOException {
+    COMPACT.writeValue(out, ProjectWriter.toDto(song));
+  }
+
+  static ObjectWriter compact() {
+    return COMPACT;
+  }
+
+  static ObjectReader reader() {
+    return READER;
   }
 
   /**

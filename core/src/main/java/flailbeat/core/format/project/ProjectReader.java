@@ -80,24 +80,30 @@ final class ProjectReader {
     require(dto.meters(), "meters");
     requireEachOnce(tracks);
     return new Song(
-        dto.title() == null ? "Untitled" : dto.title(),
-        new Timeline(
-            TempoMap.of(
-                read(
-                    "tempo",
-                    require(dto.tempos(), "tempos"),
-                    c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
-            meters,
+        dto.title() == null ? "Untitled" : dto.title(), timeline(), tracks, file(), ids.next());
+  }
+
+  /** What all of the song goes by over time. */
+  Timeline timeline() {
+    return new Timeline(
+        TempoMap.of(
             read(
-                "section",
-                dto.sections(),
-                s -> new Section(s.tick(), s.name() == null ? "" : s.name()))),
-        tracks,
-        new FromFile(
-            read("carried event", dto.carried(), ProjectReader::toCarried),
-            dto.resolution(),
-            toOrigin(dto.origin())),
-        ids.next());
+                "tempo",
+                require(dto.tempos(), "tempos"),
+                c -> new TempoMap.Change(c.tick(), new Tempo(c.microsPerQuarter())))),
+        MeterMap.of(read("meter", dto.meters(), ProjectReader::toMeter)),
+        read(
+            "section",
+            dto.sections(),
+            s -> new Section(s.tick(), s.name() == null ? "" : s.name())));
+  }
+
+  /** What the file that it came from said besides. */
+  FromFile file() {
+    return new FromFile(
+        read("carried event", dto.carried(), ProjectReader::toCarried),
+        dto.resolution(),
+        toOrigin(dto.origin()));
   }
 
   /** What had to be put in order for the song to be made. */
@@ -190,19 +196,23 @@ final class ProjectReader {
   }
 
   private Track toTrack(TrackDto t, MeterMap meters) {
-    Track track =
-        new Track(
-            new TrackId(t.id()),
-            t.name() == null ? "" : t.name(),
-            TrackReader.sound(t),
-            new Switches(t.armed(), t.muted(), t.solo()),
-            ClipEdits.withoutOverlaps(clipReader.sharing(t), ids),
-            new TrackFromFile(
-                read("carried event", t.carried(), ProjectReader::toCarried),
-                new FileTraits(t.statesProgram(), t.endTick())),
-            TrackReader.roll(t),
-            TrackReader.personal(t));
+    Track track = bare(t).withClips(ClipEdits.withoutOverlaps(clipReader.sharing(t), ids));
     return ownTime ? track : withControls(track, t, meters);
+  }
+
+  /** What is set for a track, without its clips. */
+  static Track bare(TrackDto t) {
+    return new Track(
+        new TrackId(t.id()),
+        t.name() == null ? "" : t.name(),
+        TrackReader.sound(t),
+        new Switches(t.armed(), t.muted(), t.solo()),
+        List.of(),
+        new TrackFromFile(
+            read("carried event", t.carried(), ProjectReader::toCarried),
+            new FileTraits(t.statesProgram(), t.endTick())),
+        TrackReader.roll(t),
+        TrackReader.personal(t));
   }
 
   /** Before version 3 controllers belonged to the track. */

@@ -46,6 +46,25 @@ final class ProjectWriter {
   private ProjectWriter() {}
 
   static ProjectDto toDto(Song song) {
+    return toDto(song, map(song.tracks(), ProjectWriter::toDto));
+  }
+
+  /** What stands in a song beside its tracks. */
+  static ProjectDto head(Song song) {
+    return toDto(song, null);
+  }
+
+  /** What is set for a track, without its clips. */
+  static TrackDto bare(Track track) {
+    return toDto(track, null);
+  }
+
+  /** Where a clip lies and its traits, with nothing in it but the number of its active take. */
+  static ClipDto bare(Clip c) {
+    return toDto(c, false, c.takes().equals(Takes.NONE) ? null : c.takes().active());
+  }
+
+  private static ProjectDto toDto(Song song, List<TrackDto> tracks) {
     return new ProjectDto(
         ProjectFile.FORMAT,
         ProjectFile.VERSION,
@@ -54,7 +73,7 @@ final class ProjectWriter {
         song.nextId(),
         map(song.tempos().changes(), c -> new TempoDto(c.tick(), c.tempo().microsPerQuarter())),
         map(song.meters().changes(), ProjectWriter::toDto),
-        map(song.tracks(), ProjectWriter::toDto),
+        tracks,
         map(song.carried(), ProjectWriter::toDto),
         song.sections().isEmpty()
             ? null
@@ -89,6 +108,10 @@ final class ProjectWriter {
   }
 
   private static TrackDto toDto(Track t) {
+    return toDto(t, toDtos(t.clips()));
+  }
+
+  private static TrackDto toDto(Track t, List<ClipDto> clips) {
     return new TrackDto(
         t.id().value(),
         t.name(),
@@ -98,7 +121,7 @@ final class ProjectWriter {
         t.armed(),
         t.muted(),
         t.solo(),
-        toDtos(t.clips()),
+        clips,
         null,
         map(t.carried(), ProjectWriter::toDto),
         t.traits().statesProgram(),
@@ -153,6 +176,11 @@ final class ProjectWriter {
   }
 
   private static ClipDto toDto(Clip c, boolean whole) {
+    Integer take = !whole || c.takes().equals(Takes.NONE) ? null : c.takes().active();
+    return toDto(c, whole, take);
+  }
+
+  private static ClipDto toDto(Clip c, boolean whole, Integer take) {
     boolean choice = whole && c.takes().isChoice();
     ClipTraits traits = c.traits();
     return new ClipDto(
@@ -163,7 +191,7 @@ final class ProjectWriter {
         c.loops() ? c.period() : null,
         whole ? map(c.content().notes(), ProjectWriter::toRow) : null,
         whole ? map(c.content().controls(), ProjectWriter::toRow) : null,
-        !whole || c.takes().equals(Takes.NONE) ? null : c.takes().active(),
+        take,
         choice ? map(c.takes().others(), ProjectWriter::toDto) : null,
         traits.name().isEmpty() ? null : traits.name(),
         traits.color() == ClipTraits.AS_TRACK ? null : traits.color(),
@@ -180,12 +208,12 @@ final class ProjectWriter {
         map(t.content().controls(), ProjectWriter::toRow));
   }
 
-  private static long[] toRow(ControlPoint p) {
+  static long[] toRow(ControlPoint p) {
     Control c = p.control();
     return new long[] {p.id().value(), p.tick(), c.kind().status(), c.number(), c.value()};
   }
 
-  private static long[] toRow(Note n) {
+  static long[] toRow(Note n) {
     long[] row = {
       n.id().value(),
       n.pitch(),

@@ -5,6 +5,9 @@ import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.Scope;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.notes.NoteCopies;
+import flailbeat.core.journal.JournalEntry;
+import flailbeat.core.journal.JournalState;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -22,7 +25,8 @@ import java.util.function.UnaryOperator;
 public final class Document {
   private final Changes changes;
   private History<Song> history = new History<>(Song.empty());
-  private Optional<Path> file = Optional.empty();
+  private final JournalLine journal = new JournalLine();
+  private Optional<SavedFile> file = Optional.empty();
   private Optional<String> fault = Optional.empty();
   private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
@@ -58,10 +62,27 @@ public final class Document {
     writtenWith = change;
   }
 
-  /** Opens another song, with a history of its own. */
-  public void open(Song song, Optional<Path> from) {
-    history = new History<>(song);
-    nextId = song.nextId();
+  /** What happens to the song, for whoever writes it down. */
+  public JournalLine journal() {
+    return journal;
+  }
+
+  /** Chooses who writes down what happens to the song. */
+  public void writeDownTo(Journalist journalist) {
+    journal.leadTo(journalist, new JournalState(history, file));
+  }
+
+  /** Opens another song, with a history that begins with it. */
+  public void open(Song song, Optional<SavedFile> from) {
+    open(new History<>(song), from);
+  }
+
+  /** Opens another song with what was done to it before. */
+  public void open(History<Song> before, Optional<SavedFile> from) {
+    boolean leftUnsaved = hasUnsavedWork();
+    history = new History<>(before);
+    Song song = song();
+    nextId = history.steps().stream().mapToLong(s -> s.state().nextId()).max().orElseThrow();
     parts = Parts.of(song);
     openings++;
     file = from;
@@ -70,6 +91,7 @@ public final class Document {
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
     chosenClip = Optional.empty();
+    journal.opened(new JournalState(history, file), leftUnsaved);
     changes.fire(Aspect.SONG, Aspect.CHOICE);
   }
 
@@ -80,6 +102,11 @@ public final class Document {
 
   /** The project file it was read from or last written to. */
   public Optional<Path> file() {
+    return file.map(SavedFile::path);
+  }
+
+  /** That file as it was when it was read or written. */
+  public Optional<SavedFile> savedFile() {
     return file;
   }
 
@@ -89,15 +116,16 @@ public final class Document {
    *
    * @param opening which opening it was of, by {@link #openings()} as writing began
    */
-  public void saved(Path path, Song written, int opening) {
+  public void saved(SavedFile now, Song written, int opening) {
     if (opening != openings) {
       return;
     }
-    file = Optional.of(path);
+    file = Optional.of(now);
     fault = Optional.empty();
     if (written == song()) {
       history.markSaved();
     }
+    journal.put(new JournalEntry.Saved(now, written == song()));
     changes.fire(Aspect.SONG);
   }
 
@@ -122,6 +150,7 @@ public final class Document {
   /** Notes that the song stands in no file as it is, as after saving what was left of one. */
   public void markUnsaved() {
     history.markUnsaved();
+    journal.put(new JournalEntry.Unsaved());
     changes.fire(Aspect.SONG);
   }
 
@@ -137,6 +166,7 @@ public final class Document {
     if (changed != given && changed != before) {
       nextId = Math.max(nextId, changed.nextId());
       history.push(label, withUnusedIds(changed));
+      journal.did(label, before, song());
       afterSongChanged();
     }
   }
@@ -144,6 +174,7 @@ public final class Document {
   /** Names the song: no step of its own, so what was undone can still be done again. */
   public void name(String title) {
     history.replaceAll(s -> s.withTitle(title));
+    journal.put(new JournalEntry.Named(title));
     afterSongChanged();
   }
 
@@ -169,12 +200,14 @@ public final class Document {
 
   public void undo() {
     if (history.undo()) {
+      journal.put(new JournalEntry.Undone());
       afterSongChanged();
     }
   }
 
   public void redo() {
     if (history.redo()) {
+      journal.put(new JournalEntry.Redone());
       afterSongChanged();
     }
   }

@@ -4,17 +4,23 @@ import flailbeat.core.capture.Rolling;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalEntry;
+import flailbeat.core.journal.JournalState;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.transport.Transport;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** Writes down in passing, at all times, what is played, so that it can be kept afterwards. */
 final class Keeper {
+  /** Longer than a silence within a phrase: what is played next is another. */
+  private static final long BEFORE_NANOS = Rolling.SILENCE_NANOS + 1_000_000_000L;
+
   private final Document document;
   private final Rolling rolling = new Rolling();
 
@@ -29,11 +35,31 @@ final class Keeper {
    */
   void accept(Performed event, Transport transport, long run, long offsetNanos) {
     long shift = transport.unrolledAt(event.atNanos()) - event.atNanos() - offsetNanos;
-    rolling.accept(
-        event,
+    Rolling.Place place =
         transport.isRunning()
             ? new Rolling.Place(run, shift, transport.loop())
-            : new Rolling.Place(0, 0, Optional.empty()));
+            : new Rolling.Place(0, 0, Optional.empty());
+    rolling.accept(event, place);
+    document.journal().put(new JournalEntry.Played(event, place));
+  }
+
+  /**
+   * Takes in what was played before the program was ended, as if it had been played just now.
+   *
+   * @return by how much it is later by the present clock
+   */
+  long takeUp(JournalState journal, long nowNanos) {
+    List<JournalEntry.Played> all = new ArrayList<>(journal.played());
+    all.addAll(journal.recorded());
+    if (all.isEmpty()) {
+      return 0;
+    }
+    long last = all.getLast().event().atNanos();
+    long later = nowNanos - BEFORE_NANOS - last;
+    all.replaceAll(p -> p.later(later));
+    all.forEach(p -> rolling.accept(p.event(), p.place()));
+    rolling.releaseAll(nowNanos - BEFORE_NANOS);
+    return later;
   }
 
   /** Makes a clip of the last phrase played, recording or not, on the chosen track. */

@@ -1,6 +1,7 @@
 package flailbeat.core.session.run;
 
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.capture.RecordingStart;
 
 /**
  * How recordings are made.
@@ -34,6 +35,20 @@ public record RecordSettings(
   /** Overdub, a catch of 120 ms, as played, no offset. */
   public static RecordSettings standard() {
     return new RecordSettings(RecordingMode.OVERDUB, false, 120, false, 0);
+  }
+
+  /** Settings as a recording was made with. */
+  static RecordSettings of(RecordingStart.Manner manner) {
+    return new RecordSettings(
+        manner.mode(),
+        manner.alwaysReplace(),
+        manner.catchMs(),
+        manner.quantize(),
+        manner.offsetMs());
+  }
+
+  RecordingStart.Manner manner() {
+    return new RecordingStart.Manner(mode, alwaysReplace, catchMs, quantize, offsetMs);
   }
 
   long catchNanos() {

@@ -3,8 +3,12 @@ package flailbeat.core.session.run;
 import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.capture.RecordingStart;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalEntry;
+import flailbeat.core.journal.JournalEntry.Did;
+import flailbeat.core.journal.JournalState;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
@@ -38,6 +42,9 @@ final class RecordingRun extends Run {
   /** What a pass made of the song. */
   private record Committed(int pass, int notes, Song song) {}
 
+  /** So often it is written down how far a recording has come. */
+  private static final long TELL_NANOS = 250_000_000;
+
   private final Surroundings around;
   private final Document document;
   private final Runner runner;
@@ -49,28 +56,40 @@ final class RecordingRun extends Run {
   private final PassWriter writer;
   private final Deque<Committed> committed = new ArrayDeque<>();
   private boolean nextRoundReady;
+  private long toldNanos = Long.MIN_VALUE / 2;
 
-  /**
-   * A recording that is about to start.
-   *
-   * @param round the loop, where one is gone round
-   */
-  RecordingRun(
-      Surroundings around,
-      Recording recording,
-      long startTick,
-      List<TrackId> onto,
-      RecordSettings settings,
-      Optional<TickRange> round) {
+  /** A recording that is about to start. */
+  RecordingRun(Surroundings around, RecordingStart start) {
+    this(around, start, start.recording());
+    document.journal().put(new JournalEntry.RecordingBegan(start));
+  }
+
+  private RecordingRun(Surroundings around, RecordingStart start, Recording recording) {
     this.around = around;
     this.document = around.document();
     this.runner = around.runner();
     this.recording = recording;
-    this.startTick = startTick;
-    this.onto = onto;
-    this.settings = settings;
-    this.round = round;
+    this.startTick = start.startTick();
+    this.onto = start.onto();
+    this.settings = RecordSettings.of(start.manner());
+    this.round = start.round();
     this.writer = new PassWriter(around.timing(), onto, settings, round, startTick);
+  }
+
+  /**
+   * Makes an undo step of what a recording had gathered that was never ended.
+   *
+   * @return how many notes that is
+   */
+  static int takeUp(Surroundings around, JournalState journal) {
+    if (journal.recording().isEmpty()) {
+      return 0;
+    }
+    Recording unfinished = journal.unfinished().orElseThrow();
+    RecordingRun run = new RecordingRun(around, journal.recording().get(), unfinished);
+    run.onto.stream().findFirst().ifPresent(around.document()::chooseTrack);
+    run.finish(Math.max(journal.reachedNanos(), unfinished.beginNanos()));
+    return run.committed.stream().mapToInt(Committed::notes).sum();
   }
 
   /** The pass that runs. */
@@ -108,7 +127,12 @@ final class RecordingRun extends Run {
 
   @Override
   boolean tick(long unrolledNanos) {
-    advance(unrolledNanos - settings.offsetNanos());
+    long reached = unrolledNanos - settings.offsetNanos();
+    advance(reached);
+    if (reached - toldNanos > TELL_NANOS) {
+      toldNanos = reached;
+      document.journal().put(new JournalEntry.RecordingAt(reached));
+    }
     readyNextRound();
     return false;
   }
@@ -119,7 +143,7 @@ final class RecordingRun extends Run {
     Song song = document.song();
     List<Pass> over = recording.advance(unrolledNanos);
     for (Pass each : over) {
-      commit(each, Optional.empty(), number, writer.range().end());
+      commit(each, Optional.empty(), number, writer.range().end(), number);
       String notes = each.hasNotes() ? Notice.notes(each.struck()) : "nothing";
       around.notices().tell("Pass " + number++ + ": " + notes);
     }
@@ -173,7 +197,7 @@ final class RecordingRun extends Run {
     }
     Optional<Pass> early = recording.early();
     Pass last = recording.finish(unrolledNanos).getFirst();
-    commit(last, early, number, end);
+    commit(last, early, number, end, Did.ALL);
   }
 
   /**
@@ -181,8 +205,9 @@ final class RecordingRun extends Run {
    *
    * @param early what was struck early for a pass that never came: it is laid over, whatever the
    *     mode, since it replaces nothing
+   * @param passes how many are over with it
    */
-  private void commit(Pass pass, Optional<Pass> early, int number, long endTick) {
+  private void commit(Pass pass, Optional<Pass> early, int number, long endTick, int passes) {
     List<NewNote> notes = pass.done();
     List<NewNote> over = early.map(Pass::done).orElse(List.of());
     int count = pass.struck() + over.size();
@@ -192,7 +217,13 @@ final class RecordingRun extends Run {
             ? "Pass " + number + ": " + Notice.notes(count)
             : "Record " + Notice.notes(count);
     onto.forEach(around.timing()::recorded);
-    document.edit(label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over));
+    document
+        .journal()
+        .passesOver(
+            passes,
+            () ->
+                document.edit(
+                    label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over)));
     if (document.song() != before) {
       committed.push(new Committed(number, count, document.song()));
       Stream.concat(notes.stream(), over.stream())
@@ -212,6 +243,7 @@ final class RecordingRun extends Run {
     if (pass().hasNotes()) {
       int notes = pass().struck();
       recording.dropCurrent();
+      document.journal().put(new JournalEntry.PassDropped());
       around.changes().fire(Aspect.PASS);
       return dropped(recording.number(), notes);
     }

@@ -2,9 +2,11 @@ package flailbeat.core.session.run;
 
 import flailbeat.core.capture.Calibration;
 import flailbeat.core.capture.Pass;
-import flailbeat.core.capture.Recording;
+import flailbeat.core.capture.RecordingStart;
 import flailbeat.core.capture.Sweep;
 import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalEntry;
+import flailbeat.core.journal.JournalState;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -186,26 +188,42 @@ public final class RunControl {
     List<Track> onto = targets();
     long from = runner.startTick();
     performer.pedals().tellRangeAgain();
-    runner.start(
-        new RecordingRun(
-            new RecordingRun.Surroundings(document, timing, runner, transport, changes, notices),
-            recordingFrom(from),
-            from,
-            onto.stream().map(Track::id).toList(),
-            recordSettings,
-            looping.active()));
+    runner.start(new RecordingRun(surroundings(), recordingFrom(from, onto)));
     repeater.rebase(clock.nanoTime());
     String names = onto.stream().map(Track::name).collect(Collectors.joining(" and "));
     notices.tell("Recording onto " + names);
   }
 
-  private Recording recordingFrom(long tick) {
+  private RecordingRun.Surroundings surroundings() {
+    return new RecordingRun.Surroundings(document, timing, runner, transport, changes, notices);
+  }
+
+  /**
+   * Takes up what was played before the program was ended.
+   *
+   * @return how many notes of a recording that was never ended were brought back
+   */
+  public int takeUp(JournalState journal) {
+    long later = keeper.takeUp(journal, clock.nanoTime());
+    document.journal().put(new JournalEntry.Resumed(later));
+    return RecordingRun.takeUp(surroundings(), journal);
+  }
+
+  private RecordingStart recordingFrom(long tick, List<Track> onto) {
     TempoMap map = document.song().tempos();
     long half = timing.settings().grid().finestTicks() / 2;
     long nearEnd =
         looping.active().map(r -> map.nanosAt(r.end()) - map.nanosAt(r.end() - half)).orElse(0L);
     long catchNanos = recordSettings.catchNanos();
-    return new Recording(map, tick, catchNanos, runner.loop(), Math.min(catchNanos, nearEnd));
+    return new RecordingStart(
+        map,
+        tick,
+        catchNanos,
+        runner.loop(),
+        Math.min(catchNanos, nearEnd),
+        onto.stream().map(Track::id).toList(),
+        looping.active(),
+        recordSettings.manner());
   }
 
   /** Stops what goes on, and tells what came of it. */

@@ -7,6 +7,7 @@ import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
@@ -122,7 +123,7 @@ class QuantizeActionsTest {
     session.quantizing().quantize();
     Path file = folder.resolve("lamps.flail");
     SongFiles.standard().write(session.song(), file);
-    session.open(SongFiles.standard().read(file).song(), Optional.of(file));
+    session.open(SongFiles.standard().read(file).song(), Optional.of(SavedFile.of(file)));
     session
         .document()
         .select(Selection.ofNotes(java.util.Set.of(lamps().get(4).id(), lamps().get(7).id())));

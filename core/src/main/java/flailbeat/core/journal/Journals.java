@@ -1,0 +1,230 @@
+package flailbeat.core.journal;
+
+import java.io.IOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.LongSupplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The journals of all songs, in one folder: one for each song, called after its file or, where it
+ * has none, after a number of its own. How one ends says what became of it: the person left the
+ * song, or put it aside, or lost it.
+ */
+public final class Journals {
+  /** What the names of journals end in. */
+  public static final String ENDING = ".journal";
+
+  /** How long what was put aside is kept. */
+  public static final long ASIDE_MILLIS = 7 * 86_400_000L;
+
+  /** How long the undo history of a song is kept that was not opened again. */
+  static final long HISTORY_MILLIS = 60 * 86_400_000L;
+
+  /** How much room the journals of songs that were left may take in all; the oldest go first. */
+  static final long MOST_BYTES = 300_000_000;
+
+  private static final Logger LOG = LoggerFactory.getLogger(Journals.class);
+
+  private final Path folder;
+  private final Locks locks;
+  private final LongSupplier wallMillis;
+
+  /**
+   * Those of a folder, which need not be there yet.
+   *
+   * @param wallMillis the time, in milliseconds since 1970
+   */
+  public Journals(Path folder, Locks locks, LongSupplier wallMillis) {
+    this.folder = folder;
+    this.locks = locks;
+    this.wallMillis = wallMillis;
+  }
+
+  /**
+   * Takes the journal of a song that is being opened: that of its file, unless another window or
+   * work that was lost has it; else one of its own.
+   */
+  public Locks.Lock take(Optional<SavedFile> file, String title) {
+    return file.flatMap(f -> takeOf(f.path(), title)).orElseGet(() -> takeNew(title));
+  }
+
+  /** Takes the journal of a song's file, where nobody has it and nothing in it would be lost. */
+  public Optional<Locks.Lock> takeOf(Path file, String title) {
+    Optional<Locks.Lock> lock = locks.take(Locks.nameOf(file), title, wallMillis.getAsLong());
+    if (lock.isPresent() && holdsLostWork(pathOf(lock.get()))) {
+      lock.get().close();
+      return Optional.empty();
+    }
+    return lock;
+  }
+
+  private Locks.Lock takeNew(String title) {
+    String name = "new-" + UUID.randomUUID();
+    return locks.take(name, title, wallMillis.getAsLong()).orElseThrow();
+  }
+
+  private static boolean holdsLostWork(Path journal) {
+    try {
+      return JournalFile.last(journal).type() != EntryType.ENDED;
+    } catch (NoSuchFileException e) {
+      return false;
+    } catch (IOException e) {
+      LOG.debug("{} cannot be read", journal, e);
+      return true;
+    }
+  }
+
+  /** Where a journal is kept. */
+  public Path pathOf(Locks.Lock lock) {
+    return pathOf(lock.name());
+  }
+
+  private Path pathOf(String name) {
+    return folder.resolve(name + ENDING);
+  }
+
+  /**
+   * What was done to a song before it was left, if its file is still as it was then. The lock is
+   * its journal's.
+   */
+  public Optional<JournalReading> historyOf(Locks.Lock lock, SavedFile now) {
+    Path journal = pathOf(lock);
+    try {
+      if (!Files.exists(journal)) {
+        return Optional.empty();
+      }
+      JournalReading reading = JournalReading.of(journal);
+      JournalState state = reading.state();
+      boolean same = state.file().filter(f -> f.isSameAs(now)).isPresent();
+      return same && state.history().isSaved() ? Optional.of(reading) : Optional.empty();
+    } catch (IOException e) {
+      LOG.warn("The undo history in {} cannot be read", journal, e);
+      return Optional.empty();
+    }
+  }
+
+  /**
+   * What was found.
+   *
+   * @param lost songs that can be brought back, the latest first
+   * @param unreadable what is wrong with others, a line each; they stay where they are
+   * @param elsewhere who has others open
+   */
+  public record Found(List<LostSong> lost, List<String> unreadable, List<Locks.Holder> elsewhere) {}
+
+  /** Looks for songs that can be brought back, and throws away what was kept long enough. */
+  public Found find() {
+    List<LostSong> lost = new ArrayList<>();
+    List<String> unreadable = new ArrayList<>();
+    List<Locks.Holder> elsewhere = new ArrayList<>();
+    List<Path> left = new ArrayList<>();
+    for (Path journal : all()) {
+      String name = nameOf(journal);
+      Optional<Locks.Lock> lock = locks.take(name, "", wallMillis.getAsLong());
+      if (lock.isEmpty()) {
+        locks.holder(name).ifPresent(elsewhere::add);
+        continue;
+      }
+      boolean kept = false;
+      try {
+        kept = look(journal, lock.get(), lost, left);
+      } catch (IOException e) {
+        LOG.warn("{} cannot be read", journal, e);
+        unreadable.add(journal + ": " + e.getMessage());
+      } finally {
+        if (!kept) {
+          lock.get().close();
+        }
+      }
+    }
+    throwAwayOldest(left);
+    lost.sort(Comparator.comparingLong((LostSong l) -> l.reading().lastMillis()).reversed());
+    return new Found(lost, unreadable, elsewhere);
+  }
+
+  private boolean look(Path journal, Locks.Lock lock, List<LostSong> lost, List<Path> left)
+      throws IOException {
+    JournalFile.Last last = JournalFile.last(journal);
+    long age = wallMillis.getAsLong() - last.wallMillis();
+    boolean ended = last.type() == EntryType.ENDED;
+    boolean aside = last.type() == EntryType.PUT_ASIDE;
+    if (ended && age > HISTORY_MILLIS || aside && age > ASIDE_MILLIS) {
+      Files.deleteIfExists(journal);
+      return false;
+    }
+    if (ended) {
+      left.add(journal);
+      return false;
+    }
+    JournalReading reading = JournalReading.of(journal);
+    if (!reading.state().hasUnsavedWork()) {
+      left.add(journal);
+      return false;
+    }
+    lost.add(new LostSong(lock, reading, aside));
+    return true;
+  }
+
+  private List<Path> all() {
+    List<Path> result = new ArrayList<>();
+    if (Files.isDirectory(folder)) {
+      try (DirectoryStream<Path> journals = Files.newDirectoryStream(folder, "*" + ENDING)) {
+        journals.forEach(result::add);
+      } catch (IOException | RuntimeException e) {
+        LOG.warn("{} cannot be looked through", folder, e);
+      }
+    }
+    return result;
+  }
+
+  private static String nameOf(Path journal) {
+    String file = journal.getFileName().toString();
+    return file.substring(0, file.length() - ENDING.length());
+  }
+
+  /** Of songs that were left, whose undo histories take more room than there is for them. */
+  private void throwAwayOldest(List<Path> left) {
+    try {
+      List<Path> latestFirst = new ArrayList<>(left);
+      latestFirst.sort(Comparator.comparingLong(Journals::modified).reversed());
+      long bytes = 0;
+      for (Path journal : latestFirst) {
+        bytes += Files.size(journal);
+        if (bytes > MOST_BYTES) {
+          Files.deleteIfExists(journal);
+        }
+      }
+    } catch (IOException e) {
+      LOG.debug("Old journals stay", e);
+    }
+  }
+
+  private static long modified(Path file) {
+    try {
+      return Files.getLastModifiedTime(file).toMillis();
+    } catch (IOException e) {
+      return 0;
+    }
+  }
+
+  /**
+   * Puts a journal aside under a name of its own, so that the song's file can have another.
+   *
+   * @return where it is now
+   */
+  public Path setAside(LostSong song) throws IOException {
+    Path from = pathOf(song.lock());
+    Path to = pathOf("new-" + UUID.randomUUID());
+    return Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
+  }
+}

@@ -1,0 +1,49 @@
+package flailbeat.core.journal;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.zip.CRC32C;
+
+/**
+ * The file that a song stands in, as it was when it was read or written: another program that
+ * writes it makes another of it.
+ *
+ * @param path absolute
+ * @param size in bytes
+ * @param crc of all its bytes
+ */
+public record SavedFile(Path path, long size, int crc) {
+  private static final int BUFFER = 1 << 16;
+
+  /** The file as it is now. O(size). */
+  public static SavedFile of(Path path) throws IOException {
+    CRC32C crc = new CRC32C();
+    long size = 0;
+    byte[] buffer = new byte[BUFFER];
+    try (InputStream in = Files.newInputStream(path)) {
+      for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+        crc.update(buffer, 0, n);
+        size += n;
+      }
+    }
+    return new SavedFile(path.toAbsolutePath(), size, (int) crc.getValue());
+  }
+
+  /** The file as it is now; empty where there is none any more. */
+  public static Optional<SavedFile> now(Path path) throws IOException {
+    try {
+      return Optional.of(of(path));
+    } catch (NoSuchFileException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** Whether both hold the same bytes, wherever they are. */
+  public boolean isSameAs(SavedFile other) {
+    return size == other.size && crc == other.crc;
+  }
+}
