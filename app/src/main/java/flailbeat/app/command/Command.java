@@ -127,6 +127,8 @@ public record Command(
     TRIAL("a chore being tried"),
     /** The sounds are gone through. */
     SOUNDS("sounds being gone through"),
+    /** Songs that were lost are offered. */
+    LOST("lost songs being offered"),
     /** The sheet of keys lies over the window. */
     SHEET("the sheet of keys in sight");
 
@@ -228,6 +230,7 @@ public record Command(
         || where == KeyContext.SHEET
         || where == KeyContext.TRIAL
         || where == KeyContext.SOUNDS
+        || where == KeyContext.LOST
         || where == KeyContext.MOUSE;
   }
 

@@ -1,6 +1,7 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.shell.files.SettingsKeeper;
+import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
@@ -19,18 +20,22 @@ public final class FlailbeatApp extends Application {
 
   private AudioEngine engine;
   private SettingsKeeper keeper;
+  private Safekeeping safe;
+  private Session session;
 
   @Override
   public void start(Stage stage) {
     engine = AudioEngine.onDevice(Clock.SYSTEM);
     BackgroundWorkshop workshop = new BackgroundWorkshop();
-    Session session = new Session(Clock.SYSTEM, engine, workshop);
+    session = new Session(Clock.SYSTEM, engine, workshop);
     Mishaps.tellIn(session);
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());
     }
-    MainWindow window = new MainWindow(stage, session, engine, workshop, null);
+    safe = Safekeeping.standard();
+    safe.flushAtEnd();
+    MainWindow window = new MainWindow(stage, session, engine, workshop, safe, null);
     keeper = new SettingsKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.
@@ -51,6 +56,7 @@ public final class FlailbeatApp extends Application {
     }
     window.show();
     new AfterFrames(3, engine::loadRest).start();
+    new AfterFrames(3, window.lost()::lookAtStart).start();
     words.stream()
         .filter(w -> !w.startsWith("--"))
         .findFirst()
@@ -65,6 +71,7 @@ public final class FlailbeatApp extends Application {
   @Override
   public void stop() {
     keeper.close();
+    safe.close(session.document().hasUnsavedWork());
     engine.close();
   }
 }

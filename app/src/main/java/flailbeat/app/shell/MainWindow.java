@@ -26,6 +26,7 @@ import flailbeat.app.shell.commands.ViewCommands;
 import flailbeat.app.shell.device.MidiInputChoice;
 import flailbeat.app.shell.device.SoundDeviceChoice;
 import flailbeat.app.shell.files.FileActions;
+import flailbeat.app.shell.files.LostRoom;
 import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.ShelfKeeper;
 import flailbeat.app.shell.files.WavFiles;
@@ -35,6 +36,7 @@ import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeyRouter;
 import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.shell.keys.PersonKeys;
+import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.Background;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.app.view.base.Look;
@@ -48,12 +50,14 @@ import flailbeat.app.view.page.RecordingPage;
 import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
 import flailbeat.app.view.row.RunRow;
+import flailbeat.app.view.safe.LostPane;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.lost.LostSongs;
 import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.time.Clock;
 import java.util.ArrayList;
@@ -87,6 +91,8 @@ public final class MainWindow {
   private final AudioEngine engine;
   private final LongWork work;
   private final LostNotes lost;
+  private final Safekeeping safe;
+  private final LostRoom lostRoom;
   private final Commands commands;
   private final KeyAsk keyAsk;
   private final KeyPapers papers;
@@ -121,6 +127,7 @@ public final class MainWindow {
   /**
    * Builds the window on a stage, and shows nothing yet.
    *
+   * @param safe keeps work from being lost
    * @param prompts asks the person; null for this window's own dialogs
    */
   public MainWindow(
@@ -128,6 +135,7 @@ public final class MainWindow {
       Session session,
       AudioEngine engine,
       BackgroundWorkshop workshop,
+      Safekeeping safe,
       Prompts prompts) {
     this.stage = stage;
     this.session = session;
@@ -144,6 +152,9 @@ public final class MainWindow {
     work = new LongWork(workshop, background, wavs);
     lost = new LostNotes(session.notices(), engine::lostLiveNotes);
     notices = new NoticeLine(session, engine::retryDevice, work::leaveOff);
+    this.safe = safe;
+    LostSongs lostSongs = new LostSongs(session);
+    lostRoom = new LostRoom(session, safe, files, lostSongs);
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
@@ -166,13 +177,14 @@ public final class MainWindow {
     keyAsk = new KeyAsk(commands, session);
     personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
-    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk);
+    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, lostSongs::isOpen);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
-    StackPane root = new StackPane(column, tracks.sounds(), tracks.list(), sheet, finder);
-    tracks.place();
+    LostPane lostPane = new LostPane(session, lostSongs, palette, lostRoom);
+    StackPane root = new StackPane(column, tracks.sounds(), tracks.list(), lostPane, sheet, finder);
+    tracks.place(lostPane);
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
@@ -190,7 +202,13 @@ public final class MainWindow {
     look(scene);
     Platform.getPreferences().colorSchemeProperty().addListener(onColors);
     new KeyRouter(
-            session, deck, commands, keyAsk, sheet::isVisible, () -> middle.shown().isMouseBusy())
+            session,
+            deck,
+            commands,
+            keyAsk,
+            sheet::isVisible,
+            () -> middle.shown().isMouseBusy(),
+            lostSongs::isOpen)
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     stage.setScene(scene);
@@ -220,13 +238,14 @@ public final class MainWindow {
             });
     commands.setLayout(session.performer().layout());
     commands.onKeys(() -> KeyTexts.refresh(scene));
+    session.document().writeDownTo(safe.keeper());
     showTitle();
     root.setFocusTraversable(true);
     root.requestFocus();
   }
 
   private List<Command> allCommands() {
-    List<Command> all = new ArrayList<>(SongCommands.list(files));
+    List<Command> all = new ArrayList<>(SongCommands.list(files, lostRoom));
     all.addAll(new EditCommands(session).list());
     all.addAll(new TrackCommands(session, tracks).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
@@ -319,6 +338,11 @@ public final class MainWindow {
     return sound;
   }
 
+  /** Songs that were lost, to be brought back. */
+  public LostRoom lost() {
+    return lostRoom;
+  }
+
   /** The commands on files, for whoever starts the window. */
   public FileActions files() {
     return files;
@@ -371,6 +395,7 @@ public final class MainWindow {
     sound.watch();
     midi.watch();
     notices.showFault(engine.fault());
+    notices.showJournal(safe.keeper().trouble());
     work.show(notices);
     lost.tell();
     tracks.watch();

@@ -18,6 +18,7 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 
 /** The part of the window that is about tracks and their sounds. */
@@ -67,9 +68,13 @@ final class TrackRoom implements TrackCommands.Showing {
     return sounds;
   }
 
-  /** Says where in the window's stack its overlays stand. */
-  void place() {
-    for (var each : List.of(list, sounds)) {
+  /**
+   * Says where in the window's stack its overlays stand.
+   *
+   * @param also one that stands where they do
+   */
+  void place(Region also) {
+    for (Region each : List.of(list, sounds, also)) {
       StackPane.setAlignment(each, Pos.TOP_CENTER);
       StackPane.setMargin(each, new Insets(TOP, 20, 20, 20));
     }

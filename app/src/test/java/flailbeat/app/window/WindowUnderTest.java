@@ -2,11 +2,15 @@ package flailbeat.app.window;
 
 import flailbeat.app.shell.MainWindow;
 import flailbeat.app.shell.files.Prompts;
+import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.session.Session;
 import flailbeat.core.time.Clock;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
@@ -109,10 +113,12 @@ final class WindowUnderTest {
   final BackgroundWorkshop workshop = new BackgroundWorkshop();
   final Session session;
   final Answers answers = new Answers();
+  final Path state = Files.createTempDirectory("flailbeat-state");
+  final Safekeeping safe = Safekeeping.in(state);
   Stage stage;
   MainWindow window;
 
-  private WindowUnderTest(boolean inBackground) {
+  private WindowUnderTest(boolean inBackground) throws IOException {
     session =
         inBackground
             ? new Session(Clock.SYSTEM, engine, workshop)
@@ -136,7 +142,8 @@ final class WindowUnderTest {
         () -> {
           test.stage = new Stage();
           test.window =
-              new MainWindow(test.stage, test.session, test.engine, test.workshop, test.answers);
+              new MainWindow(
+                  test.stage, test.session, test.engine, test.workshop, test.safe, test.answers);
           test.stage.setX(0);
           test.stage.setY(0);
           test.stage.setWidth(width);
@@ -202,6 +209,10 @@ final class WindowUnderTest {
 
   void close() throws Exception {
     run(window::close);
+    safe.close(false);
+    try (Stream<Path> files = Files.walk(state)) {
+      files.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
+    }
     engine.close();
   }
 }

@@ -4,6 +4,7 @@ import flailbeat.core.files.SongFormat.Written;
 import flailbeat.core.format.FileFault;
 import flailbeat.core.format.SafeFile;
 import flailbeat.core.format.UnwritableFault;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.model.Song;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -82,6 +83,13 @@ public final class SongFiles {
     return written.remarks();
   }
 
+  /** The same for a song's own file, which is told by what was written. */
+  public SavedFile save(Song song, Path file) throws IOException {
+    SavedFile.Measuring measuring = new SavedFile.Measuring(contents(song, file).contents());
+    SafeFile.write(file, measuring);
+    return measuring.of(file);
+  }
+
   /** What a song is written as, by the ending of the file's name. */
   public Written contents(Song song, Path file) throws IOException {
     return formatOf(file).contents(song);
@@ -124,7 +132,8 @@ public final class SongFiles {
         : reason;
   }
 
-  private static String reason(IOException fault) {
+  /** What is wrong, without the name of the file. */
+  public static String reason(IOException fault) {
     return switch (fault) {
       case SafeFile.WriteFault f -> reason(f.reason());
       case FileFault f -> f.getMessage();

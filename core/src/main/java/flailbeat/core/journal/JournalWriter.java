@@ -47,7 +47,7 @@ public final class JournalWriter {
   private final LongSupplier wallMillis;
   private final Deque<Waiting> waiting = new ArrayDeque<>();
   private boolean lacksSome;
-  private Path target;
+  private Optional<Path> target = Optional.empty();
 
   private final ReentrantLock writing = new ReentrantLock();
   private Path file;
@@ -60,13 +60,12 @@ public final class JournalWriter {
   private volatile Optional<IOException> fault = Optional.empty();
 
   /**
-   * A journal that is not on the disk yet: it is as soon as anything is put in.
+   * A journal that is not on the disk yet: it is as soon as it has a place, and anything was put
+   * in.
    *
-   * @param target where it will be
    * @param wallMillis the time, in milliseconds since 1970
    */
-  public JournalWriter(Path target, JournalState state, LongSupplier wallMillis) {
-    this.target = target;
+  public JournalWriter(JournalState state, LongSupplier wallMillis) {
     this.state = state;
     this.wallMillis = wallMillis;
     this.lacksSome = true;
@@ -75,7 +74,7 @@ public final class JournalWriter {
 
   /** A journal that is on the disk, and goes on behind what is whole of it. */
   public JournalWriter(Path file, JournalReading reading, LongSupplier wallMillis) {
-    this.target = file;
+    this.target = Optional.of(file);
     this.file = file;
     this.state = reading.state();
     this.wallMillis = wallMillis;
@@ -96,10 +95,10 @@ public final class JournalWriter {
     }
   }
 
-  /** From now on it is called otherwise: it is there once it has been written anew. */
+  /** Gives it its place, or another: it is there once it has been written anew. */
   public void moveTo(Path newTarget) {
     synchronized (waiting) {
-      target = newTarget;
+      target = Optional.of(newTarget);
     }
   }
 
@@ -124,7 +123,7 @@ public final class JournalWriter {
   }
 
   /** Where it is to be found. */
-  public Path target() {
+  public Optional<Path> target() {
     synchronized (waiting) {
       return target;
     }
@@ -180,7 +179,6 @@ public final class JournalWriter {
         rewriting.abandon();
         rewriting = null;
       }
-      Files.deleteIfExists(target());
       if (file != null) {
         Files.deleteIfExists(file);
       }
@@ -218,21 +216,24 @@ public final class JournalWriter {
   }
 
   private boolean hasNothingToDo() {
-    return waiting.isEmpty()
-        && rewriting == null
-        && fault.isEmpty()
-        && (file == null || !lacksSome && !shallBeAnew());
+    return target.isEmpty()
+        || waiting.isEmpty()
+            && rewriting == null
+            && fault.isEmpty()
+            && (file == null || !lacksSome && !shallBeAnew());
   }
 
   private boolean shallBeAnew() {
-    return wantsWhole || file != null && !file.equals(target) || length > lengthWhole + MOST_GROWTH;
+    return wantsWhole
+        || file != null && !file.equals(target.orElseThrow())
+        || length > lengthWhole + MOST_GROWTH;
   }
 
   private void beginAnew() {
     if (rewriting != null) {
       rewriting.abandon();
     }
-    rewriting = new Rewriting(state.copy(), target, wallMillis.getAsLong());
+    rewriting = new Rewriting(state.copy(), target.orElseThrow(), wallMillis.getAsLong());
     behind = lacksSome;
     lacksSome = false;
     wantsWhole = false;
@@ -290,7 +291,7 @@ public final class JournalWriter {
 
   private void failed(IOException e) {
     if (fault.isEmpty()) {
-      LOG.warn("The journal cannot be written to {}", target(), e);
+      LOG.warn("The journal cannot be written", e);
     }
     fault = Optional.of(e);
     closeChannel();

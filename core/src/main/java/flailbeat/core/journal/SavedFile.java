@@ -1,7 +1,10 @@
 package flailbeat.core.journal;
 
+import flailbeat.core.format.SafeFile;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -39,6 +42,46 @@ public record SavedFile(Path path, long size, int crc) {
       return Optional.of(of(path));
     } catch (NoSuchFileException e) {
       return Optional.empty();
+    }
+  }
+
+  /** Writes what a file is made of, and knows afterwards what that was. */
+  public static final class Measuring implements SafeFile.Contents {
+    private final SafeFile.Contents contents;
+    private final CRC32C crc = new CRC32C();
+    private long size;
+
+    public Measuring(SafeFile.Contents contents) {
+      this.contents = contents;
+    }
+
+    @Override
+    public void writeTo(OutputStream out) throws IOException {
+      crc.reset();
+      size = 0;
+      OutputStream counting =
+          new FilterOutputStream(out) {
+            @Override
+            public void write(int b) throws IOException {
+              out.write(b);
+              crc.update(b);
+              size++;
+            }
+
+            @Override
+            public void write(byte[] bytes, int from, int length) throws IOException {
+              out.write(bytes, from, length);
+              crc.update(bytes, from, length);
+              size += length;
+            }
+          };
+      contents.writeTo(counting);
+      counting.flush();
+    }
+
+    /** The file that was written. */
+    public SavedFile of(Path path) {
+      return new SavedFile(path.toAbsolutePath(), size, (int) crc.getValue());
     }
   }
 

@@ -3,10 +3,12 @@ package flailbeat.core.playback;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.stream.IntStream;
 
 /**
  * What of a song has a sound of its own: {@value #MOST} tracks, whatever their MIDI channels, since
@@ -58,6 +60,25 @@ public final class Parts {
   private boolean isOf(Song song) {
     return parts.size() == Math.min(MOST, song.tracks().size())
         && song.tracks().stream().limit(MOST).allMatch(t -> parts.containsKey(t.id()));
+  }
+
+  /**
+   * The parts of a song that is heard beside this one: such as nothing of this one has, as far as
+   * there are any.
+   */
+  public Parts beside(Song other) {
+    Map<TrackId, Integer> result = new HashMap<>();
+    List<Integer> free =
+        IntStream.range(0, MOST)
+            .boxed()
+            .sorted(
+                Comparator.<Integer, Boolean>comparing(parts::containsValue)
+                    .thenComparing(Comparator.reverseOrder()))
+            .toList();
+    for (int i = 0; i < Math.min(MOST, other.tracks().size()); i++) {
+      result.put(other.tracks().get(i).id(), free.get(i));
+    }
+    return new Parts(Map.copyOf(result));
   }
 
   /** The part of a track; empty for one beyond those that can sound. */

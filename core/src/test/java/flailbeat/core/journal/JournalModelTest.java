@@ -127,14 +127,16 @@ class JournalModelTest {
       person.session().document().writeDownTo(memory);
       person.open(random);
       Path file = folder.resolve(seed + Journals.ENDING);
-      JournalWriter writer = new JournalWriter(file, memory.state(0), () -> 5);
+      JournalWriter writer = new JournalWriter(memory.state(0), () -> 5);
+      writer.moveTo(file);
       memory.writer = Optional.of(writer);
       JournalWriter last = writer;
       for (int step = 0; step < 120; step++) {
         person.act(random);
         person.pass(random.nextInt(300));
         if (memory.writer.isEmpty()) {
-          last = new JournalWriter(file, memory.state(0), () -> 5);
+          last = new JournalWriter(memory.state(0), () -> 5);
+          last.moveTo(file);
           memory.writer = Optional.of(last);
         }
         int kind = random.nextInt(10);
@@ -152,16 +154,16 @@ class JournalModelTest {
           last.moveTo(folder.resolve(seed + "-" + step + Journals.ENDING));
         } else if (kind == 8 && !memory.entries.isEmpty()) {
           last.close();
-          JournalReading reading = JournalReading.of(last.target());
+          JournalReading reading = JournalReading.of(last.target().orElseThrow());
           assertThat(reading.damage()).isEmpty();
-          last = new JournalWriter(last.target(), reading, () -> 5);
+          last = new JournalWriter(last.target().orElseThrow(), reading, () -> 5);
           memory.writer = Optional.of(last);
         }
       }
       memory.put(new JournalEntry.Unsaved());
       last.close();
       assertThat(last.fault()).isEmpty();
-      JournalReading reading = JournalReading.of(last.target());
+      JournalReading reading = JournalReading.of(last.target().orElseThrow());
       assertSame(seed, reading.state(), memory.state(memory.entries.size()));
       assertSame(seed, reading.state(), last.state());
     }

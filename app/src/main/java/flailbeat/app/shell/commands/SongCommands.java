@@ -4,20 +4,34 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.shell.files.FileActions;
+import flailbeat.app.shell.files.LostRoom;
+import flailbeat.core.session.lost.LostSongs;
 import java.util.List;
 
 /** What can be done with songs and their files. */
 public final class SongCommands {
   private SongCommands() {}
 
-  public static List<Command> list(FileActions files) {
+  public static List<Command> list(FileActions files, LostRoom lost) {
+    LostSongs songs = lost.songs();
     return List.of(
         of(Group.SONG, "song-new", "New song", "Ctrl+N", files::newSong),
         of(Group.SONG, "song-open", "Open or import a file...", "Ctrl+O", files::open),
         of(Group.SONG, "song-demo", "Open the demo, Harbour Lamps", "", files::openDemo),
         of(Group.SONG, "song-save", "Save", "Ctrl+S", files::save),
         of(Group.SONG, "song-save-as", "Save as...", "Ctrl+Shift+S", files::saveAs),
-        of(Group.SONG, "song-export", "Export a MIDI file...", "Ctrl+E", files::exportMidi));
+        of(Group.SONG, "song-export", "Export a MIDI file...", "Ctrl+E", files::exportMidi),
+        of(Group.SONG, "song-lost", "Bring back what was not saved...", "", lost::lookAgain),
+        offered("lost-up", "The song above", "Up", () -> songs.moveTo(songs.cursor() - 1)),
+        offered("lost-down", "The song below", "Down", () -> songs.moveTo(songs.cursor() + 1)),
+        offered("lost-take", "Take the song up", "Enter", lost::takeUp),
+        offered("lost-hear", "Hear the song, or stop", "Shift+Enter", songs::hear),
+        offered("lost-leave", "Not now: all are kept for a week", "Esc", lost::decline));
+  }
+
+  private static Command offered(String id, String title, String keys, Runnable press) {
+    return of(Group.SONG, id, title, keys, press).in(KeyContext.LOST);
   }
 }

@@ -11,6 +11,7 @@ import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
+import flailbeat.core.journal.SavedFile;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.Groove;
 import flailbeat.core.session.Session;
@@ -54,8 +55,8 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     Song before = session.song();
     background.read(
         "Opening " + file.getFileName(),
-        () -> Formats.ALL.read(file),
-        opened -> unlessChanged(before, () -> opened(file, opened)),
+        () -> Read.of(file),
+        read -> unlessChanged(before, () -> opened(file, read.opened(), read.saved())),
         e -> failed(file, e));
   }
 
@@ -69,14 +70,24 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     }
   }
 
-  private void opened(Path file, Opened opened) {
+  /** A file that was read, and as it was then. */
+  private record Read(Opened opened, Optional<SavedFile> saved) {
+    /** A file that is changed while it is read is taken to be as it was before. */
+    static Read of(Path file) throws IOException {
+      Optional<SavedFile> saved =
+          Files.isRegularFile(file) ? Optional.of(SavedFile.of(file)) : Optional.empty();
+      return new Read(Formats.ALL.read(file), saved);
+    }
+  }
+
+  private void opened(Path file, Opened opened, Optional<SavedFile> saved) {
     int notes = opened.song().noteCount();
     if (!opened.isSound() && !prompts.takeDamaged(opened.damage(), opened.loss(), notes)) {
       session.notices().tell(new Notice("Not opened: " + file + ": " + opened.damage(), true));
       return;
     }
     boolean project = Ending.PROJECT.isOf(file);
-    session.open(opened.song(), project ? Optional.of(file) : Optional.empty());
+    session.open(opened.song(), project ? saved : Optional.empty());
     if (!opened.isSound()) {
       session.document().markUnsaved();
     }
@@ -147,11 +158,10 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
     background.write(
         "Saving " + file.getFileName(),
         () -> {
-          Formats.ALL.write(whole, file);
-          return song;
+          return Formats.ALL.save(whole, file);
         },
-        written -> {
-          session.document().saved(file, written, opening);
+        saved -> {
+          session.document().saved(saved, song, opening);
           session.notices().tell(new Notice("Saved " + file.getFileName(), false));
           then.ifPresent(this::afterUnsavedWork);
         },

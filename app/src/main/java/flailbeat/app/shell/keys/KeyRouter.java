@@ -70,6 +70,7 @@ public final class KeyRouter {
    * @param keyAsk while it asks, every key is its answer
    * @param sheetIsOpen while it is, the keys that put it away are its own
    * @param mouseIsBusy while it is, the keys that take back what it holds are its own
+   * @param lostAreOffered while they are, the keys that choose among them are their own
    */
   public KeyRouter(
       Session session,
@@ -77,7 +78,8 @@ public final class KeyRouter {
       Commands commands,
       KeyAsk keyAsk,
       BooleanSupplier sheetIsOpen,
-      BooleanSupplier mouseIsBusy) {
+      BooleanSupplier mouseIsBusy,
+      BooleanSupplier lostAreOffered) {
     this.notes = new NoteKeys(session.performer(), deck, commands);
     this.commands = new CommandKeys(session, commands);
     this.takers =
@@ -85,6 +87,8 @@ public final class KeyRouter {
             new KeyAskKeys(keyAsk),
             new StudyKeys(session.keyboard(), commands),
             new WalkKeys(session, commands),
+            new AnswerKeys(
+                "lost songs that are offered", commands, KeyContext.LOST, lostAreOffered, false),
             new AnswerKeys(
                 "the sounds that are gone through",
                 commands,

@@ -23,6 +23,7 @@ import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.session.run.Repeater;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.css.PseudoClass;
@@ -41,6 +42,8 @@ import javafx.scene.layout.VBox;
 public final class KeyDeck extends HBox {
   private static final String SOUNDS =
       " {sounds-up} {sounds-down} go on, {sounds-keep} keeps, {sounds-leave} leaves.";
+  private static final String LOST =
+      " {lost-up} {lost-down} choose, {lost-take} takes it up, {lost-hear} hears it, {lost-leave} leaves.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
@@ -84,12 +87,24 @@ public final class KeyDeck extends HBox {
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private final Label pedals = new Label();
+  private final BooleanSupplier offering;
   private boolean ofKit;
   private Optional<KeySignature> shownKey = Optional.empty();
   private String saying = "";
   private String shaped = "";
 
-  public KeyDeck(Session session, Palette palette, Commands commands, KeyAsk keyAsk) {
+  /**
+   * The deck.
+   *
+   * @param offering whether lost songs are offered
+   */
+  public KeyDeck(
+      Session session,
+      Palette palette,
+      Commands commands,
+      KeyAsk keyAsk,
+      BooleanSupplier offering) {
+    this.offering = offering;
     this.keyAsk = keyAsk;
     this.session = session;
     this.performer = session.performer();
@@ -180,7 +195,10 @@ public final class KeyDeck extends HBox {
       shownKey = session.keyHere();
       caps.forget();
     }
-    if (key || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS) || asks || kit) {
+    if (key
+        || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS, Aspect.LOST)
+        || asks
+        || kit) {
       refresh();
     }
   }
@@ -301,10 +319,14 @@ public final class KeyDeck extends HBox {
     }
   }
 
-  /** Going through the sounds takes some keys, and the letters stay whose they are. */
-  private String lettersAtSounds() {
+  private boolean isOffering() {
+    return offering.getAsBoolean() && !session.sounds().isOpen();
+  }
+
+  /** What is gone through takes some keys, and the letters stay whose they are. */
+  private String letters(String sound) {
     return switch (performer.keysMode()) {
-      case PLAY -> "Letter keys play the marked sound.";
+      case PLAY -> "Letter keys play " + sound + ".";
       case STEPS -> "Letters are steps; {keys-switch} lets them play.";
       case COMMANDS -> "Letters are commands; {keys-switch} lets them play.";
     };
@@ -316,7 +338,9 @@ public final class KeyDeck extends HBox {
         ? keyAsk.says()
         : session.doubts().isOn()
             ? session.doubts().says()
-            : session.sounds().isOpen() ? lettersAtSounds() + SOUNDS : session.keyboard().says();
+            : session.sounds().isOpen()
+                ? letters("the marked sound") + SOUNDS
+                : isOffering() ? letters("as ever") + LOST : session.keyboard().says();
   }
 
   /** Shows a key that does something as down. */
@@ -346,7 +370,7 @@ public final class KeyDeck extends HBox {
         Stream.of(repeats, sustain, bend, modulation)
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining(", "));
-    return !all.isEmpty() || session.sounds().isOpen()
+    return !all.isEmpty() || session.sounds().isOpen() || isOffering()
         ? all
         : switch (mode) {
           case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";

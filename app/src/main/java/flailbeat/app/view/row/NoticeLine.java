@@ -2,6 +2,7 @@ package flailbeat.app.view.row;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
+import flailbeat.app.control.Hints;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
@@ -28,6 +29,7 @@ public final class NoticeLine extends HBox {
   private final Label state = new Label();
   private final Label text = new Label();
   private final Label sound = new Label();
+  private final Label journal = new Label();
   private final Button retry;
   private final ProgressBar progress = new ProgressBar();
   private final Button leaveOff;
@@ -49,6 +51,8 @@ public final class NoticeLine extends HBox {
     text.setId("notice");
     sound.setId("sound-fault");
     sound.getStyleClass().add("warning");
+    journal.setId("journal-fault");
+    journal.getStyleClass().add("warning");
     retry = Buttons.text("Try again", "Look for a sound device again", retrySound);
     retry.getStyleClass().addAll("quiet", "small");
     leaveOff = Buttons.text("Leave off", "What is being worked out is not wanted", callOff);
@@ -59,7 +63,8 @@ public final class NoticeLine extends HBox {
     showWork(Optional.empty(), false);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    getChildren().addAll(state, text, gap, progress, leaveOff, sound, retry);
+    getChildren().addAll(state, text, gap, progress, leaveOff, journal, sound, retry);
+    showJournal(Optional.empty());
     showFault(Optional.empty());
     Follow.changes(this, session, this::onChange);
     refreshState();
@@ -125,6 +130,16 @@ public final class NoticeLine extends HBox {
   private static void show(Node node, boolean shown) {
     if (node.isVisible() != shown) {
       Form.show(node, shown);
+    }
+  }
+
+  /** Called for each frame: says why what is done would not outlast a crash, if so. */
+  public void showJournal(Optional<String> trouble) {
+    String now = trouble.map(t -> "Not safe from a crash: " + t).orElse("");
+    if (!now.equals(journal.getText()) || journal.isVisible() == now.isEmpty()) {
+      journal.setText(now);
+      Hints.on(journal, now + ". What you do is in memory alone: save often ({song-save})");
+      Form.show(journal, !now.isEmpty());
     }
   }
 

@@ -26,6 +26,8 @@ public enum Aspect {
   TIMING,
   /** Which chore is tried, what it works on, or what it would do. */
   CHORES,
+  /** The songs that can be brought back, or which of them is under the cursor. */
+  LOST,
   /** The line that tells the person something. */
   NOTICE
 }

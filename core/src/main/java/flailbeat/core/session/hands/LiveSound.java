@@ -2,6 +2,7 @@ package flailbeat.core.session.hands;
 
 import flailbeat.core.edit.tracks.StartValues;
 import flailbeat.core.event.Performed;
+import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.control.Control;
 import flailbeat.core.model.control.Controller;
@@ -120,6 +121,19 @@ public final class LiveSound {
         dials[part][dial.ordinal()] = value + 1;
         player.dial(part, dial.controller().at(value));
       }
+    }
+  }
+
+  /** Lends parts to another song that is heard for a while, with the sounds of its tracks. */
+  public void lend(Song other, Parts to) {
+    for (Track track : other.tracks()) {
+      to.of(track)
+          .ifPresent(
+              part -> {
+                toldTracks[part] = null;
+                tell(part, track);
+                toldTracks[part] = null;
+              });
     }
   }
 

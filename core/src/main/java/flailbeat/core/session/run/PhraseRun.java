@@ -6,6 +6,7 @@ import flailbeat.core.playback.Parts;
 import flailbeat.core.playback.PlaybackPlan;
 import flailbeat.core.session.document.Notice;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 
 /**
  * A phrase plays by itself: as it was played, with clicks on the beats that were guessed, or with
@@ -13,20 +14,26 @@ import java.util.Optional;
  */
 final class PhraseRun extends Run {
   private final PlaybackPlan plan;
-  private final Runner runner;
+  private final BooleanSupplier pastEnd;
   private final long endNanos;
   private final Runnable onEnd;
 
   /**
    * A phrase.
    *
-   * @param endNanos the song time at which it is over; the song's own end may come before
+   * @param pastEnd whether it is over before that
+   * @param endNanos the song time at which it is over
    * @param onEnd leaves all as it was before
    */
   PhraseRun(
-      Song phrase, Parts parts, ClickTrack clicks, Runner runner, long endNanos, Runnable onEnd) {
+      Song phrase,
+      Parts parts,
+      ClickTrack clicks,
+      BooleanSupplier pastEnd,
+      long endNanos,
+      Runnable onEnd) {
     this.plan = PlaybackPlan.of(phrase, parts, clicks, 0);
-    this.runner = runner;
+    this.pastEnd = pastEnd;
     this.endNanos = endNanos;
     this.onEnd = onEnd;
   }
@@ -38,7 +45,7 @@ final class PhraseRun extends Run {
 
   @Override
   boolean tick(long unrolledNanos) {
-    return unrolledNanos >= endNanos || runner.isPastEnd();
+    return unrolledNanos >= endNanos || pastEnd.getAsBoolean();
   }
 
   @Override

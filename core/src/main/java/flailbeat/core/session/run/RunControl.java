@@ -73,7 +73,7 @@ public final class RunControl {
     this.live = new LiveSound(document, performer, player, repeater::setParts);
     HeardPlans plans = new HeardPlans(document, timing, sweeper, looping);
     this.runner = new Runner(document, looping, plans, changes, clock, player, transport);
-    this.phrases = new PhraseHearing(document, runner, this::stop);
+    this.phrases = new PhraseHearing(document, runner, this::stop, live, clock);
     this.sweepKey = new SweepKey(runner, sweeper, performer, clock);
     this.route = new PerformedRoute(runner, repeater, live, keeper, this::offsetNanos);
     changes.listen(this::onChange);

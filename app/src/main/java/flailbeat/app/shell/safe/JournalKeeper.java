@@ -1,0 +1,229 @@
+package flailbeat.app.shell.safe;
+
+import flailbeat.app.shell.work.Daemons;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.journal.JournalEntry;
+import flailbeat.core.journal.JournalReading;
+import flailbeat.core.journal.JournalState;
+import flailbeat.core.journal.JournalWriter;
+import flailbeat.core.journal.Journals;
+import flailbeat.core.journal.Locks;
+import flailbeat.core.journal.LostSong;
+import flailbeat.core.journal.SavedFile;
+import flailbeat.core.session.document.Journalist;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.LongSupplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Keeps the journal of the song that is open, on a thread of its own. On the window's thread
+ * nothing waits for a disk: not to write, not to force, not to lock.
+ */
+public final class JournalKeeper implements Journalist {
+  private static final Logger LOG = LoggerFactory.getLogger(JournalKeeper.class);
+
+  /** What is put in is on the disk after so long, and the time that this takes. */
+  private static final long SOON_MILLIS = 200;
+
+  /** A disk that refuses is asked again after so long. */
+  private static final long RETRY_MILLIS = 2_000;
+
+  private static final long CLOSING_SECONDS = 5;
+
+  /** A journal that is written, and the lock that keeps others from it. */
+  private static final class Writing {
+    private final JournalWriter writer;
+    private final List<Locks.Lock> locks = new ArrayList<>();
+
+    Writing(JournalWriter writer) {
+      this.writer = writer;
+    }
+  }
+
+  private final Journals journals;
+  private final LongSupplier wallMillis;
+  private final ScheduledExecutorService thread = Daemons.scheduled("journal");
+  private final AtomicBoolean scheduled = new AtomicBoolean();
+  private volatile Optional<Writing> current = Optional.empty();
+  private Optional<Writing> next = Optional.empty();
+
+  /**
+   * One that keeps nothing yet.
+   *
+   * @param wallMillis the time, in milliseconds since 1970
+   */
+  public JournalKeeper(Journals journals, LongSupplier wallMillis) {
+    this.journals = journals;
+    this.wallMillis = wallMillis;
+  }
+
+  /** The song that is opened next goes on in the journal that it was lost in. */
+  public void goOnIn(LostSong lost) {
+    goOnIn(lost.lock(), lost.reading());
+  }
+
+  /** The song that is opened next goes on in a journal that there is. */
+  public void goOnIn(Locks.Lock lock, JournalReading reading) {
+    Writing writing = new Writing(new JournalWriter(journals.pathOf(lock), reading, wallMillis));
+    writing.locks.add(lock);
+    next = Optional.of(writing);
+  }
+
+  @Override
+  public void opened(JournalState state, boolean leftUnsaved) {
+    current.ifPresent(w -> leave(w, leftUnsaved));
+    current = Optional.of(next.orElseGet(() -> begin(state)));
+    next = Optional.empty();
+  }
+
+  private Writing begin(JournalState state) {
+    Writing writing = new Writing(new JournalWriter(state, wallMillis));
+    Optional<SavedFile> file = state.file();
+    String title = state.song().title();
+    thread.execute(
+        () -> {
+          Locks.Lock lock = journals.take(file, title);
+          writing.locks.add(lock);
+          writing.writer.moveTo(journals.pathOf(lock));
+        });
+    return writing;
+  }
+
+  @Override
+  public void put(JournalEntry entry) {
+    current.ifPresent(writing -> put(writing, entry));
+  }
+
+  private void put(Writing writing, JournalEntry entry) {
+    writing.writer.put(entry);
+    if (entry instanceof JournalEntry.Saved saved) {
+      thread.execute(() -> follow(writing, saved.file().path()));
+    }
+    wake(SOON_MILLIS);
+  }
+
+  /** A song that has a file now has its journal under the name of that. */
+  private void follow(Writing writing, Path file) {
+    boolean has = writing.locks.stream().anyMatch(l -> l.name().equals(Locks.nameOf(file)));
+    if (!has) {
+      journals
+          .takeOf(file, writing.writer.state().song().title())
+          .ifPresent(
+              lock -> {
+                writing.locks.add(lock);
+                writing.writer.moveTo(journals.pathOf(lock));
+              });
+    }
+  }
+
+  private void wake(long millis) {
+    if (scheduled.compareAndSet(false, true) && !thread.isShutdown()) {
+      Runnable work = this::work;
+      thread.schedule(work, millis, TimeUnit.MILLISECONDS);
+    }
+  }
+
+  private void work() {
+    scheduled.set(false);
+    current.map(w -> w.writer).ifPresent(this::work);
+  }
+
+  private void work(JournalWriter writer) {
+    try {
+      if (writer.work()) {
+        wake(0);
+      } else if (writer.fault().isPresent()) {
+        wake(RETRY_MILLIS);
+      }
+    } catch (RuntimeException e) {
+      LOG.error("The journal goes on without what could not be written", e);
+    }
+  }
+
+  /** Goes from a song: what is in no file is kept for a while, its undo history for longer. */
+  private void leave(Writing writing, boolean unsaved) {
+    JournalState state = writing.writer.state();
+    boolean worthKeeping =
+        unsaved || state.file().isPresent() && state.history().steps().size() > 1;
+    if (worthKeeping) {
+      writing.writer.put(unsaved ? new JournalEntry.PutAside() : new JournalEntry.Ended());
+    }
+    thread.execute(
+        () -> {
+          try {
+            if (worthKeeping) {
+              writing.writer.close();
+            } else {
+              writing.writer.delete();
+            }
+          } catch (IOException | RuntimeException e) {
+            LOG.warn("A journal stays as it is", e);
+          } finally {
+            writing.locks.forEach(Locks.Lock::close);
+          }
+        });
+  }
+
+  /** A song that was offered and declined is kept for a while. */
+  public void setAside(LostSong lost) {
+    Writing writing =
+        new Writing(new JournalWriter(journals.pathOf(lost.lock()), lost.reading(), wallMillis));
+    writing.locks.add(lost.lock());
+    leave(writing, true);
+  }
+
+  /** Does something on the thread on which journals are written. */
+  public void away(Runnable work) {
+    if (!thread.isShutdown()) {
+      thread.execute(work);
+    }
+  }
+
+  /** Why what is done now would not outlast a crash; empty where it would. */
+  public Optional<String> trouble() {
+    return current
+        .map(w -> w.writer)
+        .flatMap(
+            w ->
+                w.fault()
+                    .map(e -> SongFiles.reason(e))
+                    .or(() -> w.isSlow() ? Optional.of("the disk is slow") : Optional.empty()));
+  }
+
+  /** Writes what waits, at once: the program is being ended from outside. */
+  public void flush(long mostMillis) {
+    try {
+      if (current.isPresent()) {
+        current.get().writer.flush(mostMillis);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /**
+   * Goes from the song that is open, since the window is closed, and waits until that is written.
+   *
+   * @param unsaved whether it has changes that stand in no file
+   */
+  public void close(boolean unsaved) {
+    current.ifPresent(w -> leave(w, unsaved));
+    current = Optional.empty();
+    thread.shutdown();
+    try {
+      if (!thread.awaitTermination(CLOSING_SECONDS, TimeUnit.SECONDS)) {
+        LOG.warn("The journal was not written in time");
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

@@ -1,0 +1,55 @@
+package flailbeat.app.shell.safe;
+
+import flailbeat.core.journal.Journals;
+import flailbeat.core.journal.Locks;
+import flailbeat.core.session.settings.StatePlace;
+import java.nio.file.Path;
+
+/**
+ * All that keeps work from being lost, in one folder.
+ *
+ * @param locks tell copies of the application from one another
+ */
+public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper) {
+  private static final long FLUSH_MILLIS = 1_500;
+
+  /** Where this system keeps such things. */
+  public static Safekeeping standard() {
+    return in(folder());
+  }
+
+  /** The folder in which this system keeps such things. */
+  public static Path folder() {
+    String elsewhere = System.getProperty("flailbeat.state");
+    return elsewhere == null
+        ? StatePlace.of(
+            System.getenv(),
+            System.getProperty("os.name"),
+            Path.of(System.getProperty("user.home")))
+        : Path.of(elsewhere);
+  }
+
+  /** In a folder, which need not be there yet. */
+  public static Safekeeping in(Path folder) {
+    Path place = folder.resolve("journals");
+    Locks locks = new Locks(place);
+    Journals journals = new Journals(place, locks, System::currentTimeMillis);
+    return new Safekeeping(locks, journals, new JournalKeeper(journals, System::currentTimeMillis));
+  }
+
+  /** What waits is written when the program is ended from outside. */
+  public void flushAtEnd() {
+    Runtime.getRuntime()
+        .addShutdownHook(new Thread(() -> keeper.flush(FLUSH_MILLIS), "journal-flush"));
+  }
+
+  /**
+   * The window is closed.
+   *
+   * @param unsaved whether the song has changes that stand in no file
+   */
+  public void close(boolean unsaved) {
+    keeper.close(unsaved);
+    locks.close();
+  }
+}

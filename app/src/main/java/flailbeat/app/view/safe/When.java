@@ -1,0 +1,42 @@
+package flailbeat.app.view.safe;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+/** Moments as people say them. */
+public final class When {
+  private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
+  private static final DateTimeFormatter YEAR =
+      DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+  private When() {}
+
+  /**
+   * A moment: {@code today 19:42}, {@code 3 March 19:42}.
+   *
+   * @param millis since 1970
+   */
+  public static String of(long millis, long nowMillis, ZoneId zone) {
+    ZonedDateTime then = Instant.ofEpochMilli(millis).atZone(zone);
+    LocalDate today = Instant.ofEpochMilli(nowMillis).atZone(zone).toLocalDate();
+    LocalDate day = then.toLocalDate();
+    String said =
+        day.equals(today)
+            ? "today"
+            : day.equals(today.minusDays(1))
+                ? "yesterday"
+                : day.getYear() == today.getYear() ? DAY.format(day) : YEAR.format(day);
+    return said + " " + TIME.format(then);
+  }
+
+  /** The same, by the clock and the zone of this machine. */
+  public static String of(long millis) {
+    return of(millis, System.currentTimeMillis(), ZoneId.systemDefault());
+  }
+}

@@ -1,0 +1,2 @@
+/** What was lost or saved before, to look at and bring back. */
+package flailbeat.app.view.safe;

@@ -1,0 +1,102 @@
+package flailbeat.core.session.lost;
+
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The songs that can be brought back, one of which is under the cursor. */
+public final class LostSongs {
+  private final Session session;
+  private final List<Recovered> offers = new ArrayList<>();
+  private int cursor;
+  private boolean hearing;
+
+  /** Offers none yet. */
+  public LostSongs(Session session) {
+    this.session = session;
+  }
+
+  /** Offers some; those that were offered are no more. */
+  public void offer(List<Recovered> songs) {
+    endHearing();
+    offers.clear();
+    offers.addAll(songs);
+    cursor = 0;
+    session.changes().fire(Aspect.LOST);
+  }
+
+  /** Whether any are offered. */
+  public boolean isOpen() {
+    return !offers.isEmpty();
+  }
+
+  /** Those that are offered, the latest first. */
+  public List<Recovered> all() {
+    return List.copyOf(offers);
+  }
+
+  /** Which of them is under the cursor. */
+  public int cursor() {
+    return cursor;
+  }
+
+  /** The one under the cursor. */
+  public Optional<Recovered> current() {
+    return isOpen() ? Optional.of(offers.get(cursor)) : Optional.empty();
+  }
+
+  /** Moves the cursor. */
+  public void moveTo(int index) {
+    int wanted = Math.clamp(index, 0, Math.max(0, offers.size() - 1));
+    if (wanted != cursor) {
+      endHearing();
+      cursor = wanted;
+      session.changes().fire(Aspect.LOST);
+    }
+  }
+
+  /** Plays the one under the cursor with its own sounds, or stops. */
+  public void hear() {
+    if (hearing) {
+      endHearing();
+      return;
+    }
+    current()
+        .ifPresent(
+            offer -> {
+              if (offer.song().noteCount() == 0) {
+                session.notices().tell("There are no notes in it to be heard");
+                return;
+              }
+              session.runControl().phrases().hearOther(offer.song(), this::heard);
+              hearing = true;
+              session.changes().fire(Aspect.LOST);
+            });
+  }
+
+  /** Whether the one under the cursor is heard. */
+  public boolean isHearing() {
+    return hearing;
+  }
+
+  private void heard() {
+    hearing = false;
+    session.changes().fire(Aspect.LOST);
+  }
+
+  private void endHearing() {
+    if (hearing) {
+      session.run().stop();
+    }
+  }
+
+  /** Takes one away that was decided on. */
+  public void remove(Recovered offer) {
+    endHearing();
+    offers.remove(offer);
+    cursor = Math.clamp(cursor, 0, Math.max(0, offers.size() - 1));
+    session.changes().fire(Aspect.LOST);
+  }
+}

@@ -1,0 +1,73 @@
+package flailbeat.core.session.lost;
+
+import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalState;
+import flailbeat.core.journal.LostSong;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.session.Session;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a song that was lost will be once it is taken up.
+ *
+ * @param song with what a recording that was never ended had gathered
+ * @param recorded how many notes of such a recording there are
+ * @param played how many notes were played in the last minutes and neither recorded nor kept
+ */
+public record Recovered(LostSong lost, Song song, int recorded, int played) {
+  /** Works it out, in a session in which nothing is heard. */
+  public static Recovered of(LostSong lost) {
+    JournalState state = lost.reading().state();
+    Session session = new Session(() -> 0, new Silence());
+    int recorded = session.takeUp(state.copy());
+    int played =
+        (int) state.played().stream().filter(p -> p.event() instanceof Performed.NoteOn).count();
+    return new Recovered(lost, session.song(), recorded, played);
+  }
+
+  /** When it was lost, in milliseconds since 1970. */
+  public long lostMillis() {
+    return lost.reading().lastMillis();
+  }
+
+  /** How many steps can be taken back in it. */
+  public int steps() {
+    return lost.reading().state().history().cursor() + (recorded > 0 ? 1 : 0);
+  }
+
+  /** What is in it, in a line: {@code 212 notes on 3 tracks, 0:48}. */
+  public String words() {
+    int notes = song.noteCount();
+    long tracks = song.tracks().stream().filter(t -> t.noteCount() > 0).map(Track::id).count();
+    String what =
+        notes == 0
+            ? "no notes"
+            : counted(notes, "note")
+                + (tracks > 1 ? " on " + counted((int) tracks, "track") : "")
+                + ", "
+                + length();
+    List<String> more =
+        List.of(
+            recorded > 0
+                ? counted(recorded, "of them was", "of them were") + " being recorded"
+                : "",
+            played > 0 ? counted(played, "note") + " played and not kept yet" : "");
+    return more.stream().filter(m -> !m.isEmpty()).reduce(what, (a, b) -> a + "; " + b);
+  }
+
+  /** How long it is, in minutes and seconds. */
+  public String length() {
+    long seconds = Math.ceilDiv(song.tempos().nanosAt(song.end()), 1_000_000_000L);
+    return seconds / 60 + ":" + String.format(Locale.ROOT, "%02d", seconds % 60);
+  }
+
+  private static String counted(int n, String one) {
+    return counted(n, one, one + "s");
+  }
+
+  private static String counted(int n, String one, String many) {
+    return n + " " + (n == 1 ? one : many);
+  }
+}
