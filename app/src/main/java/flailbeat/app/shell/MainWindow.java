@@ -143,7 +143,7 @@ public final class MainWindow {
     Palette palette = new Palette();
     Background background = new Background(text -> session.notices().tell(new Notice(text, false)));
     Prompts asks = prompts == null ? new WindowPrompts(stage) : prompts;
-    files = new FileActions(session, asks, background);
+    files = new FileActions(session, asks, background, safe);
     SongMouse mouse = new SongMouse(session);
     bench = new BenchView(session, palette, mouse);
     rows = new RowsOverBench(session);

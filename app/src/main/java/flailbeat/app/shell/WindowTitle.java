@@ -16,6 +16,10 @@ final class WindowTitle {
             .filter(f -> !SongFiles.titleOf(f).equals(title))
             .map(f -> " (" + f.getFileName() + ")")
             .orElse("");
-    return title + file + (document.hasUnsavedWork() ? " *" : "") + " - Flailbeat";
+    return title
+        + file
+        + (document.isReadOnly() ? ", read only" : "")
+        + (document.hasUnsavedWork() ? " *" : "")
+        + " - Flailbeat";
   }
 }

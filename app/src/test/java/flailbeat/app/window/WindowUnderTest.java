@@ -36,6 +36,8 @@ final class WindowUnderTest {
     Optional<Path> file = Optional.empty();
     boolean takeDamaged;
     boolean replaces;
+    Elsewhere elsewhere = Elsewhere.STAY;
+    Changed changed = Changed.STAY;
     String asked = "";
 
     @Override
@@ -103,6 +105,18 @@ final class WindowUnderTest {
     }
 
     @Override
+    public Elsewhere openElsewhere(Path open, String where) {
+      asked = open.getFileName() + " | " + where;
+      return elsewhere;
+    }
+
+    @Override
+    public Changed changedMeanwhile(Path changed) {
+      asked = changed.getFileName() + " changed";
+      return this.changed;
+    }
+
+    @Override
     public boolean takeDamaged(String damage, String loss, int notes) {
       asked = damage + " | " + loss + " | " + notes;
       return takeDamaged;
@@ -113,12 +127,14 @@ final class WindowUnderTest {
   final BackgroundWorkshop workshop = new BackgroundWorkshop();
   final Session session;
   final Answers answers = new Answers();
-  final Path state = Files.createTempDirectory("flailbeat-state");
-  final Safekeeping safe = Safekeeping.in(state);
+  final Path state;
+  final Safekeeping safe;
   Stage stage;
   MainWindow window;
 
-  private WindowUnderTest(boolean inBackground) throws IOException {
+  private WindowUnderTest(boolean inBackground, Path state) {
+    this.state = state;
+    safe = Safekeeping.in(state);
     session =
         inBackground
             ? new Session(Clock.SYSTEM, engine, workshop)
@@ -127,12 +143,21 @@ final class WindowUnderTest {
 
   /** A window in which previews are there at once. */
   static WindowUnderTest open(double width, double height) throws Exception {
-    return open(width, height, new WindowUnderTest(false));
+    return open(width, height, new WindowUnderTest(false, newState()));
+  }
+
+  /** A window that finds what another has left. */
+  static WindowUnderTest open(double width, double height, Path state) throws Exception {
+    return open(width, height, new WindowUnderTest(false, state));
+  }
+
+  private static Path newState() throws IOException {
+    return Files.createTempDirectory("flailbeat-state");
   }
 
   /** A window in which previews are worked out in the background, as people have it. */
   static WindowUnderTest openWithBackground(double width, double height) throws Exception {
-    return open(width, height, new WindowUnderTest(true));
+    return open(width, height, new WindowUnderTest(true, newState()));
   }
 
   private static WindowUnderTest open(double width, double height, WindowUnderTest test)
@@ -210,6 +235,9 @@ final class WindowUnderTest {
   void close() throws Exception {
     run(window::close);
     safe.close(false);
+    if (!Files.exists(state)) {
+      return;
+    }
     try (Stream<Path> files = Files.walk(state)) {
       files.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
     }

@@ -30,6 +30,7 @@ import org.slf4j.LoggerFactory;
 public final class Locks implements AutoCloseable {
   private static final Logger LOG = LoggerFactory.getLogger(Locks.class);
   private static final String FILE = "locks";
+  private static final String SONG = "song-";
   private static final String WHO = ".who";
   private static final int WHO_LINES = 3;
 
@@ -84,7 +85,12 @@ public final class Locks implements AutoCloseable {
     }
   }
 
-  /** The name under which a file is locked and its journal kept: the same for all ways to it. */
+  /** The name under which a file is locked that is open: the same for all ways to it. */
+  public static String fileNameOf(Path file) {
+    return "file-" + nameOf(file).substring(SONG.length());
+  }
+
+  /** The name under which a file's journal is kept: the same for all ways to it. */
   public static String nameOf(Path file) {
     Path real = file.toAbsolutePath().normalize();
     try {
@@ -92,7 +98,7 @@ public final class Locks implements AutoCloseable {
     } catch (IOException e) {
       LOG.debug("{} is not there yet", file, e);
     }
-    return "song-" + hash(real.toString());
+    return SONG + hash(real.toString());
   }
 
   private static String hash(String text) {
@@ -143,6 +149,11 @@ public final class Locks implements AutoCloseable {
     Lock taken = new Lock(name, lock);
     held.put(name, taken);
     return Optional.of(taken);
+  }
+
+  /** Whether this process has something. */
+  public synchronized boolean has(String name) {
+    return held.containsKey(name);
   }
 
   /** Who has something, as far as that is told. */

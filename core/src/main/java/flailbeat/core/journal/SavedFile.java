@@ -85,6 +85,11 @@ public record SavedFile(Path path, long size, int crc) {
     }
   }
 
+  /** Whether it is of a file. */
+  public boolean isAt(Path file) {
+    return path.equals(file.toAbsolutePath());
+  }
+
   /** Whether both hold the same bytes, wherever they are. */
   public boolean isSameAs(SavedFile other) {
     return size == other.size && crc == other.crc;

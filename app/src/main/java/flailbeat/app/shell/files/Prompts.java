@@ -12,6 +12,30 @@ public interface Prompts {
     STAY
   }
 
+  /** What to do about a file that another window has open. */
+  enum Elsewhere {
+    READ_ONLY,
+    COPY,
+    STAY
+  }
+
+  /** What to do about a file that something else has changed. */
+  enum Changed {
+    REPLACE,
+    SAVE_AS,
+    STAY
+  }
+
+  /**
+   * Asks how to open a file that another window has open.
+   *
+   * @param where which window that is
+   */
+  Elsewhere openElsewhere(Path file, String where);
+
+  /** Asks what to do with a file that something else has changed since it was opened here. */
+  Changed changedMeanwhile(Path file);
+
   /** Asks what to do with unsaved work. */
   Unsaved unsavedWork(String title);
 

@@ -65,6 +65,37 @@ public final class WindowPrompts implements Prompts {
   }
 
   @Override
+  public Elsewhere openElsewhere(Path file, String where) {
+    ButtonType read = new ButtonType("Open read-only", ButtonBar.ButtonData.NO);
+    ButtonType copy = new ButtonType("Open a copy", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "\u201c" + file.getFileName() + "\u201d is open already",
+            "It is open in " + where + ". Two windows cannot save to one file.",
+            copy,
+            read,
+            ButtonType.CANCEL);
+    ButtonType answer = alert.showAndWait().orElse(ButtonType.CANCEL);
+    return answer == copy ? Elsewhere.COPY : answer == read ? Elsewhere.READ_ONLY : Elsewhere.STAY;
+  }
+
+  @Override
+  public Changed changedMeanwhile(Path file) {
+    ButtonType replace = new ButtonType("Replace it", ButtonBar.ButtonData.NO);
+    ButtonType other = new ButtonType("Save as \u2026", ButtonBar.ButtonData.YES);
+    Alert alert =
+        alert(
+            "\u201c" + file.getFileName() + "\u201d was changed by something else",
+            "It is not as it was when it was opened or saved here. Replaced, what it holds now is"
+                + " kept among its versions.",
+            other,
+            replace,
+            ButtonType.CANCEL);
+    ButtonType answer = alert.showAndWait().orElse(ButtonType.CANCEL);
+    return answer == other ? Changed.SAVE_AS : answer == replace ? Changed.REPLACE : Changed.STAY;
+  }
+
+  @Override
   public boolean takeDamaged(String damage, String loss, int notes) {
     ButtonType take = new ButtonType("Open what is left", ButtonBar.ButtonData.YES);
     Alert alert =

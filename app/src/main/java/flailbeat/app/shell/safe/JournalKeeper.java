@@ -13,9 +13,9 @@ import flailbeat.core.journal.SavedFile;
 import flailbeat.core.session.document.Journalist;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -41,7 +41,7 @@ public final class JournalKeeper implements Journalist {
   /** A journal that is written, and the lock that keeps others from it. */
   private static final class Writing {
     private final JournalWriter writer;
-    private final List<Locks.Lock> locks = new ArrayList<>();
+    private final List<Locks.Lock> locks = new CopyOnWriteArrayList<>();
 
     Writing(JournalWriter writer) {
       this.writer = writer;
@@ -49,19 +49,22 @@ public final class JournalKeeper implements Journalist {
   }
 
   private final Journals journals;
+  private final Locks locks;
   private final LongSupplier wallMillis;
   private final ScheduledExecutorService thread = Daemons.scheduled("journal");
   private final AtomicBoolean scheduled = new AtomicBoolean();
   private volatile Optional<Writing> current = Optional.empty();
   private Optional<Writing> next = Optional.empty();
+  private List<Locks.Lock> nextHeld = List.of();
 
   /**
    * One that keeps nothing yet.
    *
    * @param wallMillis the time, in milliseconds since 1970
    */
-  public JournalKeeper(Journals journals, LongSupplier wallMillis) {
+  public JournalKeeper(Journals journals, Locks locks, LongSupplier wallMillis) {
     this.journals = journals;
+    this.locks = locks;
     this.wallMillis = wallMillis;
   }
 
@@ -70,18 +73,39 @@ public final class JournalKeeper implements Journalist {
     goOnIn(lost.lock(), lost.reading());
   }
 
-  /** The song that is opened next goes on in a journal that there is. */
-  public void goOnIn(Locks.Lock lock, JournalReading reading) {
+  private void goOnIn(Locks.Lock lock, JournalReading reading) {
     Writing writing = new Writing(new JournalWriter(journals.pathOf(lock), reading, wallMillis));
     writing.locks.add(lock);
     next = Optional.of(writing);
   }
 
+  /** The song that is opened next is of a file that this window has hold of. */
+  public void goOnWith(FileHold hold) {
+    hold.journal().ifPresent(j -> goOnIn(hold.locks().getLast(), j));
+    nextHeld = hold.locks();
+  }
+
+  /** Something that is held as long as the song is open. */
+  void alsoHolds(Locks.Lock lock) {
+    current.ifPresentOrElse(w -> w.locks.add(lock), lock::close);
+  }
+
   @Override
   public void opened(JournalState state, boolean leftUnsaved) {
     current.ifPresent(w -> leave(w, leftUnsaved));
-    current = Optional.of(next.orElseGet(() -> begin(state)));
+    Writing now = next.orElseGet(() -> begin(state));
+    nextHeld.stream().filter(l -> !now.locks.contains(l)).forEach(now.locks::add);
+    current = Optional.of(now);
     next = Optional.empty();
+    nextHeld = List.of();
+    state.file().ifPresent(f -> thread.execute(() -> claim(now, f, state.song().title())));
+  }
+
+  /** What a window had open that opens it again was let go with the song before. */
+  private void claim(Writing writing, SavedFile file, String title) {
+    locks
+        .take(Locks.fileNameOf(file.path()), title, wallMillis.getAsLong())
+        .ifPresent(writing.locks::add);
   }
 
   private Writing begin(JournalState state) {

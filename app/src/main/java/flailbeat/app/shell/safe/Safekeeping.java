@@ -10,7 +10,7 @@ import java.nio.file.Path;
  *
  * @param locks tell copies of the application from one another
  */
-public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper) {
+public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper, Claims claims) {
   private static final long FLUSH_MILLIS = 1_500;
 
   /** Where this system keeps such things. */
@@ -34,7 +34,9 @@ public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper) 
     Path place = folder.resolve("journals");
     Locks locks = new Locks(place);
     Journals journals = new Journals(place, locks, System::currentTimeMillis);
-    return new Safekeeping(locks, journals, new JournalKeeper(journals, System::currentTimeMillis));
+    JournalKeeper keeper = new JournalKeeper(journals, locks, System::currentTimeMillis);
+    Claims claims = new Claims(locks, journals, keeper, System::currentTimeMillis);
+    return new Safekeeping(locks, journals, keeper, claims);
   }
 
   /** What waits is written when the program is ended from outside. */

@@ -28,6 +28,7 @@ public final class Document {
   private final JournalLine journal = new JournalLine();
   private Optional<SavedFile> file = Optional.empty();
   private Optional<String> fault = Optional.empty();
+  private boolean readOnly;
   private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
   private Optional<ClipId> chosenClip = Optional.empty();
@@ -87,6 +88,7 @@ public final class Document {
     openings++;
     file = from;
     fault = Optional.empty();
+    readOnly = false;
     selection = Selection.NONE;
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
@@ -122,6 +124,7 @@ public final class Document {
     }
     file = Optional.of(now);
     fault = Optional.empty();
+    readOnly = false;
     if (written == song()) {
       history.markSaved();
     }
@@ -140,6 +143,17 @@ public final class Document {
       fault = Optional.of(why);
       changes.fire(Aspect.SONG);
     }
+  }
+
+  /** Notes that the song's file is another window's: it is saved under another name. */
+  public void setReadOnly() {
+    readOnly = true;
+    changes.fire(Aspect.SONG);
+  }
+
+  /** Whether the song's file is another window's to write. */
+  public boolean isReadOnly() {
+    return readOnly;
   }
 
   /** Why the song could not be written when that was last tried. */

@@ -50,9 +50,11 @@ public record Recovered(LostSong lost, Song song, int recorded, int played) {
                 + length();
     List<String> more =
         List.of(
-            recorded > 0
-                ? counted(recorded, "of them was", "of them were") + " being recorded"
-                : "",
+            recorded == 0
+                ? ""
+                : recorded == notes
+                    ? "all being recorded just then"
+                    : recorded + " being recorded just then",
             played > 0 ? counted(played, "note") + " played and not kept yet" : "");
     return more.stream().filter(m -> !m.isEmpty()).reduce(what, (a, b) -> a + "; " + b);
   }
@@ -64,10 +66,6 @@ public record Recovered(LostSong lost, Song song, int recorded, int played) {
   }
 
   private static String counted(int n, String one) {
-    return counted(n, one, one + "s");
-  }
-
-  private static String counted(int n, String one, String many) {
-    return n + " " + (n == 1 ? one : many);
+    return n + " " + one + (n == 1 ? "" : "s");
   }
 }

@@ -1,0 +1,178 @@
+package flailbeat.app.shell.files;
+
+import flailbeat.app.formats.Formats;
+import flailbeat.app.shell.safe.Claims;
+import flailbeat.app.shell.safe.Safekeeping;
+import flailbeat.app.shell.work.Background;
+import flailbeat.core.files.SongFiles;
+import flailbeat.core.journal.SavedFile;
+import flailbeat.core.model.Song;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Document;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Writes the song to its file, which is as it was if that fails. */
+final class SongSaving {
+  private final Session session;
+  private final Prompts prompts;
+  private final Background background;
+  private final Safekeeping safe;
+  private final Consumer<Path> export;
+
+  /**
+   * Saves.
+   *
+   * @param export writes a MIDI file, where the name of one was chosen to save to
+   */
+  SongSaving(
+      Session session,
+      Prompts prompts,
+      Background background,
+      Safekeeping safe,
+      Consumer<Path> export) {
+    this.session = session;
+    this.prompts = prompts;
+    this.background = background;
+    this.safe = safe;
+    this.export = export;
+  }
+
+  /** Something else wrote the file since it was opened or saved here. */
+  private static final class ChangedFault extends IOException {
+    private static final long serialVersionUID = 1;
+
+    ChangedFault() {
+      super("something else has changed it since it was opened here");
+    }
+  }
+
+  /**
+   * Saves to the song's file, or asks for one.
+   *
+   * @param then what loses unsaved work: done once the whole song is saved, also what was done to
+   *     it meanwhile
+   */
+  void save(Optional<Runnable> then) {
+    Document document = session.document();
+    Optional<Path> target = document.isReadOnly() ? Optional.empty() : document.file();
+    if (target.isEmpty()) {
+      target = askWhere();
+    }
+    target.ifPresent(p -> write(p, then, false));
+  }
+
+  /** Asks for a file, and saves to it. */
+  void saveAs() {
+    askWhere().ifPresent(p -> write(p, Optional.empty(), false));
+  }
+
+  /** Saves to the song's file where it has one and is not as it stands there; asks nothing. */
+  void saveQuietly() {
+    Document document = session.document();
+    if (document.hasUnsavedWork() && !document.isReadOnly() && document.fault().isEmpty()) {
+      document.file().ifPresent(p -> write(p, Optional.empty(), false));
+    }
+  }
+
+  /**
+   * Where to save the project. Saving is to a project, and marks the song as saved; under the name
+   * of a MIDI file it is exported instead, and is in no project still.
+   */
+  private Optional<Path> askWhere() {
+    Optional<Path> chosen = prompts.projectToSave(FileActions.fileName(session, ".flail"));
+    if (chosen.filter(p -> Ending.MIDI.isOf(p)).isPresent()) {
+      export.accept(chosen.get());
+      return Optional.empty();
+    }
+    return named(chosen, Ending.PROJECT);
+  }
+
+  /**
+   * A file with the ending of its kind. Where that is added here, whoever asked for the file cannot
+   * have asked about the one of that name.
+   */
+  Optional<Path> named(Optional<Path> chosen, Ending ending) {
+    return chosen
+        .map(ending::on)
+        .filter(file -> file.equals(chosen.get()) || !Files.exists(file) || prompts.replaces(file));
+  }
+
+  private void write(Path file, Optional<Runnable> then, boolean overChanges) {
+    session.run().stop();
+    nameAfter(file);
+    Document document = session.document();
+    Song song = session.song();
+    Song whole = document.toWrite();
+    Optional<SavedFile> known =
+        overChanges ? Optional.empty() : document.savedFile().filter(f -> f.isAt(file));
+    int opening = document.openings();
+    background.write(
+        "Saving " + file.getFileName(),
+        () -> written(whole, file, known),
+        saved -> {
+          document.saved(saved, song, opening);
+          session.notices().tell("Saved " + file.getFileName());
+          then.ifPresent(this::afterUnsavedWork);
+        },
+        e -> failed(file, then, e, opening));
+  }
+
+  private SavedFile written(Song whole, Path file, Optional<SavedFile> known) throws IOException {
+    safe.claims().holdToSave(file, whole.title());
+    if (known.isPresent()
+        && SavedFile.now(file).filter(n -> !n.isSameAs(known.get())).isPresent()) {
+      throw new ChangedFault();
+    }
+    return Formats.ALL.save(whole, file);
+  }
+
+  private void failed(Path file, Optional<Runnable> then, IOException e, int opening) {
+    String why =
+        e instanceof Claims.HeldFault ? file + ": " + e.getMessage() : SongFiles.describe(file, e);
+    session.document().notSaved(why, opening);
+    session.notices().warn(why);
+    if (e instanceof ChangedFault && opening == session.document().openings()) {
+      switch (prompts.changedMeanwhile(file)) {
+        case REPLACE -> write(file, then, true);
+        case SAVE_AS -> askWhere().ifPresent(p -> write(p, then, false));
+        case STAY -> {
+          // It is told, and stays unsaved.
+        }
+      }
+    }
+  }
+
+  /** A song that has no name yet takes its file's. */
+  private void nameAfter(Path file) {
+    if (session.song().title().equals(Song.empty().title())) {
+      session.document().name(SongFiles.titleOf(file));
+    }
+  }
+
+  /** Does something that loses unsaved work, after asking about it. */
+  void afterUnsavedWork(Runnable then) {
+    afterUnsavedWork(then, () -> {});
+  }
+
+  /**
+   * The same.
+   *
+   * @param onStay done where the person wants to stay
+   */
+  void afterUnsavedWork(Runnable then, Runnable onStay) {
+    session.run().stop();
+    if (!session.document().hasUnsavedWork()) {
+      then.run();
+      return;
+    }
+    switch (prompts.unsavedWork(session.song().title())) {
+      case SAVE -> save(Optional.of(then));
+      case DISCARD -> then.run();
+      case STAY -> onStay.run();
+    }
+  }
+}
