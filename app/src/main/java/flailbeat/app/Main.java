@@ -14,7 +14,17 @@ import javafx.application.Application;
 /** Starts the window or, when the first word names a command, the command line. */
 public final class Main {
   private static final Set<String> COMMANDS =
-      Set.of("info", "convert", "beat", "quantize", "help", "--help", "-h", "--version", "-V");
+      Set.of(
+          "info",
+          "convert",
+          "beat",
+          "quantize",
+          "recover",
+          "help",
+          "--help",
+          "-h",
+          "--version",
+          "-V");
 
   private static final String LINE = "%1$tT.%1$tL %4$s %3$s - %5$s%6$s%n";
 

@@ -21,7 +21,8 @@ import picocli.CommandLine.ParseResult;
       InfoCommand.class,
       ConvertCommand.class,
       BeatCommand.class,
-      QuantizeCommand.class
+      QuantizeCommand.class,
+      RecoverCommand.class
     })
 public final class CommandLineApp {
   private static final Logger LOG = LoggerFactory.getLogger(CommandLineApp.class);

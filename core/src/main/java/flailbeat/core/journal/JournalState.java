@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * All that a journal's entries come to, one after the other: the same in memory as they are
@@ -119,7 +120,9 @@ public final class JournalState {
 
   /** Whether there is anything in it that stands in no file. */
   public boolean hasUnsavedWork() {
-    return !history.isSaved() || !played.isEmpty() || !recorded.isEmpty();
+    return !history.isSaved()
+        || Stream.concat(played.stream(), recorded.stream())
+            .anyMatch(p -> p.event() instanceof Performed.NoteOn);
   }
 
   /**

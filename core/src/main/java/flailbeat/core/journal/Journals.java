@@ -122,6 +122,40 @@ public final class Journals {
    */
   public record Found(List<LostSong> lost, List<String> unreadable, List<Locks.Holder> elsewhere) {}
 
+  /**
+   * A journal of a song that was not saved, or is open elsewhere.
+   *
+   * @param aside whether it was declined before
+   * @param open whether another window has it open
+   * @param holder which one, as far as that is known
+   */
+  public record Listed(
+      JournalReading reading, boolean aside, boolean open, Optional<Locks.Holder> holder) {}
+
+  /** All that is in no file, the latest first. Nothing is touched. */
+  public List<Listed> list() throws IOException {
+    List<Listed> result = new ArrayList<>();
+    for (Path journal : all()) {
+      int type = JournalFile.last(journal).type();
+      if (type != EntryType.ENDED) {
+        Optional<Locks.Lock> lock = locks.take(nameOf(journal), "", wallMillis.getAsLong());
+        lock.ifPresent(Locks.Lock::close);
+        boolean open = lock.isEmpty();
+        JournalReading reading = JournalReading.of(journal);
+        if (reading.state().hasUnsavedWork()) {
+          result.add(
+              new Listed(
+                  reading,
+                  type == EntryType.PUT_ASIDE,
+                  open,
+                  open ? locks.holder(nameOf(journal)) : Optional.empty()));
+        }
+      }
+    }
+    result.sort(Comparator.comparingLong((Listed l) -> l.reading().lastMillis()).reversed());
+    return result;
+  }
+
   /** Looks for songs that can be brought back, and throws away what was kept long enough. */
   public Found find() {
     List<LostSong> lost = new ArrayList<>();

@@ -7,7 +7,7 @@ import flailbeat.core.journal.JournalState;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.lost.LostSongs;
-import flailbeat.core.session.lost.Recovered;
+import flailbeat.core.session.lost.LostSongs.Offer;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.application.Platform;
@@ -30,7 +30,7 @@ public final class LostRoom implements LostPane.Deciding {
   }
 
   /** What was found and looked into. */
-  private record Found(List<Recovered> songs, List<String> faults) {}
+  private record Found(List<Offer> songs, List<String> faults) {}
 
   /** Looks whether anything was lost the last time, and offers it. */
   public void lookAtStart() {
@@ -46,10 +46,10 @@ public final class LostRoom implements LostPane.Deciding {
     keeper.away(
         () -> {
           Journals.Found found = journals.find();
-          List<Recovered> songs =
+          List<Offer> songs =
               found.lost().stream()
                   .filter(l -> keepsOrLetsGo(l.aside() && !asked, l.lock()::close))
-                  .map(Recovered::of)
+                  .map(Offer::of)
                   .toList();
           Platform.runLater(() -> show(new Found(songs, found.unreadable()), asked));
         });
@@ -67,7 +67,7 @@ public final class LostRoom implements LostPane.Deciding {
     found.songs().stream()
         .flatMap(s -> s.lost().reading().damage().stream())
         .forEach(d -> session.notices().warnAlong("A journal is damaged: " + d));
-    List<Recovered> all = new ArrayList<>(lost.all());
+    List<Offer> all = new ArrayList<>(lost.all());
     all.addAll(found.songs());
     if (!all.isEmpty()) {
       lost.offer(all);
@@ -87,19 +87,20 @@ public final class LostRoom implements LostPane.Deciding {
     lost.current().ifPresent(offer -> files.afterUnsavedWork(() -> takeUp(offer)));
   }
 
-  private void takeUp(Recovered offer) {
+  private void takeUp(Offer offer) {
     lost.remove(offer);
     JournalState state = offer.lost().reading().state().copy();
     keeper.goOnIn(offer.lost());
     session.takeUp(state);
-    String kept = offer.played() > 0 ? "; what was played last can be kept ({keep})" : "";
+    String kept =
+        offer.recovered().played() > 0 ? "; what was played last can be kept ({keep})" : "";
     session
         .notices()
         .tell(
             "Brought back \u201c"
                 + session.song().title()
                 + "\u201d: "
-                + offer.words()
+                + offer.recovered().words()
                 + kept
                 + "; it is in no file as it is ({song-save})");
   }
@@ -107,7 +108,7 @@ public final class LostRoom implements LostPane.Deciding {
   /** Declines all that are offered: they are kept for a week. */
   @Override
   public void decline() {
-    List<Recovered> all = lost.all();
+    List<Offer> all = lost.all();
     lost.offer(List.of());
     all.forEach(o -> keeper.setAside(o.lost()));
     session.notices().tell("Kept for a week: {song-lost}");

@@ -1,8 +1,8 @@
 package flailbeat.app.shell.safe;
 
+import flailbeat.app.place.StateFolder;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.journal.Locks;
-import flailbeat.core.session.settings.StatePlace;
 import java.nio.file.Path;
 
 /**
@@ -15,23 +15,12 @@ public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper, 
 
   /** Where this system keeps such things. */
   public static Safekeeping standard() {
-    return in(folder());
-  }
-
-  /** The folder in which this system keeps such things. */
-  public static Path folder() {
-    String elsewhere = System.getProperty("flailbeat.state");
-    return elsewhere == null
-        ? StatePlace.of(
-            System.getenv(),
-            System.getProperty("os.name"),
-            Path.of(System.getProperty("user.home")))
-        : Path.of(elsewhere);
+    return in(StateFolder.place());
   }
 
   /** In a folder, which need not be there yet. */
   public static Safekeeping in(Path folder) {
-    Path place = folder.resolve("journals");
+    Path place = StateFolder.journalsIn(folder);
     Locks locks = new Locks(place);
     Journals journals = new Journals(place, locks, System::currentTimeMillis);
     JournalKeeper keeper = new JournalKeeper(journals, locks, System::currentTimeMillis);

@@ -7,6 +7,7 @@ import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.lost.LostSongs;
+import flailbeat.core.session.lost.LostSongs.Offer;
 import flailbeat.core.session.lost.Recovered;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -30,7 +31,7 @@ public final class LostPane extends VBox {
 
   private final LostSongs lost;
   private final Palette palette;
-  private final ListView<Recovered> found = new ListView<>();
+  private final ListView<Offer> found = new ListView<>();
   private final Button hear;
 
   /** What is done with the song under the cursor, and with all of them. */
@@ -91,7 +92,7 @@ public final class LostPane extends VBox {
     hear.setText(lost.isHearing() ? "Stop" : "Hear it");
   }
 
-  private final class Row extends ListCell<Recovered> {
+  private final class Row extends ListCell<Offer> {
     private final Label title = new Label();
     private final Label when = Form.remark("");
     private final Label what = Form.remark("");
@@ -120,14 +121,15 @@ public final class LostPane extends VBox {
     }
 
     @Override
-    protected void updateItem(Recovered item, boolean isEmpty) {
+    protected void updateItem(Offer item, boolean isEmpty) {
       super.updateItem(item, isEmpty);
       setGraphic(isEmpty || item == null ? null : box);
       if (item != null && !isEmpty) {
-        title.setText(item.song().title());
-        int steps = item.steps();
+        Recovered recovered = item.recovered();
+        title.setText(recovered.song().title());
+        int steps = recovered.steps();
         when.setText(
-            When.of(item.lostMillis())
+            When.of(recovered.lostMillis())
                 + (steps == 0
                     ? ""
                     : steps == 1 ? ", 1 step can be undone" : ", " + steps + " steps can be undone")
@@ -137,8 +139,8 @@ public final class LostPane extends VBox {
                     .file()
                     .map(f -> "; of " + f.path().getFileName())
                     .orElse(", in no file yet"));
-        what.setText(item.words());
-        picture.show(item.song());
+        what.setText(recovered.words());
+        picture.show(recovered.song());
       }
     }
   }

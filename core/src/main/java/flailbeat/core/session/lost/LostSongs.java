@@ -1,5 +1,6 @@
 package flailbeat.core.session.lost;
 
+import flailbeat.core.journal.LostSong;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import java.util.ArrayList;
@@ -8,8 +9,16 @@ import java.util.Optional;
 
 /** The songs that can be brought back, one of which is under the cursor. */
 public final class LostSongs {
+  /** A song that can be brought back, and what it will be then. */
+  public record Offer(LostSong lost, Recovered recovered) {
+    /** One that was found. */
+    public static Offer of(LostSong lost) {
+      return new Offer(lost, Recovered.of(lost.reading()));
+    }
+  }
+
   private final Session session;
-  private final List<Recovered> offers = new ArrayList<>();
+  private final List<Offer> offers = new ArrayList<>();
   private int cursor;
   private boolean hearing;
 
@@ -19,7 +28,7 @@ public final class LostSongs {
   }
 
   /** Offers some; those that were offered are no more. */
-  public void offer(List<Recovered> songs) {
+  public void offer(List<Offer> songs) {
     endHearing();
     offers.clear();
     offers.addAll(songs);
@@ -33,7 +42,7 @@ public final class LostSongs {
   }
 
   /** Those that are offered, the latest first. */
-  public List<Recovered> all() {
+  public List<Offer> all() {
     return List.copyOf(offers);
   }
 
@@ -43,7 +52,7 @@ public final class LostSongs {
   }
 
   /** The one under the cursor. */
-  public Optional<Recovered> current() {
+  public Optional<Offer> current() {
     return isOpen() ? Optional.of(offers.get(cursor)) : Optional.empty();
   }
 
@@ -66,11 +75,11 @@ public final class LostSongs {
     current()
         .ifPresent(
             offer -> {
-              if (offer.song().noteCount() == 0) {
+              if (offer.recovered().song().noteCount() == 0) {
                 session.notices().tell("There are no notes in it to be heard");
                 return;
               }
-              session.runControl().phrases().hearOther(offer.song(), this::heard);
+              session.runControl().phrases().hearOther(offer.recovered().song(), this::heard);
               hearing = true;
               session.changes().fire(Aspect.LOST);
             });
@@ -93,7 +102,7 @@ public final class LostSongs {
   }
 
   /** Takes one away that was decided on. */
-  public void remove(Recovered offer) {
+  public void remove(Offer offer) {
     endHearing();
     offers.remove(offer);
     cursor = Math.clamp(cursor, 0, Math.max(0, offers.size() - 1));

@@ -1,8 +1,8 @@
 package flailbeat.core.session.lost;
 
 import flailbeat.core.event.Performed;
+import flailbeat.core.journal.JournalReading;
 import flailbeat.core.journal.JournalState;
-import flailbeat.core.journal.LostSong;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.Session;
@@ -16,25 +16,25 @@ import java.util.Locale;
  * @param recorded how many notes of such a recording there are
  * @param played how many notes were played in the last minutes and neither recorded nor kept
  */
-public record Recovered(LostSong lost, Song song, int recorded, int played) {
+public record Recovered(JournalReading reading, Song song, int recorded, int played) {
   /** Works it out, in a session in which nothing is heard. */
-  public static Recovered of(LostSong lost) {
-    JournalState state = lost.reading().state();
+  public static Recovered of(JournalReading reading) {
+    JournalState state = reading.state();
     Session session = new Session(() -> 0, new Silence());
     int recorded = session.takeUp(state.copy());
     int played =
         (int) state.played().stream().filter(p -> p.event() instanceof Performed.NoteOn).count();
-    return new Recovered(lost, session.song(), recorded, played);
+    return new Recovered(reading, session.song(), recorded, played);
   }
 
   /** When it was lost, in milliseconds since 1970. */
   public long lostMillis() {
-    return lost.reading().lastMillis();
+    return reading.lastMillis();
   }
 
   /** How many steps can be taken back in it. */
   public int steps() {
-    return lost.reading().state().history().cursor() + (recorded > 0 ? 1 : 0);
+    return reading.state().history().cursor() + (recorded > 0 ? 1 : 0);
   }
 
   /** What is in it, in a line: {@code 212 notes on 3 tracks, 0:48}. */

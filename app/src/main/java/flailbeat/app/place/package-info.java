@@ -1,0 +1,2 @@
+/** Where things are kept on this machine. */
+package flailbeat.app.place;
