@@ -29,12 +29,33 @@ public final class Durable {
     forceFolder(to.toAbsolutePath().getParent());
   }
 
-  /** Forces the names in a folder to the disk, where the system has a way to. */
-  public static void forceFolder(Path folder) {
-    try (FileChannel channel = FileChannel.open(folder, StandardOpenOption.READ)) {
+  /**
+   * Forces the names in a folder to the disk, where the system has a way to: not each lets a folder
+   * be opened, and not each file system has anything to force.
+   *
+   * @throws IOException when the disk fails
+   */
+  public static void forceFolder(Path folder) throws IOException {
+    FileChannel channel;
+    try {
+      channel = FileChannel.open(folder, StandardOpenOption.READ);
+    } catch (IOException e) {
+      LOG.debug("{} cannot be opened to be forced to the disk", folder, e);
+      return;
+    }
+    try (channel) {
       channel.force(true);
     } catch (IOException e) {
+      if (!isNothingToForce(e)) {
+        throw e;
+      }
       LOG.debug("{} cannot be forced to the disk", folder, e);
     }
+  }
+
+  /** What fsync says of a folder on such a file system (POSIX: EINVAL, and ENOTSUP). */
+  private static boolean isNothingToForce(IOException e) {
+    String message = String.valueOf(e.getMessage());
+    return message.contains("Invalid argument") || message.contains("not supported");
   }
 }

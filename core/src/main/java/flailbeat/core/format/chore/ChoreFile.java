@@ -11,6 +11,7 @@ import flailbeat.core.format.FileFault;
 import flailbeat.core.format.JsonFaults;
 import flailbeat.core.format.SafeFile;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.TreeMap;
@@ -50,7 +51,7 @@ public final class ChoreFile {
    */
   public static Map<String, Chore> read(Path file) throws IOException {
     try {
-      Content content = MAPPER.readValue(file.toFile(), Content.class);
+      Content content = MAPPER.readValue(Files.readAllBytes(file), Content.class);
       if (content == null || !KIND.equals(content.kind()) || content.chores() == null) {
         throw new FileFault("there are no chores in it");
       }

@@ -10,6 +10,7 @@ import flailbeat.core.format.SafeFile;
 import flailbeat.core.quantize.Groove;
 import flailbeat.core.time.Ticks;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -50,7 +51,7 @@ public final class GrooveFile {
    */
   public static Groove read(Path file) throws IOException {
     try {
-      Content content = MAPPER.readValue(file.toFile(), Content.class);
+      Content content = MAPPER.readValue(Files.readAllBytes(file), Content.class);
       if (content == null || !KIND.equals(content.kind()) || content.slots() == null) {
         throw new FileFault("this is not a groove");
       }

@@ -79,7 +79,7 @@ public final class SettingsFile {
       return Optional.empty();
     }
     try {
-      JsonNode all = MAPPER.readTree(file.toFile());
+      JsonNode all = MAPPER.readTree(Files.readAllBytes(file));
       if (!(all instanceof ObjectNode fields)) {
         throw new FileFault("your settings in " + file + " cannot be read: there are none in it");
       }
