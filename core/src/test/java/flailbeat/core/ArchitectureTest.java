@@ -37,7 +37,11 @@ class ArchitectureTest {
         .layer("floor 4")
         .definedBy("flailbeat.core.format..")
         .layer("floor 5")
-        .definedBy("flailbeat.core.demo..", "flailbeat.core.files..", "flailbeat.core.journal..")
+        .definedBy(
+            "flailbeat.core.demo..",
+            "flailbeat.core.files..",
+            "flailbeat.core.journal..",
+            "flailbeat.core.version..")
         .layer("floor 6")
         .definedBy("flailbeat.core.session..")
         .whereLayer("floor 6")

@@ -219,7 +219,7 @@ public final class TrackEdits {
     return ids.recordedIn(song.withTracks(tracks));
   }
 
-  private static List<Clip> copies(Track track, Ids ids) {
+  static List<Clip> copies(Track track, Ids ids) {
     Map<Long, Clip> leaders = new HashMap<>();
     List<Clip> result = new ArrayList<>();
     for (Clip clip : track.clips()) {
