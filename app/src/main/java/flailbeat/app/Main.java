@@ -20,6 +20,7 @@ public final class Main {
           "beat",
           "quantize",
           "recover",
+          "versions",
           "help",
           "--help",
           "-h",

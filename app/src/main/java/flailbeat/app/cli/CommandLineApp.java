@@ -22,7 +22,8 @@ import picocli.CommandLine.ParseResult;
       ConvertCommand.class,
       BeatCommand.class,
       QuantizeCommand.class,
-      RecoverCommand.class
+      RecoverCommand.class,
+      VersionsCommand.class
     })
 public final class CommandLineApp {
   private static final Logger LOG = LoggerFactory.getLogger(CommandLineApp.class);

@@ -1,18 +1,14 @@
 package flailbeat.app.cli;
 
 import flailbeat.app.formats.Formats;
-import flailbeat.app.place.StateFolder;
+import flailbeat.app.place.Places;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.journal.Locks;
 import flailbeat.core.session.lost.Recovered;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -25,9 +21,6 @@ import picocli.CommandLine.Spec;
     mixinStandardHelpOptions = true,
     description = "Lists songs that were not saved when the window ended, or writes one of them.")
 final class RecoverCommand implements Callable<Integer> {
-  private static final DateTimeFormatter TIME =
-      DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss", Locale.ROOT);
-
   @Mixin private Verbose verbose;
   @Spec private CommandSpec spec;
 
@@ -43,9 +36,12 @@ final class RecoverCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws CommandFault {
-    Path folder = StateFolder.journals();
+    Path folder = Places.journals();
     try (Locks locks = new Locks(folder)) {
-      List<Journals.Listed> all = new Journals(folder, locks, System::currentTimeMillis).list();
+      PrintWriter err = spec.commandLine().getErr();
+      List<Journals.Listed> all =
+          new Journals(folder, locks, System::currentTimeMillis)
+              .list(wrong -> err.println(CommandLineApp.plain(wrong)));
       if (number == null) {
         list(all);
         return 0;
@@ -59,8 +55,6 @@ final class RecoverCommand implements Callable<Integer> {
       }
       write(Recovered.of(all.get(number - 1).reading()));
       return 0;
-    } catch (IOException e) {
-      throw CommandLineApp.fault(folder, e);
     }
   }
 
@@ -85,8 +79,7 @@ final class RecoverCommand implements Callable<Integer> {
           CommandLineApp.plain(
               (i + 1)
                   + "  "
-                  + TIME.format(
-                      Instant.ofEpochMilli(recovered.lostMillis()).atZone(ZoneId.systemDefault()))
+                  + Times.of(recovered.lostMillis())
                   + "  "
                   + recovered.song().title()
                   + ": "

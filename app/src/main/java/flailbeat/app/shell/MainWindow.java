@@ -29,6 +29,7 @@ import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.LostRoom;
 import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.ShelfKeeper;
+import flailbeat.app.shell.files.VersionsRoom;
 import flailbeat.app.shell.files.WavFiles;
 import flailbeat.app.shell.files.WindowPrompts;
 import flailbeat.app.shell.keys.Finder;
@@ -166,6 +167,8 @@ public final class MainWindow {
             new TimingDeskView(session, palette, files),
             files,
             shelf,
+            new VersionsRoom(session, safe, files),
+            palette,
             this::recordingPage,
             this::keysPage,
             wavs::write,

@@ -1,5 +1,6 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.control.Palette;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.ShelfKeeper;
 import flailbeat.app.view.base.Page;
@@ -12,6 +13,8 @@ import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.page.RecordingPage;
 import flailbeat.app.view.page.ShelfPage;
 import flailbeat.app.view.page.SidePane;
+import flailbeat.app.view.safe.VersionFiles;
+import flailbeat.app.view.safe.VersionsPage;
 import flailbeat.app.view.sound.MonitorPage;
 import flailbeat.app.view.sound.SoundFilePage;
 import flailbeat.app.view.timing.TimingDeskView;
@@ -44,6 +47,8 @@ final class WindowPages {
       TimingDeskView desk,
       FileActions files,
       ShelfKeeper shelf,
+      VersionFiles versions,
+      Palette palette,
       Supplier<RecordingPage> recording,
       Supplier<KeysPage> keys,
       SoundFilePage.Writer wavs,
@@ -65,6 +70,7 @@ final class WindowPages {
                 clip,
                 ShelfPage.page(session, shelf),
                 ChoresPage.page(session, files),
+                VersionsPage.page(session, versions, palette),
                 SoundFilePage.page(session, wavs),
                 MonitorPage.page(engine),
                 KeysPage.page(keys)));

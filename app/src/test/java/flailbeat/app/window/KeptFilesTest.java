@@ -4,21 +4,30 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.shell.files.Prompts;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.journal.Locks;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.session.Session;
+import flailbeat.core.version.Version;
+import flailbeat.core.version.Versions;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
 
 /** What is in files and journals is never lost: not to a crash, nor another window or program. */
@@ -214,5 +223,50 @@ class KeptFilesTest extends HeadlessWindow {
     Files.delete(inTheWay);
     ui.await(() -> !ui.node("journal-fault").isVisible());
     assertThat(journals()).hasSize(1);
+  }
+
+  @Test
+  void each_save_keeps_the_one_before_which_is_heard_opened_and_taken_back_in_part()
+      throws Exception {
+    Path file = saved();
+    List<Note> before = HarbourLamps.song().tracks().getFirst().notes();
+    Set<NoteId> all = before.stream().map(Note::id).collect(Collectors.toSet());
+    ui.run(() -> session().editing().edit("Clear", s -> NoteEdits.delete(s, all)));
+    save();
+    edit();
+    ui.press("page-versions");
+    ui.await(() -> ui.node("versions-rows") instanceof VBox box && !box.getChildren().isEmpty());
+    Version version = new Versions(ui.state.resolve("versions"), () -> 1).of(file).getFirst();
+    assertThat(version.song().tracks().getFirst().notes()).isEqualTo(before);
+    ui.run(() -> press(ui.node("versions-rows"), ".version"));
+    ui.await(() -> ui.node("version-hear") != null && ui.node("version-hear").isVisible());
+    ui.press("version-hear");
+    assertThat(ui.get(() -> session().runControl().phrases().isHearing())).isTrue();
+    ui.press("version-hear");
+    assertThat(ui.get(() -> session().runControl().phrases().isHearing())).isFalse();
+    ui.run(() -> press(ui.node("version-parts"), ".small"));
+    assertThat(ui.get(() -> session().song().tracks().getFirst().notes()))
+        .extracting(Note::onset)
+        .isEqualTo(before.stream().map(Note::onset).toList());
+    assertThat(ui.get(() -> session().document().undoLabel())).contains("Take back Lamps");
+    ui.answers.unsaved = Prompts.Unsaved.DISCARD;
+    ui.press("version-open");
+    ui.await(() -> session().document().file().isEmpty());
+    assertThat(ui.get(() -> session().song().title())).startsWith("Harbour Lamps, today");
+    assertThat(ui.get(() -> session().document().hasUnsavedWork())).isTrue();
+  }
+
+  private static void press(Node within, String style) {
+    ((ButtonBase) within.lookup(style)).fire();
+  }
+
+  @Test
+  void a_version_that_cannot_be_kept_keeps_nobody_from_saving_and_is_told() throws Exception {
+    Files.createFile(ui.state.resolve("versions"));
+    Path file = saved();
+    edit();
+    save();
+    assertThat(notice()).startsWith("Saved lamps.flail; the version before is not kept: ");
+    assertThat(SongFiles.standard().read(file).song()).isNotEqualTo(HarbourLamps.song());
   }
 }

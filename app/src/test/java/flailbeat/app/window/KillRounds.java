@@ -230,7 +230,7 @@ public final class KillRounds {
     Path journals = folder.resolve("state/journals");
     try (Locks none = new Locks(folder.resolve("none"))) {
       return new Journals(journals, none, System::currentTimeMillis)
-          .list().stream()
+          .list(System.out::println).stream()
               .map(l -> l.reading().state())
               .filter(s -> s.file().isPresent())
               .findFirst();
@@ -248,7 +248,8 @@ public final class KillRounds {
   private Recovered read() throws IOException {
     try (Locks none = new Locks(folder.resolve("none"))) {
       List<Journals.Listed> all =
-          new Journals(folder.resolve("state/journals"), none, System::currentTimeMillis).list();
+          new Journals(folder.resolve("state/journals"), none, System::currentTimeMillis)
+              .list(System.out::println);
       if (all.size() != 1) {
         throw new AssertionError(all.size() + " journals");
       }

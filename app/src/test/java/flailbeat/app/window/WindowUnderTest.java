@@ -134,7 +134,7 @@ final class WindowUnderTest {
 
   private WindowUnderTest(boolean inBackground, Path state) {
     this.state = state;
-    safe = Safekeeping.in(state);
+    safe = Safekeeping.in(state, state.resolve("versions"));
     session =
         inBackground
             ? new Session(Clock.SYSTEM, engine, workshop)

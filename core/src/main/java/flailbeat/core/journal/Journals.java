@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -132,28 +133,41 @@ public final class Journals {
   public record Listed(
       JournalReading reading, boolean aside, boolean open, Optional<Locks.Holder> holder) {}
 
-  /** All that is in no file, the latest first. Nothing is touched. */
-  public List<Listed> list() throws IOException {
+  /**
+   * All that is in no file, the latest first. Nothing is touched.
+   *
+   * @param unreadable is told what is wrong with others, a line each
+   */
+  public List<Listed> list(Consumer<String> unreadable) {
     List<Listed> result = new ArrayList<>();
     for (Path journal : all()) {
-      int type = JournalFile.last(journal).type();
-      if (type != EntryType.ENDED) {
-        Optional<Locks.Lock> lock = locks.take(nameOf(journal), "", wallMillis.getAsLong());
-        lock.ifPresent(Locks.Lock::close);
-        boolean open = lock.isEmpty();
-        JournalReading reading = JournalReading.of(journal);
-        if (reading.state().hasUnsavedWork()) {
-          result.add(
-              new Listed(
-                  reading,
-                  type == EntryType.PUT_ASIDE,
-                  open,
-                  open ? locks.holder(nameOf(journal)) : Optional.empty()));
-        }
+      try {
+        listed(journal).ifPresent(result::add);
+      } catch (IOException e) {
+        LOG.debug("{} cannot be read", journal, e);
+        unreadable.accept(journal + ": " + e.getMessage());
       }
     }
     result.sort(Comparator.comparingLong((Listed l) -> l.reading().lastMillis()).reversed());
     return result;
+  }
+
+  private Optional<Listed> listed(Path journal) throws IOException {
+    int type = JournalFile.last(journal).type();
+    if (type == EntryType.ENDED) {
+      return Optional.empty();
+    }
+    String name = nameOf(journal);
+    Optional<Locks.Holder> holder = locks.holder(name);
+    Optional<Locks.Lock> lock = locks.take(name, "", wallMillis.getAsLong());
+    lock.ifPresent(Locks.Lock::close);
+    JournalReading reading = JournalReading.of(journal);
+    boolean open = lock.isEmpty();
+    return reading.state().hasUnsavedWork()
+        ? Optional.of(
+            new Listed(
+                reading, type == EntryType.PUT_ASIDE, open, open ? holder : Optional.empty()))
+        : Optional.empty();
   }
 
   /** Looks for songs that can be brought back, and throws away what was kept long enough. */

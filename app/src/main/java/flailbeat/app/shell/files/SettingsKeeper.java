@@ -1,5 +1,6 @@
 package flailbeat.app.shell.files;
 
+import flailbeat.app.place.Places;
 import flailbeat.app.shell.work.Daemons;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeyLayout;
@@ -8,7 +9,6 @@ import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.session.settings.SettingsFile;
-import flailbeat.core.session.settings.SettingsPlace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -44,23 +44,13 @@ public final class SettingsKeeper {
 
   /** One that keeps settings where this system keeps what is a person's own. */
   public SettingsKeeper(Session session) {
-    this(session, place());
+    this(session, Places.settings());
   }
 
   SettingsKeeper(Session session, Path file) {
     this.session = session;
     this.file = file;
     later.setOnFinished(e -> keep());
-  }
-
-  private static Path place() {
-    String elsewhere = System.getProperty("flailbeat.settings");
-    return elsewhere == null
-        ? SettingsPlace.of(
-            System.getenv(),
-            System.getProperty("os.name"),
-            Path.of(System.getProperty("user.home")))
-        : Path.of(elsewhere);
   }
 
   /**

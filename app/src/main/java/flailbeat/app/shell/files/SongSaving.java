@@ -9,14 +9,19 @@ import flailbeat.core.journal.SavedFile;
 import flailbeat.core.model.Song;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Document;
+import flailbeat.core.session.document.Notice;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Writes the song to its file, which is as it was if that fails. */
 final class SongSaving {
+  private static final Logger LOG = LoggerFactory.getLogger(SongSaving.class);
+
   private final Session session;
   private final Prompts prompts;
   private final Background background;
@@ -114,20 +119,37 @@ final class SongSaving {
         "Saving " + file.getFileName(),
         () -> written(whole, file, known),
         saved -> {
-          document.saved(saved, song, opening);
-          session.notices().tell("Saved " + file.getFileName());
+          document.saved(saved.file(), song, opening);
+          session.notices().tell(saved.notice());
           then.ifPresent(this::afterUnsavedWork);
         },
         e -> failed(file, then, e, opening));
   }
 
-  private SavedFile written(Song whole, Path file, Optional<SavedFile> known) throws IOException {
+  /** A song's file that was written, and what is told of that. */
+  private record Written(SavedFile file, Notice notice) {}
+
+  private Written written(Song whole, Path file, Optional<SavedFile> known) throws IOException {
     safe.claims().holdToSave(file, whole.title());
     if (known.isPresent()
         && SavedFile.now(file).filter(n -> !n.isSameAs(known.get())).isPresent()) {
       throw new ChangedFault();
     }
-    return Formats.ALL.save(whole, file);
+    Optional<String> lost = keepVersion(file);
+    SavedFile saved = Formats.ALL.save(whole, file);
+    return new Written(
+        saved, new Notice("Saved " + file.getFileName() + lost.orElse(""), lost.isPresent()));
+  }
+
+  /** That what was there cannot be kept keeps nobody from saving; it is told. */
+  private Optional<String> keepVersion(Path file) {
+    try {
+      safe.versions().keep(file);
+      return Optional.empty();
+    } catch (IOException e) {
+      LOG.warn("A version is not kept", e);
+      return Optional.of("; the version before is not kept: " + SongFiles.reason(e));
+    }
   }
 
   private void failed(Path file, Optional<Runnable> then, IOException e, int opening) {

@@ -1,31 +1,39 @@
 package flailbeat.app.shell.safe;
 
-import flailbeat.app.place.StateFolder;
+import flailbeat.app.place.Places;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.journal.Locks;
+import flailbeat.core.version.Versions;
 import java.nio.file.Path;
 
 /**
- * All that keeps work from being lost, in one folder.
+ * All that keeps work from being lost.
  *
  * @param locks tell copies of the application from one another
  */
-public record Safekeeping(Locks locks, Journals journals, JournalKeeper keeper, Claims claims) {
+public record Safekeeping(
+    Locks locks, Journals journals, JournalKeeper keeper, Claims claims, Versions versions) {
   private static final long FLUSH_MILLIS = 1_500;
 
   /** Where this system keeps such things. */
   public static Safekeeping standard() {
-    return in(StateFolder.place());
+    return in(Places.state(), Places.versions());
   }
 
-  /** In a folder, which need not be there yet. */
-  public static Safekeeping in(Path folder) {
-    Path place = StateFolder.journalsIn(folder);
+  /**
+   * In folders, which need not be there yet.
+   *
+   * @param folder for what outlives the program
+   * @param versions for earlier versions of songs
+   */
+  public static Safekeeping in(Path folder, Path versions) {
+    Path place = Places.journalsIn(folder);
     Locks locks = new Locks(place);
     Journals journals = new Journals(place, locks, System::currentTimeMillis);
     JournalKeeper keeper = new JournalKeeper(journals, locks, System::currentTimeMillis);
     Claims claims = new Claims(locks, journals, keeper, System::currentTimeMillis);
-    return new Safekeeping(locks, journals, keeper, claims);
+    return new Safekeeping(
+        locks, journals, keeper, claims, new Versions(versions, System::currentTimeMillis));
   }
 
   /** What waits is written when the program is ended from outside. */
