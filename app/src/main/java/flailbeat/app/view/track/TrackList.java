@@ -1,5 +1,6 @@
 package flailbeat.app.view.track;
 
+import flailbeat.app.control.FoundList;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
@@ -7,82 +8,44 @@ import flailbeat.core.session.document.Notice;
 import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
-import javafx.scene.control.TextField;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 
 /** All tracks, to be found by a part of their name, their sound or their group. */
-public final class TrackList extends VBox {
+public final class TrackList extends FoundList<Track> {
   private static final double WIDTH = 460;
-  private static final double ROW = 30;
   private static final int ROWS = 12;
 
   private final Session session;
-  private final TextField words = new TextField();
-  private final ListView<Track> found = new ListView<>();
 
   public TrackList(Session session) {
+    super(
+        "track-list",
+        "A part of a track's name, or of its sound",
+        "No track has this in its name or its sound.",
+        WIDTH,
+        ROWS);
     this.session = session;
-    getStyleClass().add("overlay");
-    setId("track-list");
-    setMaxSize(WIDTH, Region.USE_PREF_SIZE);
-    words.setId("track-list-words");
-    words.setPromptText("A part of a track's name, or of its sound");
-    words.textProperty().addListener((property, before, now) -> search());
-    words.addEventFilter(KeyEvent.KEY_PRESSED, this::typed);
-    words
-        .focusedProperty()
-        .addListener(
-            (property, before, now) -> {
-              if (!now) {
-                setVisible(false);
-              }
-            });
-    found.setId("track-list-found");
-    found.setFocusTraversable(false);
-    found.setFixedCellSize(ROW);
-    found.setPlaceholder(new Label("No track has this in its name or its sound."));
-    found.setCellFactory(list -> new Row());
-    getChildren().addAll(words, found);
-    setVisible(false);
   }
 
   /** Shows them, with the chosen one under the cursor. */
+  @Override
   public void open() {
-    setVisible(true);
-    words.clear();
-    search();
-    int now = session.song().indexOf(session.document().track().id());
-    select(now);
-    words.requestFocus();
+    super.open();
+    select(session.song().indexOf(session.document().track().id()));
   }
 
-  private void close() {
-    setVisible(false);
-    getScene().getRoot().requestFocus();
-  }
-
-  private void search() {
-    String wanted = words.getText().strip().toLowerCase(Locale.ROOT);
-    List<Track> all = session.song().tracks();
-    found
-        .getItems()
-        .setAll(
-            all.stream()
-                .filter(t -> text(t, session.song().indexOf(t.id())).contains(wanted))
-                .map(t -> t.withClips(List.of()))
-                .toList());
-    found.setPrefHeight(ROW * Math.clamp(found.getItems().size(), 3, ROWS) + 2);
-    found.getSelectionModel().selectFirst();
-    found.scrollTo(0);
+  @Override
+  protected List<Track> find(String words) {
+    String wanted = words.strip().toLowerCase(Locale.ROOT);
+    return session.song().tracks().stream()
+        .filter(t -> text(t, session.song().indexOf(t.id())).contains(wanted))
+        .map(t -> t.withClips(List.of()))
+        .toList();
   }
 
   private static String text(Track track, int index) {
@@ -95,41 +58,23 @@ public final class TrackList extends VBox {
         .toLowerCase(Locale.ROOT);
   }
 
-  private void typed(KeyEvent e) {
-    int now = found.getSelectionModel().getSelectedIndex();
-    switch (e.getCode()) {
-      case ESCAPE -> close();
-      case ENTER -> choose(found.getSelectionModel().getSelectedItem());
-      case UP -> select(now - 1);
-      case DOWN -> select(now + 1);
-      case PAGE_UP -> select(now - ROWS);
-      case PAGE_DOWN -> select(now + ROWS);
-      default -> {
-        return;
-      }
+  @Override
+  protected void choose(Track track) {
+    close();
+    TrackId id = track.id();
+    if (track.personal().folded()) {
+      session.tracks().fold(id);
     }
-    e.consume();
+    session.document().chooseTrack(id);
+    session.notices().tell(new Notice(track.name() + ", " + track.instrument().title(), false));
   }
 
-  private void select(int row) {
-    int wanted = Math.clamp(row, 0, Math.max(0, found.getItems().size() - 1));
-    found.getSelectionModel().select(wanted);
-    found.scrollTo(Math.max(0, wanted - ROWS + 1));
+  @Override
+  protected Row<Track> row() {
+    return new TrackRow();
   }
 
-  private void choose(Track track) {
-    if (track != null) {
-      close();
-      TrackId id = track.id();
-      if (track.personal().folded()) {
-        session.tracks().fold(id);
-      }
-      session.document().chooseTrack(id);
-      session.notices().tell(new Notice(track.name() + ", " + track.instrument().title(), false));
-    }
-  }
-
-  private final class Row extends ListCell<Track> {
+  private final class TrackRow implements Row<Track> {
     private final Circle dot = new Circle(5);
     private final Label number = new Label();
     private final Label name = new Label();
@@ -137,14 +82,7 @@ public final class TrackList extends VBox {
     private final Label set = new Label();
     private final HBox box;
 
-    Row() {
-      // Before the list has the click: it would take the keys from the field, which closes this.
-      addEventFilter(
-          MouseEvent.MOUSE_PRESSED,
-          e -> {
-            choose(getItem());
-            e.consume();
-          });
+    TrackRow() {
       Region gap = new Region();
       HBox.setHgrow(gap, Priority.ALWAYS);
       number.getStyleClass().addAll("soft", "figures", "small");
@@ -156,21 +94,22 @@ public final class TrackList extends VBox {
     }
 
     @Override
-    protected void updateItem(Track item, boolean isEmpty) {
-      super.updateItem(item, isEmpty);
-      setGraphic(isEmpty || item == null ? null : box);
-      if (item != null && !isEmpty) {
-        Track track = session.song().track(item.id()).orElse(item);
-        number.setText(Integer.toString(session.song().indexOf(track.id()) + 1));
-        dot.getStyleClass().setAll(TrackTab.ink(session.song(), track));
-        name.setText(track.name());
-        String group = track.personal().group();
-        sound.setText(track.instrument().title() + (group.isEmpty() ? "" : ", in " + group));
-        set.setText(
-            (track.armed() ? "\u25CF " : "")
-                + (track.muted() ? "M " : "")
-                + (track.solo() ? "S" : ""));
-      }
+    public Node box() {
+      return box;
+    }
+
+    @Override
+    public void show(Track item) {
+      Track track = session.song().track(item.id()).orElse(item);
+      number.setText(Integer.toString(session.song().indexOf(track.id()) + 1));
+      dot.getStyleClass().setAll(TrackTab.ink(session.song(), track));
+      name.setText(track.name());
+      String group = track.personal().group();
+      sound.setText(track.instrument().title() + (group.isEmpty() ? "" : ", in " + group));
+      set.setText(
+          (track.armed() ? "\u25CF " : "")
+              + (track.muted() ? "M " : "")
+              + (track.solo() ? "S" : ""));
     }
   }
 }

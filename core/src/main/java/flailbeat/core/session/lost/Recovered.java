@@ -6,8 +6,8 @@ import flailbeat.core.journal.JournalState;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.person.SongsAtHand;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * What a song that was lost will be once it is taken up.
@@ -47,7 +47,7 @@ public record Recovered(JournalReading reading, Song song, int recorded, int pla
             : counted(notes, "note")
                 + (tracks > 1 ? " on " + counted((int) tracks, "track") : "")
                 + ", "
-                + length();
+                + SongsAtHand.length(song);
     List<String> more =
         List.of(
             recorded == 0
@@ -57,12 +57,6 @@ public record Recovered(JournalReading reading, Song song, int recorded, int pla
                     : recorded + " being recorded just then",
             played > 0 ? counted(played, "note") + " played and not kept yet" : "");
     return more.stream().filter(m -> !m.isEmpty()).reduce(what, (a, b) -> a + "; " + b);
-  }
-
-  /** How long it is, in minutes and seconds. */
-  public String length() {
-    long seconds = Math.ceilDiv(song.tempos().nanosAt(song.end()), 1_000_000_000L);
-    return seconds / 60 + ":" + String.format(Locale.ROOT, "%02d", seconds % 60);
   }
 
   private static String counted(int n, String one) {

@@ -11,6 +11,7 @@ public final class Person {
   private final Appearance appearance;
   private final KeySets keySets;
   private final SoundTaste taste;
+  private final SongsAtHand songs;
 
   public Person(Changes changes) {
     presets = new Named<>(changes);
@@ -19,6 +20,7 @@ public final class Person {
     appearance = new Appearance(changes);
     keySets = new KeySets(changes);
     taste = new SoundTaste(changes);
+    songs = new SongsAtHand(changes);
   }
 
   /** Ways to quantize. */
@@ -44,6 +46,11 @@ public final class Person {
   /** Keys for commands. */
   public KeySets keySets() {
     return keySets;
+  }
+
+  /** The files that were used last, and how songs are opened and saved. */
+  public SongsAtHand songs() {
+    return songs;
   }
 
   /** Which sounds the person likes. */

@@ -20,6 +20,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
+import flailbeat.core.session.person.SongsAtHand;
 import flailbeat.core.session.person.SoundTaste;
 import flailbeat.core.session.run.PlaySettings;
 import flailbeat.core.session.run.RecordSettings;
@@ -70,7 +71,8 @@ public record Settings(
     Appearance.Kept appearance,
     Boolean linkedClips,
     ArrangementKind kits,
-    SoundTaste.Kept sounds) {
+    SoundTaste.Kept sounds,
+    SongsAtHand.Kept songs) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -104,7 +106,8 @@ public record Settings(
         session.person().appearance().kept(),
         session.clips().isLinking(),
         session.trackHands().usualForKits(),
-        session.person().taste().kept());
+        session.person().taste().kept(),
+        session.person().songs().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -119,6 +122,9 @@ public record Settings(
     }
     if (sounds != null) {
       session.person().taste().set(sounds);
+    }
+    if (songs != null) {
+      session.person().songs().set(songs);
     }
     if (touch != null) {
       performer.setTouch(touch);
