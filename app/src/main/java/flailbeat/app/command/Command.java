@@ -127,6 +127,8 @@ public record Command(
     TRIAL("a chore being tried"),
     /** The sounds are gone through. */
     SOUNDS("sounds being gone through"),
+    /** Lines are told that are to be read. */
+    TOLD("lines to be read"),
     /** Songs that were lost are offered. */
     LOST("lost songs being offered"),
     /** The sheet of keys lies over the window. */
@@ -231,6 +233,7 @@ public record Command(
         || where == KeyContext.TRIAL
         || where == KeyContext.SOUNDS
         || where == KeyContext.LOST
+        || where == KeyContext.TOLD
         || where == KeyContext.MOUSE;
   }
 

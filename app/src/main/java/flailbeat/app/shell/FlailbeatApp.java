@@ -1,11 +1,13 @@
 package flailbeat.app.shell;
 
+import flailbeat.app.place.Places;
 import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.person.SongsAtHand;
 import flailbeat.core.time.Clock;
 import java.nio.file.Path;
 import java.util.List;
@@ -28,7 +30,6 @@ public final class FlailbeatApp extends Application {
     engine = AudioEngine.onDevice(Clock.SYSTEM);
     BackgroundWorkshop workshop = new BackgroundWorkshop();
     session = new Session(Clock.SYSTEM, engine, workshop);
-    Mishaps.tellIn(session);
     List<String> words = getParameters().getRaw();
     if (words.contains("--demo")) {
       session.open(HarbourLamps.song(), Optional.empty());
@@ -36,6 +37,7 @@ public final class FlailbeatApp extends Application {
     safe = Safekeeping.standard();
     safe.flushAtEnd();
     MainWindow window = new MainWindow(stage, session, engine, workshop, safe, null);
+    Mishaps.tellIn(session, () -> window.files().afterFaults(safe::goOnAnew));
     keeper = new SettingsKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.
@@ -43,6 +45,9 @@ public final class FlailbeatApp extends Application {
         () -> {
           new AfterFrames(1, window.sound()::open).start();
           window.midi().openRemembered();
+          if (words.isEmpty()) {
+            reopen(window);
+          }
           window.shelf().keepIn(keeper.file().resolveSibling("shelf"));
         });
     if (Boolean.getBoolean("flailbeat.outOfSight")) {
@@ -55,6 +60,7 @@ public final class FlailbeatApp extends Application {
       WindowMemory.stayInSight(stage);
     }
     window.show();
+    new AfterFrames(2, () -> LogFiles.writeTo(Places.state().resolve("log"))).start();
     new AfterFrames(3, engine::loadRest).start();
     new AfterFrames(3, window.lost()::lookAtStart).start();
     words.stream()
@@ -65,6 +71,13 @@ public final class FlailbeatApp extends Application {
       new StartMeasured(session, Optional.empty()).start();
     } else if (Boolean.getBoolean("flailbeat.exitWhenHeard")) {
       new StartMeasured(session, Optional.of(() -> engine.peak() > 0)).start();
+    }
+  }
+
+  private void reopen(MainWindow window) {
+    SongsAtHand songs = session.person().songs();
+    if (songs.kept().reopens()) {
+      songs.last().ifPresent(r -> window.files().open(Path.of(r.path())));
     }
   }
 

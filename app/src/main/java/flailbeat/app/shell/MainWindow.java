@@ -25,11 +25,11 @@ import flailbeat.app.shell.commands.TrackCommands;
 import flailbeat.app.shell.commands.ViewCommands;
 import flailbeat.app.shell.device.MidiInputChoice;
 import flailbeat.app.shell.device.SoundDeviceChoice;
+import flailbeat.app.shell.files.DroppedFiles;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.LostRoom;
 import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.ShelfKeeper;
-import flailbeat.app.shell.files.VersionsRoom;
 import flailbeat.app.shell.files.WavFiles;
 import flailbeat.app.shell.files.WindowPrompts;
 import flailbeat.app.shell.keys.Finder;
@@ -51,18 +51,18 @@ import flailbeat.app.view.page.RecordingPage;
 import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
 import flailbeat.app.view.row.RunRow;
-import flailbeat.app.view.safe.LostPane;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
 import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
-import flailbeat.core.session.lost.LostSongs;
 import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.time.Clock;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
@@ -92,8 +92,7 @@ public final class MainWindow {
   private final AudioEngine engine;
   private final LongWork work;
   private final LostNotes lost;
-  private final Safekeeping safe;
-  private final LostRoom lostRoom;
+  private final SafeRoom saved;
   private final Commands commands;
   private final KeyAsk keyAsk;
   private final KeyPapers papers;
@@ -143,7 +142,7 @@ public final class MainWindow {
     this.engine = engine;
     Palette palette = new Palette();
     Background background = new Background(text -> session.notices().tell(new Notice(text, false)));
-    Prompts asks = prompts == null ? new WindowPrompts(stage) : prompts;
+    Prompts asks = prompts == null ? new WindowPrompts(stage, this::lastFolder) : prompts;
     files = new FileActions(session, asks, background, safe);
     SongMouse mouse = new SongMouse(session);
     bench = new BenchView(session, palette, mouse);
@@ -153,9 +152,7 @@ public final class MainWindow {
     work = new LongWork(workshop, background, wavs);
     lost = new LostNotes(session.notices(), engine::lostLiveNotes);
     notices = new NoticeLine(session, engine::retryDevice, work::leaveOff);
-    this.safe = safe;
-    LostSongs lostSongs = new LostSongs(session);
-    lostRoom = new LostRoom(session, safe, files, lostSongs);
+    saved = new SafeRoom(session, safe, files, palette);
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
@@ -167,7 +164,7 @@ public final class MainWindow {
             new TimingDeskView(session, palette, files),
             files,
             shelf,
-            new VersionsRoom(session, safe, files),
+            saved.versions(),
             palette,
             this::recordingPage,
             this::keysPage,
@@ -180,14 +177,17 @@ public final class MainWindow {
     keyAsk = new KeyAsk(commands, session);
     personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
-    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, lostSongs::isOpen);
+    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering);
     finder = new Finder(commands);
     sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
-    LostPane lostPane = new LostPane(session, lostSongs, palette, lostRoom);
-    StackPane root = new StackPane(column, tracks.sounds(), tracks.list(), lostPane, sheet, finder);
-    tracks.place(lostPane);
+    StackPane root = new StackPane(column, tracks.sounds(), tracks.list());
+    root.getChildren().addAll(saved.overlays());
+    FileDrop drop =
+        new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
+    root.getChildren().addAll(sheet, finder, drop);
+    tracks.place(saved.overlays());
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
@@ -211,9 +211,10 @@ public final class MainWindow {
             keyAsk,
             sheet::isVisible,
             () -> middle.shown().isMouseBusy(),
-            lostSongs::isOpen)
+            saved::isOffering)
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
+    drop.install(scene);
     stage.setScene(scene);
     WindowIcon.read(stage);
     stage.setMinWidth(LEAST_WIDTH);
@@ -248,7 +249,8 @@ public final class MainWindow {
   }
 
   private List<Command> allCommands() {
-    List<Command> all = new ArrayList<>(SongCommands.list(files, lostRoom));
+    List<Command> all =
+        new ArrayList<>(SongCommands.list(session, files, saved.lost(), saved::openRecent));
     all.addAll(new EditCommands(session).list());
     all.addAll(new TrackCommands(session, tracks).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
@@ -280,6 +282,10 @@ public final class MainWindow {
   /** What is kept aside for every song. */
   public ShelfKeeper shelf() {
     return shelf;
+  }
+
+  private Optional<Path> lastFolder() {
+    return session.person().songs().last().map(r -> Path.of(r.path()).getParent());
   }
 
   private KeyContext whoHasTheKeys() {
@@ -343,7 +349,7 @@ public final class MainWindow {
 
   /** Songs that were lost, to be brought back. */
   public LostRoom lost() {
-    return lostRoom;
+    return saved.lost();
   }
 
   /** The commands on files, for whoever starts the window. */
@@ -398,7 +404,7 @@ public final class MainWindow {
     sound.watch();
     midi.watch();
     notices.showFault(engine.fault());
-    notices.showJournal(safe.keeper().trouble());
+    saved.watch(notices, () -> middle.shown().isMouseBusy());
     work.show(notices);
     lost.tell();
     tracks.watch();

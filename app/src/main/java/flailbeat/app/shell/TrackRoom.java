@@ -12,6 +12,8 @@ import flailbeat.app.view.track.TrackStrip;
 import flailbeat.app.view.track.TrackTabs;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.session.Session;
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -71,10 +73,12 @@ final class TrackRoom implements TrackCommands.Showing {
   /**
    * Says where in the window's stack its overlays stand.
    *
-   * @param also one that stands where they do
+   * @param also others that stand where they do
    */
-  void place(Region also) {
-    for (Region each : List.of(list, sounds, also)) {
+  void place(List<Region> also) {
+    List<Region> all = new ArrayList<>(also);
+    all.addAll(List.of(list, sounds));
+    for (Region each : all) {
       StackPane.setAlignment(each, Pos.TOP_CENTER);
       StackPane.setMargin(each, new Insets(TOP, 20, 20, 20));
     }
@@ -86,6 +90,11 @@ final class TrackRoom implements TrackCommands.Showing {
           List<String> names = engine.ports().names();
           Platform.runLater(() -> then.accept(names));
         });
+  }
+
+  /** Takes a file with sounds of the person's own. */
+  void takeSoundFile(Path file) {
+    files.take(file);
   }
 
   void showLevels() {

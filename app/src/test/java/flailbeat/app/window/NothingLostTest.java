@@ -3,6 +3,7 @@ package flailbeat.app.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.shell.Mishaps;
+import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.Prompts.Unsaved;
 import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.core.demo.HarbourLamps;
@@ -149,12 +150,17 @@ class NothingLostTest extends HeadlessWindow {
   }
 
   @Test
-  void a_fault_that_nobody_caught_is_told_and_the_song_stays() throws Exception {
+  void faults_that_nobody_caught_are_told_the_song_stays_and_after_three_a_new_start_is_offered()
+      throws Exception {
     UncaughtExceptionHandler onAll = Thread.getDefaultUncaughtExceptionHandler();
     UncaughtExceptionHandler onWindow =
         ui.get(() -> Thread.currentThread().getUncaughtExceptionHandler());
     try {
-      ui.run(() -> Mishaps.tellIn(ui.session));
+      ui.run(
+          () ->
+              Mishaps.tellIn(
+                  ui.session,
+                  () -> ui.window.files().afterFaults(() -> ui.answers.asked = "anew")));
       ui.run(() -> rename("Mine"));
       Platform.runLater(
           () -> {
@@ -163,6 +169,19 @@ class NothingLostTest extends HeadlessWindow {
       ui.await(() -> ui.session.notices().current().text().contains("no picture"));
       assertThat(ui.session.notices().current().warning()).isTrue();
       assertThat(ui.session.song().title()).isEqualTo("Mine");
+      assertThat(ui.answers.asked).isEmpty();
+      Path copy = folder.resolve("copy.flail");
+      ui.answers.file = Optional.of(copy);
+      ui.answers.faulty = Prompts.Faulty.COPY_AND_ANEW;
+      for (int i = 0; i < 2; i++) {
+        Platform.runLater(
+            () -> {
+              throw new IllegalStateException("no sound");
+            });
+      }
+      ui.await(() -> ui.answers.asked.equals("anew"));
+      assertThat(SongFiles.standard().read(copy).song().title()).isEqualTo("Mine");
+      assertThat(ui.get(() -> ui.session.document().file())).isEmpty();
     } finally {
       Thread.setDefaultUncaughtExceptionHandler(onAll);
       ui.run(() -> Thread.currentThread().setUncaughtExceptionHandler(onWindow));

@@ -38,6 +38,7 @@ final class WindowUnderTest {
     boolean replaces;
     Elsewhere elsewhere = Elsewhere.STAY;
     Changed changed = Changed.STAY;
+    Faulty faulty = Faulty.GO_ON;
     String asked = "";
 
     @Override
@@ -108,6 +109,12 @@ final class WindowUnderTest {
     public Elsewhere openElsewhere(Path open, String where) {
       asked = open.getFileName() + " | " + where;
       return elsewhere;
+    }
+
+    @Override
+    public Faulty afterFaults() {
+      asked = "faults";
+      return faulty;
     }
 
     @Override

@@ -22,7 +22,7 @@ import java.util.zip.GZIPOutputStream;
 
 /** The versions of all songs, in one folder, which is never the person's own. */
 public final class Versions {
-  private static final Pattern NAME = Pattern.compile("(\\d{8})-(\\d{1,15})-([0-9a-f]{8})\\.gz");
+  private static final Pattern NAME = Pattern.compile("(\\d{8,9})-(\\d{1,15})-([0-9a-f]+)\\.gz");
 
   /** Says to a person who looks in of which file they are. */
   private static final String WHOSE = "of.txt";

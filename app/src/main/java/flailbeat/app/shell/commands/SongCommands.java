@@ -7,6 +7,7 @@ import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.LostRoom;
+import flailbeat.core.session.Session;
 import flailbeat.core.session.lost.LostSongs;
 import java.util.List;
 
@@ -14,16 +15,31 @@ import java.util.List;
 public final class SongCommands {
   private SongCommands() {}
 
-  public static List<Command> list(FileActions files, LostRoom lost) {
+  /**
+   * All of them.
+   *
+   * @param recent shows the songs that were used lately
+   */
+  public static List<Command> list(
+      Session session, FileActions files, LostRoom lost, Runnable recent) {
     LostSongs songs = lost.songs();
     return List.of(
         of(Group.SONG, "song-new", "New song", "Ctrl+N", files::newSong),
         of(Group.SONG, "song-open", "Open or import a file...", "Ctrl+O", files::open),
+        of(Group.SONG, "song-recent", "Open a song used lately...", "Ctrl+Alt+O", recent),
+        of(Group.SONG, "song-new-from", "New song with these tracks", "Ctrl+Alt+N", files::newFrom),
         of(Group.SONG, "song-demo", "Open the demo, Harbour Lamps", "", files::openDemo),
         of(Group.SONG, "song-save", "Save", "Ctrl+S", files::save),
         of(Group.SONG, "song-save-as", "Save as...", "Ctrl+Shift+S", files::saveAs),
         of(Group.SONG, "song-export", "Export a MIDI file...", "Ctrl+E", files::exportMidi),
         of(Group.SONG, "song-lost", "Bring back what was not saved...", "", lost::lookAgain),
+        of(
+                Group.SONG,
+                "told-read",
+                "Put the lines away that were read",
+                "Esc or Enter",
+                session.notices()::putAwayLines)
+            .in(KeyContext.TOLD),
         offered("lost-up", "The song above", "Up", () -> songs.moveTo(songs.cursor() - 1)),
         offered("lost-down", "The song below", "Down", () -> songs.moveTo(songs.cursor() + 1)),
         offered("lost-take", "Take the song up", "Enter", lost::takeUp),

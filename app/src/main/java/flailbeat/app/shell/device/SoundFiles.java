@@ -72,15 +72,16 @@ public final class SoundFiles {
 
   /** Asks for a file, and makes its presets known. */
   public void ask() {
-    prompts
-        .soundsToOpen()
-        .ifPresent(
-            path ->
-                background.read(
-                    "Looking into " + path.getFileName(),
-                    () -> OwnFile.open(path),
-                    file -> taken(path, file),
-                    e -> session.notices().warn(path.getFileName() + ": " + describe(e))));
+    prompts.soundsToOpen().ifPresent(this::take);
+  }
+
+  /** Makes the presets of a file known. */
+  public void take(Path path) {
+    background.read(
+        "Looking into " + path.getFileName(),
+        () -> OwnFile.open(path),
+        file -> taken(path, file),
+        e -> session.notices().warn(path.getFileName() + ": " + describe(e)));
   }
 
   private void taken(Path path, OwnFile file) {

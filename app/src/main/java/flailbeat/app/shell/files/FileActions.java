@@ -7,7 +7,9 @@ import flailbeat.app.view.page.ChoreFiles;
 import flailbeat.app.view.timing.GrooveFiles;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.tracks.TracksTaken;
 import flailbeat.core.files.FileNames;
+import flailbeat.core.files.Opened;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.format.chore.ChoreFile;
 import flailbeat.core.format.groove.GrooveFile;
@@ -19,6 +21,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 
 /** Opening, saving, importing, exporting. A file that cannot be read leaves the song as it was. */
@@ -28,18 +31,96 @@ public final class FileActions implements GrooveFiles, ChoreFiles {
   private final Background background;
   private final SongSaving saving;
   private final SongOpening opening;
+  private final Autosave autosave;
 
   public FileActions(Session session, Prompts prompts, Background background, Safekeeping safe) {
     this.session = session;
     this.prompts = prompts;
     this.background = background;
     saving = new SongSaving(session, prompts, background, safe, this::export);
+    autosave = new Autosave(session, saving);
     opening = new SongOpening(session, prompts, background, safe, saving);
+  }
+
+  /**
+   * Several faults came in a row: asks whether to save a copy, and to start anew.
+   *
+   * @param anew ends this window and opens another
+   */
+  public void afterFaults(Runnable anew) {
+    switch (prompts.afterFaults()) {
+      case COPY_AND_ANEW -> saving.copy(anew);
+      case ANEW -> anew.run();
+      case GO_ON -> {
+        // As it was.
+      }
+    }
   }
 
   /** Opens an empty song in the place of this one. */
   public void newSong() {
     afterUnsavedWork(() -> session.open(Song.empty(), Optional.empty()));
+  }
+
+  /** Opens a song with the tracks of this one, and nothing in them, in its place. */
+  public void newFrom() {
+    Song from = session.song();
+    afterUnsavedWork(
+        () -> {
+          session.open(TracksTaken.newFrom(from), Optional.empty());
+          session.notices().tell("A new song with the tracks of \u201c" + from.title() + "\u201d");
+        });
+  }
+
+  /** Adds the tracks of a MIDI file to the song, from a tick on. */
+  public void addTracks(Path file, long tick) {
+    int at = session.document().openings();
+    background.read(
+        "Opening " + file.getFileName(),
+        () -> Formats.ALL.read(file),
+        opened -> addTracks(file, opened, tick, at),
+        e -> failed(file, e));
+  }
+
+  private void addTracks(Path file, Opened opened, long tick, int opening) {
+    if (opening != session.document().openings()) {
+      session.notices().warn("Not added: another song was opened meanwhile");
+      return;
+    }
+    int notes = opened.song().noteCount();
+    if (!opened.isSound() && !prompts.takeDamaged(opened.damage(), opened.loss(), notes)) {
+      session.notices().warn("Not added: " + file + ": " + opened.damage());
+      return;
+    }
+    Song before = session.song();
+    session
+        .editing()
+        .attempt("Tracks of " + file.getFileName(), s -> TracksTaken.add(s, opened.song(), tick));
+    int added = session.song().tracks().size() - before.tracks().size();
+    if (added > 0) {
+      session.document().chooseTrack(session.song().tracks().get(before.tracks().size()).id());
+      boolean sameTempo = opened.song().tempos().tempoAt(0).equals(before.tempos().tempoAt(tick));
+      session
+          .notices()
+          .tell(
+              (added == 1 ? "1 track" : added + " tracks")
+                  + " of "
+                  + file.getFileName()
+                  + " from bar "
+                  + before.meters().positionAt(tick).bar()
+                  + (sameTempo ? "" : ", at this song's tempo"));
+    } else if (session.song() == before && !session.runControl().transport().isRecording()) {
+      session.notices().tell("There is nothing in " + file.getFileName());
+    }
+  }
+
+  /**
+   * Called now and then.
+   *
+   * @param busy whether something is held that saving must not disturb
+   */
+  public void watch(long nowNanos, BooleanSupplier busy) {
+    autosave.watch(nowNanos, busy);
   }
 
   public void openDemo() {

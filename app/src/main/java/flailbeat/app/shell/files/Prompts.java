@@ -36,6 +36,16 @@ public interface Prompts {
   /** Asks what to do with a file that something else has changed since it was opened here. */
   Changed changedMeanwhile(Path file);
 
+  /** What to do where one fault follows on another. */
+  enum Faulty {
+    COPY_AND_ANEW,
+    ANEW,
+    GO_ON
+  }
+
+  /** Asks what to do where one fault follows on another. */
+  Faulty afterFaults();
+
   /** Asks what to do with unsaved work. */
   Unsaved unsavedWork(String title);
 

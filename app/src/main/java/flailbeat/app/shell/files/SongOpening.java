@@ -132,21 +132,32 @@ final class SongOpening {
 
   private void tell(Path file, Opened opened, String how) {
     String damage = opened.isSound() ? "" : "; damaged, " + opened.loss();
+    String what =
+        "Opened " + file.getFileName() + how + ", " + Notice.notes(opened.song().noteCount());
     List<String> told = new ArrayList<>(opened.remarks());
     session.tracks().silentTracks().ifPresent(told::add);
-    String remarks = told.isEmpty() ? "" : "; " + String.join("; ", told);
+    tell(what, damage, told);
     session
-        .notices()
-        .tell(
-            new Notice(
-                "Opened "
-                    + file.getFileName()
-                    + how
-                    + ", "
-                    + opened.song().noteCount()
-                    + " notes"
-                    + damage
-                    + remarks,
-                !opened.isSound()));
+        .person()
+        .songs()
+        .used(file.toAbsolutePath().toString(), opened.song(), System.currentTimeMillis());
+  }
+
+  /** More than one remark does not fit into a line that can be read. */
+  private void tell(String what, String damage, List<String> remarks) {
+    boolean warning = !damage.isEmpty();
+    if (remarks.size() + (warning ? 1 : 0) <= 1) {
+      String remark = remarks.isEmpty() ? "" : "; " + remarks.getFirst();
+      session.notices().tell(new Notice(what + damage + remark, warning));
+      return;
+    }
+    List<String> lines = new ArrayList<>();
+    lines.add(what + ", with this to know:");
+    if (warning) {
+      lines.add(damage.substring(2));
+    }
+    lines.addAll(remarks);
+    String inShort = what + "; " + (lines.size() - 1) + " things to know of it";
+    session.notices().tellLines(new Notice(inShort, warning), lines);
   }
 }

@@ -46,6 +46,14 @@ final class SongSaving {
     this.export = export;
   }
 
+  /** What is asked where something else has changed the file. */
+  private enum Asking {
+    OF_CHANGES,
+    NOTHING,
+    /** It was answered: the file is replaced. */
+    NO_MORE
+  }
+
   /** Something else wrote the file since it was opened or saved here. */
   private static final class ChangedFault extends IOException {
     private static final long serialVersionUID = 1;
@@ -67,19 +75,32 @@ final class SongSaving {
     if (target.isEmpty()) {
       target = askWhere();
     }
-    target.ifPresent(p -> write(p, then, false));
+    target.ifPresent(p -> write(p, then, Asking.OF_CHANGES));
   }
 
   /** Asks for a file, and saves to it. */
   void saveAs() {
-    askWhere().ifPresent(p -> write(p, Optional.empty(), false));
+    askWhere().ifPresent(p -> write(p, Optional.empty(), Asking.OF_CHANGES));
+  }
+
+  /** Writes a copy of the song elsewhere; the song stays in its own file. */
+  void copy(Runnable then) {
+    Song whole = session.document().toWrite();
+    askWhere()
+        .ifPresent(
+            file ->
+                background.write(
+                    "Saving " + file.getFileName(),
+                    () -> Formats.ALL.write(whole, file),
+                    done -> then.run(),
+                    e -> session.notices().warn(SongFiles.describe(file, e))));
   }
 
   /** Saves to the song's file where it has one and is not as it stands there; asks nothing. */
   void saveQuietly() {
     Document document = session.document();
     if (document.hasUnsavedWork() && !document.isReadOnly() && document.fault().isEmpty()) {
-      document.file().ifPresent(p -> write(p, Optional.empty(), false));
+      document.file().ifPresent(p -> write(p, Optional.empty(), Asking.NOTHING));
     }
   }
 
@@ -106,14 +127,16 @@ final class SongSaving {
         .filter(file -> file.equals(chosen.get()) || !Files.exists(file) || prompts.replaces(file));
   }
 
-  private void write(Path file, Optional<Runnable> then, boolean overChanges) {
+  private void write(Path file, Optional<Runnable> then, Asking asking) {
     session.run().stop();
     nameAfter(file);
     Document document = session.document();
     Song song = session.song();
     Song whole = document.toWrite();
     Optional<SavedFile> known =
-        overChanges ? Optional.empty() : document.savedFile().filter(f -> f.isAt(file));
+        asking == Asking.NO_MORE
+            ? Optional.empty()
+            : document.savedFile().filter(f -> f.isAt(file));
     int opening = document.openings();
     background.write(
         "Saving " + file.getFileName(),
@@ -121,9 +144,13 @@ final class SongSaving {
         saved -> {
           document.saved(saved.file(), song, opening);
           session.notices().tell(saved.notice());
+          session
+              .person()
+              .songs()
+              .used(saved.file().path().toString(), song, System.currentTimeMillis());
           then.ifPresent(this::afterUnsavedWork);
         },
-        e -> failed(file, then, e, opening));
+        e -> failed(file, then, e, opening, asking));
   }
 
   /** A song's file that was written, and what is told of that. */
@@ -152,15 +179,17 @@ final class SongSaving {
     }
   }
 
-  private void failed(Path file, Optional<Runnable> then, IOException e, int opening) {
+  private void failed(
+      Path file, Optional<Runnable> then, IOException e, int opening, Asking asking) {
     String why =
         e instanceof Claims.HeldFault ? file + ": " + e.getMessage() : SongFiles.describe(file, e);
     session.document().notSaved(why, opening);
     session.notices().warn(why);
-    if (e instanceof ChangedFault && opening == session.document().openings()) {
+    boolean asks = asking == Asking.OF_CHANGES && e instanceof ChangedFault;
+    if (asks && opening == session.document().openings()) {
       switch (prompts.changedMeanwhile(file)) {
-        case REPLACE -> write(file, then, true);
-        case SAVE_AS -> askWhere().ifPresent(p -> write(p, then, false));
+        case REPLACE -> write(file, then, Asking.NO_MORE);
+        case SAVE_AS -> askWhere().ifPresent(p -> write(p, then, Asking.OF_CHANGES));
         case STAY -> {
           // It is told, and stays unsaved.
         }

@@ -11,6 +11,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonBar;
@@ -39,14 +41,22 @@ public final class WindowPrompts implements Prompts {
   private static final ExtensionFilter PAGES = new ExtensionFilter("Page for a browser", "*.html");
 
   private final Window owner;
+  private final Supplier<Optional<Path>> lastFolder;
+  private Optional<Path> folder = Optional.empty();
 
   /** In small letters and in capitals: some systems tell them apart. */
   private static List<String> patterns(Stream<String> endings) {
     return endings.flatMap(e -> Stream.of("*" + e, "*" + e.toUpperCase(Locale.ROOT))).toList();
   }
 
-  public WindowPrompts(Window owner) {
+  /**
+   * Dialogs of a window.
+   *
+   * @param lastFolder where a song was opened or saved last, at another time
+   */
+  public WindowPrompts(Window owner, Supplier<Optional<Path>> lastFolder) {
     this.owner = owner;
+    this.lastFolder = lastFolder;
   }
 
   @Override
@@ -93,6 +103,23 @@ public final class WindowPrompts implements Prompts {
             ButtonType.CANCEL);
     ButtonType answer = alert.showAndWait().orElse(ButtonType.CANCEL);
     return answer == other ? Changed.SAVE_AS : answer == replace ? Changed.REPLACE : Changed.STAY;
+  }
+
+  @Override
+  public Faulty afterFaults() {
+    ButtonType copy = new ButtonType("Save a copy, then anew", ButtonBar.ButtonData.YES);
+    ButtonType anew = new ButtonType("Start anew", ButtonBar.ButtonData.NO);
+    ButtonType stay = new ButtonType("Go on", ButtonBar.ButtonData.CANCEL_CLOSE);
+    Alert alert =
+        alert(
+            "Something keeps going wrong inside Flailbeat",
+            "Your song and all that can be undone are in the journal: after a new start they are"
+                + " offered as they were. What went wrong is written down in the log.",
+            copy,
+            anew,
+            stay);
+    ButtonType answer = alert.showAndWait().orElse(stay);
+    return answer == copy ? Faulty.COPY_AND_ANEW : answer == anew ? Faulty.ANEW : Faulty.GO_ON;
   }
 
   @Override
@@ -186,11 +213,23 @@ public final class WindowPrompts implements Prompts {
   }
 
   private Optional<Path> open(FileChooser chooser) {
-    return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    return chosen(chooser, c -> c.showOpenDialog(owner));
   }
 
   private Optional<Path> save(FileChooser chooser) {
-    return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    return chosen(chooser, c -> c.showSaveDialog(owner));
+  }
+
+  /** One asks again where one was the last time. */
+  private Optional<Path> chosen(FileChooser chooser, Function<FileChooser, File> ask) {
+    folder
+        .or(() -> lastFolder.get())
+        .map(Path::toFile)
+        .filter(File::isDirectory)
+        .ifPresent(chooser::setInitialDirectory);
+    Optional<Path> file = Optional.ofNullable(ask.apply(chooser)).map(File::toPath);
+    file.map(Path::getParent).ifPresent(f -> folder = Optional.of(f));
+    return file;
   }
 
   private static FileChooser chooser(String title, String name, ExtensionFilter... filters) {

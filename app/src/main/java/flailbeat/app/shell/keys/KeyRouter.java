@@ -88,6 +88,12 @@ public final class KeyRouter {
             new StudyKeys(session.keyboard(), commands),
             new WalkKeys(session, commands),
             new AnswerKeys(
+                "lines to be read",
+                commands,
+                KeyContext.TOLD,
+                () -> !session.notices().lines().isEmpty(),
+                false),
+            new AnswerKeys(
                 "lost songs that are offered", commands, KeyContext.LOST, lostAreOffered, false),
             new AnswerKeys(
                 "the sounds that are gone through",

@@ -42,6 +42,15 @@ public record Safekeeping(
         .addShutdownHook(new Thread(() -> keeper.flush(FLUSH_MILLIS), "journal-flush"));
   }
 
+  /** Another window goes on, which is offered all that there is; this one ends at once. */
+  public void goOnAnew() {
+    keeper.flush(FLUSH_MILLIS);
+    locks.close();
+    // Where the system does not say how, it is started again by hand.
+    Anew.start();
+    Runtime.getRuntime().halt(0);
+  }
+
   /**
    * The window is closed.
    *

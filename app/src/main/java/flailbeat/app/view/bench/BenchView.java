@@ -241,6 +241,16 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   @Override
+  public double tickAtScene(double sceneX) {
+    return viewport.scale().tickAt(layers.ruler().sceneToLocal(sceneX, 0).getX());
+  }
+
+  @Override
+  public double sceneX(long tick) {
+    return layers.ruler().localToScene(viewport.scale().xOf(tick), 0).getX();
+  }
+
+  @Override
   public boolean isMouseBusy() {
     return mouse.gesture().isOn() || railMouse.isHolding();
   }

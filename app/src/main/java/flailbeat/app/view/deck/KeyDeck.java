@@ -44,6 +44,7 @@ public final class KeyDeck extends HBox {
       " {sounds-up} {sounds-down} go on, {sounds-keep} keeps, {sounds-leave} leaves.";
   private static final String LOST =
       " {lost-up} {lost-down} choose, {lost-take} takes it up, {lost-hear} hears it, {lost-leave} leaves.";
+  private static final String TOLD = " {told-read} puts the lines away.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
@@ -196,7 +197,7 @@ public final class KeyDeck extends HBox {
       caps.forget();
     }
     if (key
-        || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS, Aspect.LOST)
+        || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS, Aspect.LOST, Aspect.NOTICE)
         || asks
         || kit) {
       refresh();
@@ -320,7 +321,11 @@ public final class KeyDeck extends HBox {
   }
 
   private boolean isOffering() {
-    return offering.getAsBoolean() && !session.sounds().isOpen();
+    return (offering.getAsBoolean() || isTelling()) && !session.sounds().isOpen();
+  }
+
+  private boolean isTelling() {
+    return !session.notices().lines().isEmpty();
   }
 
   /** What is gone through takes some keys, and the letters stay whose they are. */
@@ -340,7 +345,9 @@ public final class KeyDeck extends HBox {
             ? session.doubts().says()
             : session.sounds().isOpen()
                 ? letters("the marked sound") + SOUNDS
-                : isOffering() ? letters("as ever") + LOST : session.keyboard().says();
+                : isOffering()
+                    ? letters("as ever") + (isTelling() ? TOLD : LOST)
+                    : session.keyboard().says();
   }
 
   /** Shows a key that does something as down. */

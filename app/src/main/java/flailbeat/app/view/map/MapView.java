@@ -316,6 +316,16 @@ public final class MapView extends Region implements MiddleView {
   }
 
   @Override
+  public double tickAtScene(double sceneX) {
+    return viewport.scale().tickAt(ruler.sceneToLocal(sceneX, 0).getX());
+  }
+
+  @Override
+  public double sceneX(long tick) {
+    return ruler.localToScene(viewport.scale().xOf(tick), 0).getX();
+  }
+
+  @Override
   public boolean isMouseBusy() {
     return mouse.gesture().isOn() || session.clips().inHand().isPresent();
   }

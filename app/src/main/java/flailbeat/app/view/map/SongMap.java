@@ -189,6 +189,16 @@ public final class SongMap extends Region {
     return Math.max(least, song.meters().wholeBars(new TickRange(0, song.end() + 1)).end());
   }
 
+  /** The tick that stands at a place of the window across. */
+  public double tickAtScene(double sceneX) {
+    return scale().tickAt(sceneToLocal(sceneX, 0).getX());
+  }
+
+  /** Where a tick stands across the window. */
+  public double sceneX(long tick) {
+    return localToScene(xOf(tick), 0).getX();
+  }
+
   private MapScale scale() {
     return new MapScale(LEFT, getWidth(), lengthTicks, top(0), laneHeight());
   }

@@ -3,11 +3,13 @@ package flailbeat.app.view.safe;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Palette;
+import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
 import flailbeat.app.view.base.PageBox;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.person.SongsAtHand;
 import flailbeat.core.version.VersionParts;
 import flailbeat.core.version.VersionParts.ClipPart;
 import flailbeat.core.version.VersionParts.TrackPart;
@@ -18,6 +20,7 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -37,7 +40,11 @@ public final class VersionsPage extends PageBox {
   private final SongPicture picture;
   private final VBox parts = new VBox(2);
   private final Button hear;
+  private final Segments<Integer> autosave;
+  private final CheckBox reopens;
   private Optional<Path> looked = Optional.empty();
+  private int lookedOpening = -1;
+  private boolean lookedSaved;
 
   /** The page. */
   public static Page page(Session session, VersionFiles files, Palette palette) {
@@ -67,9 +74,32 @@ public final class VersionsPage extends PageBox {
             files::open);
     parts.setId("version-parts");
     inside.getChildren().addAll(picture, new HBox(6, hear, open), parts);
-    getChildren().addAll(Form.heading("Before it was saved over"), empty, rows);
+    autosave = new Segments<Integer>(session.person().songs()::setAutosaveMinutes);
+    for (int minutes : SongsAtHand.MINUTES) {
+      autosave.add(
+          minutes,
+          minutes == 0 ? "Never" : minutes + " min",
+          minutes == 0
+              ? "The journal keeps what you do in any case"
+              : "A song that has a file is saved every so often, while nothing goes on");
+    }
+    autosave.named("autosave");
+    reopens =
+        Form.check(
+            "reopens",
+            "Open the last song at the start",
+            "Where no other is named",
+            session.person().songs()::setReopens);
+    getChildren()
+        .addAll(
+            Form.heading("Saving"),
+            Form.row("By itself", autosave),
+            reopens,
+            Form.heading("Before it was saved over"),
+            empty,
+            rows);
     files.onChange(this::refresh);
-    Follow.changes(this, session, this::follow, Aspect.SONG);
+    Follow.changes(this, session, this::follow, Aspect.SONG, Aspect.SETTINGS);
   }
 
   private static Button button(String id, String text, String hint, Runnable press) {
@@ -82,10 +112,14 @@ public final class VersionsPage extends PageBox {
   private void follow() {
     Optional<Path> file = session.document().file();
     boolean saved = !session.document().hasUnsavedWork();
-    if (!file.equals(looked) || saved) {
+    int opening = session.document().openings();
+    boolean another = !file.equals(looked) || opening != lookedOpening;
+    if (another || saved && !lookedSaved) {
       looked = file;
+      lookedOpening = opening;
       files.look();
     }
+    lookedSaved = saved;
     refresh();
   }
 
@@ -96,6 +130,8 @@ public final class VersionsPage extends PageBox {
             ? "The song is in no file yet. Once it is, each save keeps the one before here."
             : "Each save keeps the one before: all of the last hour, one an hour for a day, one a"
                 + " day for a month, then one a week.");
+    autosave.show(session.person().songs().kept().autosaveMinutes());
+    reopens.setSelected(session.person().songs().kept().reopens());
     rows.getChildren().clear();
     files.rows().forEach(this::show);
     hear.setText(files.isHearing() ? "Stop" : "Hear it");

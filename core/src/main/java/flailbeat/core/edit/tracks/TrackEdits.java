@@ -243,7 +243,7 @@ public final class TrackEdits {
   }
 
   /** The name with the first number behind it that no track has yet. */
-  private static String freeName(Song song, String name) {
+  static String freeName(Song song, String name) {
     String base = name.replaceFirst(" \\d+$", "");
     int n = 2;
     while (SongEdits.hasName(song, base + " " + n)) {

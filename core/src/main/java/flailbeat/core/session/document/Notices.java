@@ -1,5 +1,6 @@
 package flailbeat.core.session.document;
 
+import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,6 +15,7 @@ public final class Notices {
   private Notice current = Notice.NONE;
   private boolean tellingMishap;
   private String along = "";
+  private List<String> lines = List.of();
   private long alongSinceNanos;
 
   public Notices(Changes changes) {
@@ -31,6 +33,27 @@ public final class Notices {
             ? value
             : new Notice(value.text() + "; " + along, true);
     along = "";
+    changes.fire(Aspect.NOTICE);
+  }
+
+  /**
+   * Tells what takes more than a line: the notice in short, the lines until they are put away.
+   *
+   * @param all the first of them says what the others are about
+   */
+  public void tellLines(Notice inShort, List<String> all) {
+    lines = List.copyOf(all);
+    tell(inShort);
+  }
+
+  /** What is to be read; none once it was. */
+  public List<String> lines() {
+    return lines;
+  }
+
+  /** They were read. */
+  public void putAwayLines() {
+    lines = List.of();
     changes.fire(Aspect.NOTICE);
   }
 
@@ -78,7 +101,7 @@ public final class Notices {
       warn(
           "Something went wrong inside Flailbeat ("
               + fault
-              + "). Your song is still here: save it under another name to be safe");
+              + "). Your song is still here, and what you did is in the journal");
       tellingMishap = false;
     }
   }
