@@ -196,6 +196,10 @@ public final class JournalState {
       reachedNanos = Math.max(reachedNanos, event.unrolledNanos());
       return;
     }
+    keepPlayed(event);
+  }
+
+  private void keepPlayed(Played event) {
     played.addLast(event);
     forgetOld(event.event().atNanos());
   }
@@ -240,7 +244,9 @@ public final class JournalState {
     List<Played> old = recorded.stream().filter(p -> p.unrolledNanos() < from).toList();
     List<Played> rest = recorded.stream().filter(p -> p.unrolledNanos() >= from).toList();
     recorded = stillHeld(old);
+    Set<Played> held = new HashSet<>(recorded);
     recorded.addAll(rest);
+    old.stream().filter(p -> !held.contains(p)).forEach(this::keepPlayed);
   }
 
   /** Of the pass that is dropped only what was struck early for the next one counts. */
@@ -252,6 +258,7 @@ public final class JournalState {
                     r.loop()
                         .map(l -> l.endOf(Math.max(0, l.turn(reachedNanos))) - r.loopCatchNanos()))
             .orElse(Long.MAX_VALUE);
+    recorded.stream().filter(p -> p.unrolledNanos() < from).forEach(this::keepPlayed);
     recorded = new ArrayList<>(recorded.stream().filter(p -> p.unrolledNanos() >= from).toList());
   }
 

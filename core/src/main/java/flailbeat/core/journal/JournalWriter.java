@@ -30,10 +30,10 @@ public final class JournalWriter {
   static final int MOST_WAITING = 20_000;
 
   /** By how much it may grow before it is written anew. */
-  static final long MOST_GROWTH = 20_000_000;
+  static final long MOST_GROWTH = 3_000_000;
 
   /** How much of the undo history is kept, in bytes as written. */
-  public static final long HISTORY_BYTES = 16_000_000;
+  public static final long HISTORY_BYTES = 4_000_000;
 
   /** What waits longer than this is told. */
   private static final long SLOW_MILLIS = 3_000;

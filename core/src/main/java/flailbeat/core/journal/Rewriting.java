@@ -75,6 +75,10 @@ final class Rewriting {
     while (budget > 0 && !isDone()) {
       budget -= writeOne();
     }
+    if (channel != null) {
+      // Bit by bit: all of it at once would keep the disk from all else for too long.
+      channel.force(false);
+    }
     return isDone();
   }
 

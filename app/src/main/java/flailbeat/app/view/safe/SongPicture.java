@@ -6,6 +6,7 @@ import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import java.util.IntSummaryStatistics;
 import java.util.List;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -16,6 +17,10 @@ final class SongPicture extends Canvas {
   private static final int MOST = 4_000;
 
   private static final double LEAST = 1.5;
+  private static final double THICK = 2;
+
+  /** Two octaves: a melody of few pitches is not drawn as if it leapt about. */
+  private static final int LEAST_RANGE = 24;
 
   private final Palette palette;
 
@@ -28,6 +33,13 @@ final class SongPicture extends Canvas {
     GraphicsContext g = getGraphicsContext2D();
     g.clearRect(0, 0, getWidth(), getHeight());
     long end = Math.max(1, song.end());
+    IntSummaryStatistics pitches =
+        song.tracks().stream()
+            .flatMap(t -> t.notes().stream())
+            .mapToInt(Note::pitch)
+            .summaryStatistics();
+    int low = pitches.getMin();
+    int high = pitches.getMax();
     for (Track track : song.tracks()) {
       g.setFill(palette.color(Ink.ofTrack(TrackEdits.color(song, track))));
       List<Note> notes = track.placed().sounding();
@@ -36,8 +48,9 @@ final class SongPicture extends Canvas {
         Note note = notes.get(n);
         double x = getWidth() * note.onset() / end;
         double width = Math.max(LEAST, getWidth() * note.length() / end - 1);
-        double y = (getHeight() - 2) * (108 - Math.clamp(note.pitch(), 24, 108)) / 84.0;
-        g.fillRect(x, y, width, 2);
+        double y =
+            (getHeight() - THICK) * (high - note.pitch()) / Math.max(LEAST_RANGE, high - low);
+        g.fillRect(x, y, width, THICK);
       }
     }
   }

@@ -147,7 +147,9 @@ public final class VersionsPage extends PageBox {
     }
     Button choose =
         Buttons.text(
-            When.of(row.version().millis()), "Look into it", () -> files.choose(row.version()));
+            When.exactly(row.version().millis()),
+            "Look into it",
+            () -> files.choose(row.version()));
     choose.getStyleClass().addAll("quiet", "version");
     choose.setMaxWidth(Double.MAX_VALUE);
     choose.setAlignment(Pos.CENTER_LEFT);

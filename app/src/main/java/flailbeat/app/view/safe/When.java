@@ -10,6 +10,9 @@ import java.util.Locale;
 /** Moments as people say them. */
 public final class When {
   private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+  private static final DateTimeFormatter SECONDS =
+      DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
+  private static final String TODAY = "today";
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
   private static final DateTimeFormatter YEAR =
@@ -28,11 +31,18 @@ public final class When {
     LocalDate day = then.toLocalDate();
     String said =
         day.equals(today)
-            ? "today"
+            ? TODAY
             : day.equals(today.minusDays(1))
                 ? "yesterday"
                 : day.getYear() == today.getYear() ? DAY.format(day) : YEAR.format(day);
     return said + " " + TIME.format(then);
+  }
+
+  /** The same to the second where it was today: several may be of one minute. */
+  public static String exactly(long millis) {
+    String said = of(millis);
+    ZonedDateTime then = Instant.ofEpochMilli(millis).atZone(ZoneId.systemDefault());
+    return said.startsWith(TODAY) ? TODAY + " " + SECONDS.format(then) : said;
   }
 
   /** The same, by the clock and the zone of this machine. */

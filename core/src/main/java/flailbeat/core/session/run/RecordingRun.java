@@ -4,6 +4,7 @@ import flailbeat.core.capture.Pass;
 import flailbeat.core.capture.Recording;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.capture.RecordingStart;
+import flailbeat.core.edit.History;
 import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.event.Performed;
 import flailbeat.core.journal.JournalEntry;
@@ -55,6 +56,8 @@ final class RecordingRun extends Run {
   private final long startTick;
   private final PassWriter writer;
   private final Deque<Committed> committed = new ArrayDeque<>();
+  private int passes;
+  private int recordedNotes;
   private boolean nextRoundReady;
   private long toldNanos = Long.MIN_VALUE / 2;
 
@@ -89,7 +92,7 @@ final class RecordingRun extends Run {
     RecordingRun run = new RecordingRun(around, journal.recording().get(), unfinished);
     run.onto.stream().findFirst().ifPresent(around.document()::chooseTrack);
     run.finish(Math.max(journal.reachedNanos(), unfinished.beginNanos()));
-    return run.committed.stream().mapToInt(Committed::notes).sum();
+    return run.recordedNotes;
   }
 
   /** The pass that runs. */
@@ -205,9 +208,9 @@ final class RecordingRun extends Run {
    *
    * @param early what was struck early for a pass that never came: it is laid over, whatever the
    *     mode, since it replaces nothing
-   * @param passes how many are over with it
+   * @param passesOver how many are over with it
    */
-  private void commit(Pass pass, Optional<Pass> early, int number, long endTick, int passes) {
+  private void commit(Pass pass, Optional<Pass> early, int number, long endTick, int passesOver) {
     List<NewNote> notes = pass.done();
     List<NewNote> over = early.map(Pass::done).orElse(List.of());
     int count = pass.struck() + over.size();
@@ -220,12 +223,18 @@ final class RecordingRun extends Run {
     document
         .journal()
         .passesOver(
-            passes,
+            passesOver,
             () ->
                 document.edit(
                     label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over)));
     if (document.song() != before) {
       committed.push(new Committed(number, count, document.song()));
+      // What the history has forgotten cannot be dropped, and must not be held here either.
+      while (committed.size() > History.LIMIT) {
+        committed.removeLast();
+      }
+      passes++;
+      recordedNotes += count;
       Stream.concat(notes.stream(), over.stream())
           .findFirst()
           .ifPresent(n -> document.chooseClipAt(n.onset()));
@@ -255,6 +264,8 @@ final class RecordingRun extends Run {
       return new Notice("Something else was done since pass " + last.pass(), true);
     }
     committed.pop();
+    passes--;
+    recordedNotes -= last.notes();
     document.undo();
     return dropped(last.pass(), last.notes());
   }
@@ -267,11 +278,9 @@ final class RecordingRun extends Run {
     int leftOut = recording.leftOut();
     String alsoLeftOut =
         leftOut == 0 ? "" : "; left out " + Notice.notes(leftOut) + " from the count-in";
-    if (committed.isEmpty()) {
+    if (passes == 0) {
       return new Notice("Nothing was played, so nothing was recorded" + alsoLeftOut, false);
     }
-    int notes = committed.stream().mapToInt(Committed::notes).sum();
-    int passes = committed.size();
     String in = passes == 1 ? "" : " in " + passes + " passes";
     String names =
         onto.stream()
@@ -283,6 +292,7 @@ final class RecordingRun extends Run {
             ? document.clip().map(c -> ", take " + c.takes().active()).orElse("")
             : "";
     return new Notice(
-        "Recorded " + Notice.notes(notes) + in + " onto " + names + take + alsoLeftOut, false);
+        "Recorded " + Notice.notes(recordedNotes) + in + " onto " + names + take + alsoLeftOut,
+        false);
   }
 }
