@@ -134,7 +134,10 @@ class KeptFilesTest extends HeadlessWindow {
 
   /** As a killed program leaves its journals: written, and held by nobody. */
   private void crash() throws Exception {
-    ui.safe.keeper().flush(5_000);
+    for (int i = 0; i < 20; i++) {
+      ui.safe.keeper().flush(5_000);
+      ui.safe.keeper().settle();
+    }
     ui.safe.locks().close();
     Path left = ui.state;
     ui.run(ui.window::close);
@@ -208,6 +211,39 @@ class KeptFilesTest extends HeadlessWindow {
     type(KeyCode.ENTER);
     ui.await(() -> session().song().title().equals("Harbour Lamps"));
     assertThat(ui.get(() -> session().document().undoLabel())).contains("Legato");
+  }
+
+  @Test
+  void a_song_that_was_killed_just_after_it_was_saved_is_not_offered_and_has_its_history()
+      throws Exception {
+    Path file = saved();
+    edit();
+    save();
+    crash();
+    ui.run(ui.window.lost()::lookAtStart);
+    ui.safe.keeper().flush(5_000);
+    open(file);
+    assertThat(ui.node("lost-pane").isVisible()).isFalse();
+    assertThat(ui.get(() -> session().document().undoLabel())).contains("Legato");
+  }
+
+  @Test
+  void work_that_was_put_aside_does_not_keep_its_file_from_having_a_history_of_its_own()
+      throws Exception {
+    Path file = saved();
+    edit();
+    ui.answers.unsaved = Prompts.Unsaved.DISCARD;
+    ui.run(ui.window.files()::newSong);
+    open(file);
+    ui.run(() -> session().notes().apply("Join", NoteTools::join));
+    ui.run(() -> session().notes().apply("Staccato", NoteTools::legato));
+    save();
+    ui.run(ui.window.files()::newSong);
+    open(file);
+    assertThat(ui.get(() -> session().document().undoLabel())).isPresent();
+    ui.choose("song-lost");
+    ui.await(() -> ui.node("lost-pane").isVisible());
+    assertThat(((ListView<?>) ui.node("lost-found")).getItems()).hasSize(1);
   }
 
   @Test

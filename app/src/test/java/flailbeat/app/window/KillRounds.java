@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
@@ -41,6 +42,11 @@ public final class KillRounds {
 
   private static final Map<String, Integer> PITCHES =
       Map.of("A", 60, "S", 62, "D", 64, "F", 65, "G", 67, "H", 69, "J", 71, "K", 72);
+
+  /** Asked to end, it writes all that it knows of. */
+  private static final long SOON_NANOS = 150 * MS;
+
+  private static final int ENDING_SECONDS = 4;
 
   /** What goes on when it is killed. */
   private enum Doing {
@@ -62,6 +68,7 @@ public final class KillRounds {
   private volatile long quantizedNanos = Long.MAX_VALUE;
   private long oldestLost;
   private int probes;
+  private boolean asked;
 
   private KillRounds(Random random, Path folder) {
     this.random = random;
@@ -84,7 +91,8 @@ public final class KillRounds {
       Doing doing = Doing.values()[random.nextInt(Doing.values().length)];
       try {
         String said = each.round(doing, keys);
-        System.out.println(round + " " + doing + ": " + said);
+        String how = each.asked ? ", asked to end: " : ": ";
+        System.out.println(round + " " + doing + how + said);
         oldest = Math.max(oldest, each.oldestLost);
         notes += each.sent.size();
       } catch (AssertionError e) {
@@ -116,8 +124,7 @@ public final class KillRounds {
       Thread player = new Thread(() -> play(doing, keys));
       player.start();
       Thread.sleep(1_000 + random.nextInt(3_000));
-      first.destroyForcibly();
-      killed = System.nanoTime();
+      killed = end(first);
       stop = true;
       player.join();
     } finally {
@@ -143,6 +150,21 @@ public final class KillRounds {
         new Clip(new ClipId(song.nextId()), 0, 2 * 3840L, Clip.NEVER, Content.NONE, Takes.NONE);
     return song.withTrack(song.tracks().getFirst().id(), t -> t.withClips(List.of(clip)))
         .withNextId(song.nextId() + 1);
+  }
+
+  /** Mostly it is killed; sometimes asked to end, as at a log-out, and then it asks nothing. */
+  private long end(Process window) throws InterruptedException {
+    asked = random.nextInt(5) == 0;
+    long at = System.nanoTime();
+    if (!asked) {
+      window.destroyForcibly();
+      return at;
+    }
+    window.destroy();
+    if (!window.waitFor(ENDING_SECONDS, TimeUnit.SECONDS)) {
+      throw new AssertionError("asked to end, it kept the system waiting");
+    }
+    return at;
   }
 
   private Process start(String... words) throws IOException {
@@ -277,7 +299,8 @@ public final class KillRounds {
   private String compare(Doing doing, Recovered recovered, long killed) {
     List<Integer> wanted = sent.stream().map(Sent::pitch).toList();
     List<Integer> found = found(doing, recovered);
-    long must = sent.stream().filter(s -> killed - s.nanos() > PROMISED_NANOS).count();
+    long promised = asked ? SOON_NANOS : PROMISED_NANOS;
+    long must = sent.stream().filter(s -> killed - s.nanos() > promised).count();
     if (found.size() < must) {
       throw new AssertionError(
           "of " + wanted.size() + " notes " + must + " are promised, " + found.size() + " there");

@@ -1,29 +1,27 @@
 package flailbeat.app.window;
 
-import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.map.MapView;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.ClipEdits;
 import flailbeat.core.edit.Ids;
-import flailbeat.core.edit.NoteEdits.NewNote;
 import flailbeat.core.edit.Selection;
-import flailbeat.core.edit.TakeEdits;
+import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.ClipMoves;
 import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.clips.Landing;
-import flailbeat.core.edit.notes.NotesDrawn;
+import flailbeat.core.edit.notes.NoteTools;
+import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
-import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Appearance.Colours;
-import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Tempo;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -33,6 +31,7 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.event.EventType;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseButton;
@@ -49,7 +48,6 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 class Pictures {
   private static final Path FOLDER = Path.of(System.getProperty("pictures", "."));
   private static final long BAR = 3840;
-  private static final int[] FOUR = {16, 64, 96, 127};
 
   private WindowUnderTest ui;
 
@@ -110,9 +108,6 @@ class Pictures {
     colours(Colours.CONTRAST);
     take("contrast");
     colours(Colours.DAY);
-    command("which-grid");
-    take("which-grid");
-    ui.run(() -> ui.session.timing().leaveGrids());
     command("find-command");
     take("finder");
     ui.close();
@@ -253,7 +248,7 @@ class Pictures {
   }
 
   @Test
-  void pages_lanes_chores_and_takes() throws Exception {
+  void pages_lanes_and_chores() throws Exception {
     open(1280, 800);
     command("page-list");
     command("lanes");
@@ -270,71 +265,68 @@ class Pictures {
     ui.run(() -> ui.session.document().select(Selection.NONE));
     ui.run(() -> ui.session.chores().tryOut(Cleanup.FADE));
     take("chores");
-    ui.run(() -> ui.session.chores().leave());
-    ui.run(
-        () ->
-            ui.session
-                .editing()
-                .edit(
-                    "Takes",
-                    s ->
-                        TakeEdits.record(
-                            s,
-                            s.tracks().get(0).id(),
-                            again(s),
-                            List.of(),
-                            new TickRange(0, 8 * 3840))));
-    command("page-recording");
-    take("takes");
     ui.close();
   }
 
-  /** The first eight bars once more, a little otherwise. */
-  private static List<NewNote> again(Song song) {
-    List<NewNote> result = new ArrayList<>();
-    for (Note note : song.tracks().get(0).notes()) {
-      if (note.end() < 8 * 3840 && note.idNumber() % 5 != 0) {
-        int velocity = Math.clamp(30 + (int) (note.idNumber() * 37 % 97), 1, 127);
-        Played played = new Played(note.onset() + 20, note.end() + 40);
-        result.add(new NewNote(note.pitch() - 5, velocity, played, note.onset() + 20));
-      }
-    }
-    return result;
-  }
-
-  /** Four loudnesses, ppp, mp, f and fff, 12 pixels high, in colour and in grey. */
+  /** Two songs are lost, one of them while it was being played. */
   @Test
-  void four_loudnesses() throws Exception {
+  void what_was_lost_is_offered() throws Exception {
     open(1280, 800);
-    ui.run(
-        () -> {
-          ui.session.open(Song.empty(), Optional.empty());
-          List<NewNote> notes = new ArrayList<>();
-          for (int i = 0; i < 16; i++) {
-            long onset = i * 960L;
-            int off = i % 3 == 0 ? 0 : i % 3 == 1 ? -60 : 70;
-            Played played = new Played(Math.max(0, onset + off), onset + off + 700);
-            notes.add(new NewNote(60 + i % 4, FOUR[i % 4], played, Math.max(0, onset + off)));
-          }
-          ui.session.editing().carryOut(new NotesDrawn(ui.session.document().track().id(), notes));
-        });
-    BenchView bench = (BenchView) ui.node("bench");
-    ui.run(bench::fit);
-    BufferedImage whole = picture();
-    BufferedImage part = whole.getSubimage(0, 120, 640, 370);
-    BufferedImage both = new BufferedImage(1280, 370, BufferedImage.TYPE_INT_RGB);
-    both.getGraphics().drawImage(part, 0, 0, null);
-    for (int y = 0; y < 370; y++) {
-      for (int x = 0; x < 640; x++) {
-        int rgb = part.getRGB(x, y);
-        int grey =
-            (int)
-                Math.round(
-                    0.299 * (rgb >> 16 & 255) + 0.587 * (rgb >> 8 & 255) + 0.114 * (rgb & 255));
-        both.setRGB(640 + x, y, grey << 16 | grey << 8 | grey);
-      }
+    ui.run(() -> ui.session.tracks().remove());
+    ui.run(() -> ui.session.document().name("Night ferry"));
+    Path state = lose();
+    ui = WindowUnderTest.open(1280, 800, state);
+    ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
+    ui.run(() -> ui.session.notes().apply("Legato", NoteTools::legato));
+    long now = System.nanoTime();
+    for (int i = 0; i < 7; i++) {
+      int pitch = 60 + 2 * i;
+      ui.run(() -> ui.session.performer().pressOnDevice(pitch, 80, now));
+      ui.run(() -> ui.session.performer().releaseOnDevice(pitch, now + 100));
     }
-    write(both, "loudness");
+    state = lose();
+    ui = WindowUnderTest.open(1280, 800, state);
+    settle();
+    ui.run(ui.window.lost()::lookAtStart);
+    ui.await(() -> ui.node("lost-pane").isVisible());
+    take("lost");
     ui.close();
+  }
+
+  /** As a killed program leaves its journal. */
+  private Path lose() throws Exception {
+    settle();
+    ui.safe.keeper().flush(5_000);
+    ui.safe.locks().close();
+    ui.run(ui.window::close);
+    return ui.state;
+  }
+
+  @Test
+  void what_was_saved_over_is_there() throws Exception {
+    ui = WindowUnderTest.open(1280, 800);
+    Path file = ui.state.resolve("Harbour Lamps.flail");
+    SongFiles.standard().write(HarbourLamps.song(), file);
+    ui.run(() -> ui.window.files().open(file));
+    ui.await(() -> ui.session.notices().current().text().startsWith("Opened"));
+    saveAfter(() -> ui.session.notes().apply("Legato", NoteTools::legato));
+    saveAfter(
+        () -> ui.session.editing().edit("Tempo", s -> SongEdits.setTempo(s, Tempo.ofBpm(100))));
+    saveAfter(() -> ui.session.tracks().remove());
+    command("page-versions");
+    ui.await(() -> ui.node("versions-rows").lookup(".version") != null);
+    ui.run(() -> ((ButtonBase) ui.node("versions-rows").lookup(".version")).fire());
+    ui.await(() -> ui.node("version-hear") != null && ui.node("version-hear").isVisible());
+    take("versions");
+    ui.close();
+  }
+
+  private void saveAfter(Runnable edit) throws Exception {
+    ui.run(edit);
+    ui.run(() -> ui.session.notices().tell(""));
+    ui.run(ui.window.files()::save);
+    ui.await(() -> ui.session.notices().current().text().startsWith("Saved"));
+    // Versions are told apart by the second.
+    Thread.sleep(1_100);
   }
 }

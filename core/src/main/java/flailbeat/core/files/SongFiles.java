@@ -134,6 +134,9 @@ public final class SongFiles {
 
   /** What is wrong, without the name of the file. */
   public static String reason(IOException fault) {
+    if (String.valueOf(fault.getMessage()).contains("No space left")) {
+      return "the disk is full";
+    }
     return switch (fault) {
       case SafeFile.WriteFault f -> reason(f.reason());
       case FileFault f -> f.getMessage();

@@ -26,7 +26,7 @@ final class JournalFile {
   static final int FRAME_BYTES = 16;
 
   /** An entry that says it is longer is damaged: no song is. */
-  static final int LONGEST = 300_000_000;
+  static final int LONGEST = 64_000_000;
 
   private JournalFile() {}
 

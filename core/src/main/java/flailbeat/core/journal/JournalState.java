@@ -180,6 +180,9 @@ public final class JournalState {
         goesOn = false;
       }
       case JournalEntry.Ended end -> {
+        // What was played and not kept is not wanted any more.
+        endRecording();
+        played.clear();
         ended = true;
         goesOn = false;
       }

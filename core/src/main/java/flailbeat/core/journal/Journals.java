@@ -1,11 +1,11 @@
 package flailbeat.core.journal;
 
+import flailbeat.core.format.Durable;
 import java.io.IOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -70,13 +70,13 @@ public final class Journals {
   }
 
   private Locks.Lock takeNew(String title) {
-    String name = "new-" + UUID.randomUUID();
-    return locks.take(name, title, wallMillis.getAsLong()).orElseThrow();
+    return locks.take(newName(), title, wallMillis.getAsLong()).orElseThrow();
   }
 
   private static boolean holdsLostWork(Path journal) {
     try {
-      return JournalFile.last(journal).type() != EntryType.ENDED;
+      return JournalFile.last(journal).type() != EntryType.ENDED
+          && JournalReading.of(journal).state().hasUnsavedWork();
     } catch (NoSuchFileException e) {
       return false;
     } catch (IOException e) {
@@ -143,6 +143,8 @@ public final class Journals {
     for (Path journal : all()) {
       try {
         listed(journal).ifPresent(result::add);
+      } catch (NoSuchFileException e) {
+        LOG.debug("{} has gone meanwhile", journal, e);
       } catch (IOException e) {
         LOG.debug("{} cannot be read", journal, e);
         unreadable.accept(journal + ": " + e.getMessage());
@@ -196,6 +198,7 @@ public final class Journals {
       }
     }
     throwAwayOldest(left);
+    throwAwayUnfinished();
     lost.sort(Comparator.comparingLong((LostSong l) -> l.reading().lastMillis()).reversed());
     return new Found(lost, unreadable, elsewhere);
   }
@@ -224,9 +227,13 @@ public final class Journals {
   }
 
   private List<Path> all() {
+    return all("*" + ENDING);
+  }
+
+  private List<Path> all(String pattern) {
     List<Path> result = new ArrayList<>();
     if (Files.isDirectory(folder)) {
-      try (DirectoryStream<Path> journals = Files.newDirectoryStream(folder, "*" + ENDING)) {
+      try (DirectoryStream<Path> journals = Files.newDirectoryStream(folder, pattern)) {
         journals.forEach(result::add);
       } catch (IOException | RuntimeException e) {
         LOG.warn("{} cannot be looked through", folder, e);
@@ -238,6 +245,24 @@ public final class Journals {
   private static String nameOf(Path journal) {
     String file = journal.getFileName().toString();
     return file.substring(0, file.length() - ENDING.length());
+  }
+
+  /** What was being written anew when a program ended. */
+  private void throwAwayUnfinished() {
+    for (Path part : all("*" + ENDING + Rewriting.ENDING)) {
+      String file = part.getFileName().toString();
+      String name = file.substring(0, file.length() - (ENDING + Rewriting.ENDING).length());
+      Optional<Locks.Lock> lock = locks.take(name, "", wallMillis.getAsLong());
+      if (lock.isPresent()) {
+        try {
+          Files.deleteIfExists(part);
+        } catch (IOException e) {
+          LOG.debug("{} stays", part, e);
+        } finally {
+          lock.get().close();
+        }
+      }
+    }
   }
 
   /** Of songs that were left, whose undo histories take more room than there is for them. */
@@ -265,14 +290,14 @@ public final class Journals {
     }
   }
 
-  /**
-   * Puts a journal aside under a name of its own, so that the song's file can have another.
-   *
-   * @return where it is now
-   */
-  public Path setAside(LostSong song) throws IOException {
-    Path from = pathOf(song.lock());
-    Path to = pathOf("new-" + UUID.randomUUID());
-    return Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
+  /** Gives a journal a name of its own, so that the file of its song can have another. */
+  public void setApart(Path journal) throws IOException {
+    if (Files.exists(journal)) {
+      Durable.move(journal, pathOf(newName()));
+    }
+  }
+
+  private static String newName() {
+    return "new-" + UUID.randomUUID();
   }
 }

@@ -27,6 +27,8 @@ public final class Claims {
 
   /** Takes hold of a project that is about to be opened. Not for the window's thread. */
   public FileHold hold(SavedFile file, String title) {
+    // A song that was left a moment ago may still have it.
+    keeper.settle();
     String name = Locks.fileNameOf(file.path());
     List<Locks.Lock> taken = new ArrayList<>();
     Optional<Locks.Lock> lock = locks.take(name, title, wallMillis.getAsLong());

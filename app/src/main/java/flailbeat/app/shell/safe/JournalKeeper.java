@@ -16,8 +16,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.LongSupplier;
 import org.slf4j.Logger;
@@ -185,6 +188,9 @@ public final class JournalKeeper implements Journalist {
           try {
             if (worthKeeping) {
               writing.writer.close();
+              if (unsaved) {
+                setApart(writing.writer);
+              }
             } else {
               writing.writer.delete();
             }
@@ -194,6 +200,12 @@ public final class JournalKeeper implements Journalist {
             writing.locks.forEach(Locks.Lock::close);
           }
         });
+  }
+
+  private void setApart(JournalWriter writer) throws IOException {
+    if (writer.target().isPresent()) {
+      journals.setApart(writer.target().get());
+    }
   }
 
   /** A song that was offered and declined is kept for a while. */
@@ -208,6 +220,20 @@ public final class JournalKeeper implements Journalist {
   public void away(Runnable work) {
     if (!thread.isShutdown()) {
       thread.execute(work);
+    }
+  }
+
+  /**
+   * Waits until what was begun is done, such as letting go of a song that was left. Not for the
+   * window's thread.
+   */
+  public void settle() {
+    try {
+      thread.submit(() -> {}).get(CLOSING_SECONDS, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    } catch (ExecutionException | TimeoutException | RejectedExecutionException e) {
+      LOG.debug("The journal does not come to rest", e);
     }
   }
 

@@ -32,7 +32,13 @@ public final class SongsAtHand {
    * @param millis when, in milliseconds since 1970
    * @param length of the song, in minutes and seconds
    */
-  public record Recent(String path, String title, long millis, String length) {}
+  public record Recent(String path, String title, long millis, String length) {
+    public Recent {
+      if (path == null || title == null || length == null) {
+        throw new IllegalArgumentException("A file that was used has a path and a title");
+      }
+    }
+  }
 
   /**
    * What is kept.
