@@ -106,7 +106,7 @@ public final class FileDrop extends Pane {
         bounds.getMinX() + 2, bounds.getMinY() + 2, bounds.getWidth() - 4, bounds.getHeight() - 4);
     line.setVisible(asTracks);
     if (asTracks) {
-      double at = over == map ? map.sceneX(bar.getAsLong()) : middleX(bar.getAsLong());
+      double at = over == map ? map.time().sceneX(bar.getAsLong()) : middleX(bar.getAsLong());
       line.resizeRelocate(
           Math.clamp(at, bounds.getMinX(), bounds.getMaxX()) - 1,
           bounds.getMinY(),
@@ -120,7 +120,7 @@ public final class FileDrop extends Pane {
   }
 
   private double middleX(long tick) {
-    return middle.shown().sceneX(tick);
+    return middle.shown().time().sceneX(tick);
   }
 
   private Node nodeAt(double x, double y) {
@@ -137,9 +137,9 @@ public final class FileDrop extends Pane {
   private OptionalLong barAt(double x, double y) {
     double tick;
     if (contains(map, x, y)) {
-      tick = map.tickAtScene(x);
+      tick = map.time().tickAtScene(x);
     } else if (contains(middle.shown().node(), x, y)) {
-      tick = middle.shown().tickAtScene(x);
+      tick = middle.shown().time().tickAtScene(x);
     } else {
       return OptionalLong.empty();
     }

@@ -45,20 +45,15 @@ import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.app.view.map.SongMap;
-import flailbeat.app.view.page.InputMenu;
 import flailbeat.app.view.page.KeysPage;
-import flailbeat.app.view.page.RecordingPage;
-import flailbeat.app.view.page.SoundPart;
 import flailbeat.app.view.row.NoticeLine;
 import flailbeat.app.view.row.RunRow;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.audio.AudioEngine;
-import flailbeat.audio.midi.MidiInputs;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.person.Folds.WindowPart;
-import flailbeat.core.time.Clock;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -114,8 +109,7 @@ public final class MainWindow {
   private final WindowPages pages;
   private final RunRow runRow;
   private final NoticeLine notices;
-  private final MidiInputChoice midi;
-  private final SoundDeviceChoice sound;
+  private final DeviceRoom devices;
   private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
 
   /** The system's colours outlive the window, which must not hang on them. */
@@ -156,8 +150,7 @@ public final class MainWindow {
     map = new SongMap(session, palette, mouse);
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
-    midi = new MidiInputChoice(session, new MidiInputs(Clock.SYSTEM, engine.monitor()));
-    sound = new SoundDeviceChoice(session, engine);
+    devices = new DeviceRoom(session, engine);
     pages =
         new WindowPages(
             session,
@@ -166,7 +159,7 @@ public final class MainWindow {
             shelf,
             saved.versions(),
             palette,
-            this::recordingPage,
+            devices::page,
             this::keysPage,
             wavs::write,
             engine);
@@ -301,14 +294,6 @@ public final class MainWindow {
     return new KeysPage(session, commands, keyAsk, () -> papers.print(stage), papers::savePage);
   }
 
-  private RecordingPage recordingPage() {
-    InputMenu input = new InputMenu(midi::lookFor, midi::choose);
-    midi.onCurrent(input::showName);
-    SoundPart soundPart = new SoundPart(session, sound::lookFor);
-    sound.onState(soundPart::showState);
-    return new RecordingPage(session, input, soundPart);
-  }
-
   private WindowColumn layOut(Palette palette, KeyDeck deck, CommandMenus menus) {
     return new WindowColumn(
         middle,
@@ -339,12 +324,12 @@ public final class MainWindow {
 
   /** What is played on beside the computer's keys. */
   public MidiInputChoice midi() {
-    return midi;
+    return devices.midi();
   }
 
   /** Where sound goes. */
   public SoundDeviceChoice sound() {
-    return sound;
+    return devices.sound();
   }
 
   /** Songs that were lost, to be brought back. */
@@ -370,7 +355,7 @@ public final class MainWindow {
     Platform.getPreferences().colorSchemeProperty().removeListener(onColors);
     frames.close();
     session.run().stop();
-    midi.close();
+    devices.close();
     tracks.close();
     stage.hide();
   }
@@ -401,8 +386,7 @@ public final class MainWindow {
   }
 
   private void watch() {
-    sound.watch();
-    midi.watch();
+    devices.watch();
     notices.showFault(engine.fault());
     saved.watch(notices, () -> middle.shown().isMouseBusy());
     work.show(notices);

@@ -207,7 +207,8 @@ public final class KillRounds {
     for (int i = 0; i < 300; i++) {
       keys.send("+A ~30 -A ~170");
       if (state().filter(s -> !s.played().isEmpty()).isPresent()) {
-        keys.send("~500");
+        // The last of these may not be on the disk yet.
+        keys.send("~1500");
         probes = struck(state().orElseThrow()).size();
         return;
       }

@@ -35,11 +35,8 @@ public interface MiddleView {
   /** Does something at the line nearest to the mouse; says so where it is not over it. */
   void atMouse(LongConsumer action);
 
-  /** The tick that stands at a place of the window across. */
-  double tickAtScene(double sceneX);
-
-  /** Where a tick stands across the window. */
-  double sceneX(long tick);
+  /** Which tick stands where. */
+  TimeRuler time();
 
   /** Whether the mouse holds something there that Esc takes back. */
   boolean isMouseBusy();

@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.app.view.base.Playhead;
+import flailbeat.app.view.base.TimeRuler;
 import flailbeat.app.view.bench.hand.MouseTip;
 import flailbeat.app.view.bench.hand.RailMouse;
 import flailbeat.app.view.bench.hand.RollGestures;
@@ -241,13 +242,8 @@ public final class BenchView extends Region implements MiddleView {
   }
 
   @Override
-  public double tickAtScene(double sceneX) {
-    return viewport.scale().tickAt(layers.ruler().sceneToLocal(sceneX, 0).getX());
-  }
-
-  @Override
-  public double sceneX(long tick) {
-    return layers.ruler().localToScene(viewport.scale().xOf(tick), 0).getX();
+  public TimeRuler time() {
+    return new TimeRuler(layers.ruler(), viewport.scale()::tickAt, viewport.scale()::xOf);
   }
 
   @Override

@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.app.view.base.Playhead;
+import flailbeat.app.view.base.TimeRuler;
 import flailbeat.app.view.bench.BenchScroll;
 import flailbeat.app.view.bench.PageTurner;
 import flailbeat.app.view.bench.hand.RulerMouse;
@@ -316,13 +317,8 @@ public final class MapView extends Region implements MiddleView {
   }
 
   @Override
-  public double tickAtScene(double sceneX) {
-    return viewport.scale().tickAt(ruler.sceneToLocal(sceneX, 0).getX());
-  }
-
-  @Override
-  public double sceneX(long tick) {
-    return ruler.localToScene(viewport.scale().xOf(tick), 0).getX();
+  public TimeRuler time() {
+    return new TimeRuler(ruler, viewport.scale()::tickAt, viewport.scale()::xOf);
   }
 
   @Override

@@ -6,6 +6,7 @@ import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.control.Pixels;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Playhead;
+import flailbeat.app.view.base.TimeRuler;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.Gesture;
 import flailbeat.app.view.bench.hand.SongMouse;
@@ -189,14 +190,9 @@ public final class SongMap extends Region {
     return Math.max(least, song.meters().wholeBars(new TickRange(0, song.end() + 1)).end());
   }
 
-  /** The tick that stands at a place of the window across. */
-  public double tickAtScene(double sceneX) {
-    return scale().tickAt(sceneToLocal(sceneX, 0).getX());
-  }
-
-  /** Where a tick stands across the window. */
-  public double sceneX(long tick) {
-    return localToScene(xOf(tick), 0).getX();
+  /** Which tick stands where. */
+  public TimeRuler time() {
+    return new TimeRuler(this, scale()::tickAt, scale()::xOf);
   }
 
   private MapScale scale() {

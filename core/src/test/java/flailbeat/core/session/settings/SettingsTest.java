@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.core.capture.RecordingMode;
+import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.notes.MoveStep;
 import flailbeat.core.edit.notes.NoteResize;
 import flailbeat.core.edit.notes.Stencil;
@@ -15,6 +16,7 @@ import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.Touch;
+import flailbeat.core.model.Song;
 import flailbeat.core.pitch.Scale;
 import flailbeat.core.playback.ClickSound;
 import flailbeat.core.quantize.Groove;
@@ -169,5 +171,39 @@ class SettingsTest {
         .isEqualTo(Path.of("/etc/own/flailbeat/settings.json"));
     assertThat(SettingsPlace.of(Map.of(), "Mac OS X", home))
         .isEqualTo(home.resolve("Library/Application Support/Flailbeat/settings.json"));
+  }
+
+  /** XDG Base Directory Specification 0.8: a place that is not absolute is to be passed over. */
+  @Test
+  void journals_lie_where_each_system_keeps_what_outlives_a_program() {
+    Path home = Path.of("/home/ada");
+    assertThat(StatePlace.of(Map.of(), "Linux", home))
+        .isEqualTo(home.resolve(".local/state/flailbeat"));
+    assertThat(StatePlace.of(Map.of("XDG_STATE_HOME", "/var/own"), "Linux", home))
+        .isEqualTo(Path.of("/var/own/flailbeat"));
+    assertThat(StatePlace.of(Map.of("XDG_STATE_HOME", "own"), "Linux", home))
+        .isEqualTo(home.resolve(".local/state/flailbeat"));
+    assertThat(StatePlace.of(Map.of(), "Mac OS X", home))
+        .isEqualTo(home.resolve("Library/Application Support/Flailbeat/State"));
+    assertThat(StatePlace.of(Map.of("LOCALAPPDATA", "/c/Local"), "Windows 11", home))
+        .isEqualTo(Path.of("/c/Local/Flailbeat"));
+  }
+
+  @Test
+  void songs_used_lately_come_back_the_latest_first_each_once() throws IOException {
+    Path file = folder.resolve("settings.json");
+    Session session = new Session(() -> 0, new FakePlayer(() -> 0));
+    session.person().songs().used("/a.flail", HarbourLamps.song(), 5);
+    session.person().songs().used("/b.flail", Song.empty(), 6);
+    session.person().songs().used("/a.flail", HarbourLamps.song(), 7);
+    session.person().songs().setReopens(true);
+    session.person().songs().setAutosaveMinutes(5);
+    SettingsFile.write(Settings.of(session), file);
+    Session later = new Session(() -> 0, new FakePlayer(() -> 0));
+    SettingsFile.read(file).orElseThrow().settings().applyTo(later);
+    assertThat(later.person().songs().kept()).isEqualTo(session.person().songs().kept());
+    assertThat(later.person().songs().kept().recent())
+        .extracting(r -> r.path() + " " + r.millis() + " " + r.length())
+        .containsExactly("/a.flail 7 0:40", "/b.flail 6 0:00");
   }
 }
