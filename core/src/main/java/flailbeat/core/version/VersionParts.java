@@ -29,7 +29,7 @@ public final class VersionParts {
     List<TrackPart> result = new ArrayList<>();
     for (Track was : then.tracks()) {
       Optional<Track> is = now.track(was.id());
-      if (is.filter(was::equals).isEmpty()) {
+      if (is.filter(i -> isAs(was, i)).isEmpty()) {
         String notes = counted(was.noteCount(), "note");
         String words =
             is.isEmpty() ? notes + "; it is gone now" : notes + "; now " + is.get().noteCount();
@@ -37,6 +37,13 @@ public final class VersionParts {
       }
     }
     return result;
+  }
+
+  /** How a track is shown is no part of what was made. */
+  private static boolean isAs(Track was, Track is) {
+    return was.clips().equals(is.clips())
+        && was.sound().equals(is.sound())
+        && was.name().equals(is.name());
   }
 
   private static List<ClipPart> clips(Song then, Track was, Optional<Track> is) {

@@ -191,6 +191,7 @@ public final class VersionsPage extends PageBox {
     Label label = new Label(text);
     label.setWrapText(true);
     label.setMaxWidth(Double.MAX_VALUE);
+    label.setMinHeight(USE_PREF_SIZE);
     HBox.setHgrow(label, Priority.ALWAYS);
     Button take = Buttons.text("Take back", hint, press);
     take.getStyleClass().add("small");
