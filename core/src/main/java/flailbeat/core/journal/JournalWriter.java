@@ -191,6 +191,7 @@ public final class JournalWriter {
     try {
       List<Waiting> batch;
       boolean begins;
+      Optional<Rewriting> unwanted = Optional.empty();
       synchronized (waiting) {
         if (hasNothingToDo()) {
           return false;
@@ -200,9 +201,11 @@ public final class JournalWriter {
         waiting.clear();
         begins = lacksSome || rewriting == null && shallBeAnew();
         if (begins) {
+          unwanted = Optional.ofNullable(rewriting);
           beginAnew();
         }
       }
+      unwanted.ifPresent(Rewriting::abandon);
       append(batch, begins);
       if (rewriting != null && rewriting.goOn(behind)) {
         exchange();
@@ -211,6 +214,10 @@ public final class JournalWriter {
       return rewriting != null || wantsWhole;
     } catch (IOException e) {
       failed(e);
+      return false;
+    } catch (RuntimeException e) {
+      // What follows would not fit behind what is there: all of it is written anew.
+      failed(new IOException("this should not have happened: " + e, e));
       return false;
     }
   }
@@ -230,9 +237,6 @@ public final class JournalWriter {
   }
 
   private void beginAnew() {
-    if (rewriting != null) {
-      rewriting.abandon();
-    }
     rewriting = new Rewriting(state.copy(), target.orElseThrow(), wallMillis.getAsLong());
     behind = lacksSome;
     lacksSome = false;

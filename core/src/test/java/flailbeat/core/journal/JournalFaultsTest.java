@@ -203,4 +203,27 @@ class JournalFaultsTest {
     assertThat(writer.isSlow()).isFalse();
     assertThat(JournalReading.of(disk.path("/state/new-1.journal")).state().played()).hasSize(more);
   }
+
+  @Test
+  void an_entry_that_cannot_be_written_takes_none_of_the_others_with_it() throws IOException {
+    FaultyDisk disk = new FaultyDisk();
+    Files.createDirectories(disk.path("/state"));
+    JournalWriter writer = begin(disk);
+    Song song = Song.empty();
+    Song next = SongEdits.setTempo(song, Tempo.ofBpm(101));
+    writer.put(new JournalEntry.Did("First", song, next, JournalEntry.Did.NONE));
+    writer.work();
+    Song last = SongEdits.setTempo(next, Tempo.ofBpm(102));
+    writer.put(new JournalEntry.Did(null, next, last, JournalEntry.Did.NONE));
+    writer.work();
+    assertThat(writer.fault()).isPresent();
+    writer.put(new JournalEntry.Undone());
+    writer.put(new JournalEntry.Did("Second", next, last, JournalEntry.Did.NONE));
+    while (writer.work() || writer.fault().isPresent()) {
+      // Until it has taken all.
+    }
+    assertThat(JournalReading.of(disk.path("/state/new-1.journal")).state().history().steps())
+        .extracting(History.Step::label)
+        .containsExactly("", "First", "Second");
+  }
 }

@@ -2,6 +2,7 @@ package flailbeat.app.shell.files;
 
 import flailbeat.app.shell.safe.JournalKeeper;
 import flailbeat.app.shell.safe.Safekeeping;
+import flailbeat.app.shell.work.Daemons;
 import flailbeat.app.view.safe.LostPane;
 import flailbeat.core.journal.JournalState;
 import flailbeat.core.journal.Journals;
@@ -10,6 +11,7 @@ import flailbeat.core.session.lost.LostSongs;
 import flailbeat.core.session.lost.LostSongs.Offer;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.ExecutorService;
 import javafx.application.Platform;
 
 /** Looks for songs that were lost, offers them, and does what the person decides. */
@@ -19,6 +21,7 @@ public final class LostRoom implements LostPane.Deciding {
   private final Journals journals;
   private final FileActions files;
   private final LostSongs lost;
+  private final ExecutorService thread = Daemons.single("lost");
 
   /** One that has not looked yet. */
   public LostRoom(Session session, Safekeeping safe, FileActions files, LostSongs lost) {
@@ -43,8 +46,10 @@ public final class LostRoom implements LostPane.Deciding {
   }
 
   private void look(boolean asked) {
-    keeper.away(
+    // Not where the journal of this window is written: that must not wait for what is read here.
+    thread.execute(
         () -> {
+          keeper.settle();
           Journals.Found found = journals.find();
           List<Offer> songs =
               found.lost().stream()

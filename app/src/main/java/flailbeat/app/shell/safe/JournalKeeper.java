@@ -126,7 +126,12 @@ public final class JournalKeeper implements Journalist {
 
   @Override
   public void put(JournalEntry entry) {
-    current.ifPresent(writing -> put(writing, entry));
+    try {
+      current.ifPresent(writing -> put(writing, entry));
+    } catch (RuntimeException e) {
+      // What is done goes on, whatever becomes of its journal.
+      LOG.error("What happened is not in the journal", e);
+    }
   }
 
   private void put(Writing writing, JournalEntry entry) {
@@ -214,13 +219,6 @@ public final class JournalKeeper implements Journalist {
         new Writing(new JournalWriter(journals.pathOf(lost.lock()), lost.reading(), wallMillis));
     writing.locks.add(lost.lock());
     leave(writing, true);
-  }
-
-  /** Does something on the thread on which journals are written. */
-  public void away(Runnable work) {
-    if (!thread.isShutdown()) {
-      thread.execute(work);
-    }
   }
 
   /**
