@@ -40,6 +40,12 @@ public final class Journals {
   private final Locks locks;
   private final LongSupplier wallMillis;
 
+  /** Held while journals are looked into, which may take its time. */
+  private final Object finding = new Object();
+
+  /** Held while it is seen how each of them ends. */
+  private final Object glancing = new Object();
+
   /**
    * Those of a folder, which need not be there yet.
    *
@@ -56,8 +62,28 @@ public final class Journals {
    * work that was lost has it; else one of its own.
    */
   public Locks.Lock take(Optional<SavedFile> file, String title) {
-    return file.flatMap(f -> takeOf(f.path(), title)).orElseGet(() -> takeNew(title));
+    synchronized (glancing) {
+      return file.flatMap(f -> takeOf(f.path(), title)).orElseGet(() -> takeNew(title));
+    }
   }
+
+  /**
+   * What was done to a song before it was left, and the lock of its journal, if its file is still
+   * as it was then. Waits while journals are looked into.
+   */
+  public Optional<History> takeHistory(SavedFile now, String title) {
+    synchronized (finding) {
+      Optional<Locks.Lock> lock = takeOf(now.path(), title);
+      Optional<JournalReading> reading = lock.flatMap(l -> historyOf(l, now));
+      if (reading.isEmpty()) {
+        lock.ifPresent(Locks.Lock::close);
+      }
+      return reading.map(r -> new History(lock.orElseThrow(), r));
+    }
+  }
+
+  /** What was done to a song, in its journal. */
+  public record History(Locks.Lock lock, JournalReading reading) {}
 
   /** Takes the journal of a song's file, where nobody has it and nothing in it would be lost. */
   public Optional<Locks.Lock> takeOf(Path file, String title) {
@@ -94,11 +120,7 @@ public final class Journals {
     return folder.resolve(name + ENDING);
   }
 
-  /**
-   * What was done to a song before it was left, if its file is still as it was then. The lock is
-   * its journal's.
-   */
-  public Optional<JournalReading> historyOf(Locks.Lock lock, SavedFile now) {
+  private Optional<JournalReading> historyOf(Locks.Lock lock, SavedFile now) {
     Path journal = pathOf(lock);
     try {
       if (!Files.exists(journal)) {
@@ -172,58 +194,92 @@ public final class Journals {
         : Optional.empty();
   }
 
-  /** Looks for songs that can be brought back, and throws away what was kept long enough. */
+  /** A journal that was taken to be looked into. */
+  private record Taken(Path journal, Locks.Lock lock, boolean aside) {}
+
+  /**
+   * Looks for songs that can be brought back, and throws away what was kept long enough. Whoever
+   * begins a journal meanwhile waits for a glance at each alone, not until they are read.
+   */
   public Found find() {
-    List<LostSong> lost = new ArrayList<>();
-    List<String> unreadable = new ArrayList<>();
-    List<Locks.Holder> elsewhere = new ArrayList<>();
-    List<Path> left = new ArrayList<>();
+    synchronized (finding) {
+      List<LostSong> lost = new ArrayList<>();
+      List<String> unreadable = new ArrayList<>();
+      List<Locks.Holder> elsewhere = new ArrayList<>();
+      List<Path> left = new ArrayList<>();
+      List<Taken> taken;
+      synchronized (glancing) {
+        taken = glance(left, elsewhere);
+      }
+      for (Taken each : taken) {
+        read(each, left, unreadable).ifPresent(lost::add);
+      }
+      throwAwayOldest(left);
+      throwAwayUnfinished();
+      lost.sort(Comparator.comparingLong((LostSong l) -> l.reading().lastMillis()).reversed());
+      return new Found(lost, unreadable, elsewhere);
+    }
+  }
+
+  /** Takes those of songs that may have been lost; of the others it is enough to see their end. */
+  private List<Taken> glance(List<Path> left, List<Locks.Holder> elsewhere) {
+    List<Taken> result = new ArrayList<>();
     for (Path journal : all()) {
       String name = nameOf(journal);
       Optional<Locks.Lock> lock = locks.take(name, "", wallMillis.getAsLong());
       if (lock.isEmpty()) {
         locks.holder(name).ifPresent(elsewhere::add);
-        continue;
-      }
-      boolean kept = false;
-      try {
-        kept = look(journal, lock.get(), lost, left);
-      } catch (IOException e) {
-        LOG.warn("{} cannot be read", journal, e);
-        unreadable.add(journal + ": " + e.getMessage());
-      } finally {
-        if (!kept) {
-          lock.get().close();
-        }
+      } else if (isLeft(journal, left)) {
+        lock.get().close();
+      } else {
+        result.add(new Taken(journal, lock.get(), isAside(journal)));
       }
     }
-    throwAwayOldest(left);
-    throwAwayUnfinished();
-    lost.sort(Comparator.comparingLong((LostSong l) -> l.reading().lastMillis()).reversed());
-    return new Found(lost, unreadable, elsewhere);
+    return result;
   }
 
-  private boolean look(Path journal, Locks.Lock lock, List<LostSong> lost, List<Path> left)
-      throws IOException {
-    JournalFile.Last last = JournalFile.last(journal);
-    long age = wallMillis.getAsLong() - last.wallMillis();
-    boolean ended = last.type() == EntryType.ENDED;
-    boolean aside = last.type() == EntryType.PUT_ASIDE;
-    if (ended && age > HISTORY_MILLIS || aside && age > ASIDE_MILLIS) {
-      Files.deleteIfExists(journal);
+  /** Whether the person left its song; what was kept long enough is gone then. */
+  private boolean isLeft(Path journal, List<Path> left) {
+    try {
+      JournalFile.Last last = JournalFile.last(journal);
+      long age = wallMillis.getAsLong() - last.wallMillis();
+      boolean ended = last.type() == EntryType.ENDED;
+      boolean aside = last.type() == EntryType.PUT_ASIDE;
+      if (ended && age > HISTORY_MILLIS || aside && age > ASIDE_MILLIS) {
+        Files.deleteIfExists(journal);
+        return true;
+      }
+      if (ended) {
+        left.add(journal);
+      }
+      return ended;
+    } catch (IOException e) {
+      LOG.debug("{} is looked into", journal, e);
       return false;
     }
-    if (ended) {
-      left.add(journal);
+  }
+
+  private static boolean isAside(Path journal) {
+    try {
+      return JournalFile.last(journal).type() == EntryType.PUT_ASIDE;
+    } catch (IOException e) {
       return false;
     }
-    JournalReading reading = JournalReading.of(journal);
-    if (!reading.state().hasUnsavedWork()) {
-      left.add(journal);
-      return false;
+  }
+
+  private Optional<LostSong> read(Taken taken, List<Path> left, List<String> unreadable) {
+    try {
+      JournalReading reading = JournalReading.of(taken.journal());
+      if (reading.state().hasUnsavedWork()) {
+        return Optional.of(new LostSong(taken.lock(), reading, taken.aside()));
+      }
+      left.add(taken.journal());
+    } catch (IOException e) {
+      LOG.warn("{} cannot be read", taken.journal(), e);
+      unreadable.add(taken.journal() + ": " + e.getMessage());
     }
-    lost.add(new LostSong(lock, reading, aside));
-    return true;
+    taken.lock().close();
+    return Optional.empty();
   }
 
   private List<Path> all() {

@@ -1,6 +1,5 @@
 package flailbeat.app.shell.safe;
 
-import flailbeat.core.journal.JournalReading;
 import flailbeat.core.journal.Journals;
 import flailbeat.core.journal.Locks;
 import flailbeat.core.journal.SavedFile;
@@ -36,18 +35,10 @@ public final class Claims {
     if (lock.isEmpty() && !locks.has(name)) {
       return new FileHold(taken, Optional.empty(), true, locks.holder(name));
     }
-    Optional<Locks.Lock> journalLock = journals.takeOf(file.path(), title);
-    Optional<JournalReading> journal = journalLock.flatMap(l -> journals.historyOf(l, file));
-    journalLock.ifPresent(l -> keepOrLetGo(l, journal.isPresent(), taken));
-    return new FileHold(List.copyOf(taken), journal, false, Optional.empty());
-  }
-
-  private static void keepOrLetGo(Locks.Lock lock, boolean keep, List<Locks.Lock> kept) {
-    if (keep) {
-      kept.add(lock);
-    } else {
-      lock.close();
-    }
+    Optional<Journals.History> before = journals.takeHistory(file, title);
+    before.ifPresent(h -> taken.add(h.lock()));
+    return new FileHold(
+        List.copyOf(taken), before.map(Journals.History::reading), false, Optional.empty());
   }
 
   /** A file that another window has open, which must not be written here. */
