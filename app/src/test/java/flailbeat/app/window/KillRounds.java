@@ -43,7 +43,9 @@ public final class KillRounds {
   private static final Map<String, Integer> PITCHES =
       Map.of("A", 60, "S", 62, "D", 64, "F", 65, "G", 67, "H", 69, "J", 71, "K", 72);
 
-  /** Asked to end, it writes all that it knows of; what was sent just then may not have come yet. */
+  /**
+   * Asked to end, it writes all that it knows of; what was sent just then may not have come yet.
+   */
   private static final long SOON_NANOS = 600 * MS;
 
   private static final int ENDING_SECONDS = 6;

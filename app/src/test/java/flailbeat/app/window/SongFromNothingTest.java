@@ -142,6 +142,26 @@ class SongFromNothingTest extends RollWindow {
   private void chordsByKeysABarLate() throws Exception {
     key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
     ui.run(() -> ui.session.runControl().seek(0));
+    int before = keys;
+    playTwoChords();
+    for (int again = 0; again < 4 && !isInTime(); again++) {
+      // The machine stood still just then: nobody plays so late.
+      ui.run(ui.session.editing()::undo);
+      ui.run(() -> ui.session.runControl().seek(0));
+      keys = before;
+      playTwoChords();
+    }
+    assertThat(clips(2)).isEqualTo("0-2");
+    onMap(place(1.5, 2), place(1.5, 2));
+    key(KeyCode.ALT, KeyCode.J);
+    assertThat(clips(2)).isEqualTo("0-1");
+    assertThat(track(2).notes().getFirst().onset()).isLessThan(BAR / 4);
+    key(KeyCode.ALT, KeyCode.W);
+    onMap(place(1.01, 2), place(31.9, 2));
+    key(KeyCode.ESCAPE);
+  }
+
+  private void playTwoChords() throws Exception {
     key(KeyCode.SHIFT, KeyCode.SPACE);
     for (int chord = 0; chord < 2; chord++) {
       waitUntil(1.02 + chord * 0.4);
@@ -151,14 +171,11 @@ class SongFromNothingTest extends RollWindow {
       release(KeyCode.A, KeyCode.D, KeyCode.G);
     }
     key(KeyCode.SPACE);
-    assertThat(clips(2)).isEqualTo("0-2");
-    onMap(place(1.5, 2), place(1.5, 2));
-    key(KeyCode.ALT, KeyCode.J);
-    assertThat(clips(2)).isEqualTo("0-1");
-    assertThat(track(2).notes().getFirst().onset()).isLessThan(BAR / 4);
-    key(KeyCode.ALT, KeyCode.W);
-    onMap(place(1.01, 2), place(31.9, 2));
-    key(KeyCode.ESCAPE);
+  }
+
+  private boolean isInTime() {
+    long first = track(2).notes().getFirst().onset();
+    return clips(2).equals("0-2") && first >= BAR && first < BAR + BAR / 8;
   }
 
   private void lineByMouse() throws Exception {
