@@ -141,9 +141,8 @@ public final class Journals {
    *
    * @param lost songs that can be brought back, the latest first
    * @param unreadable what is wrong with others, a line each; they stay where they are
-   * @param elsewhere who has others open
    */
-  public record Found(List<LostSong> lost, List<String> unreadable, List<Locks.Holder> elsewhere) {}
+  public record Found(List<LostSong> lost, List<String> unreadable) {}
 
   /**
    * A journal of a song that was not saved, or is open elsewhere.
@@ -205,11 +204,10 @@ public final class Journals {
     synchronized (finding) {
       List<LostSong> lost = new ArrayList<>();
       List<String> unreadable = new ArrayList<>();
-      List<Locks.Holder> elsewhere = new ArrayList<>();
       List<Path> left = new ArrayList<>();
       List<Taken> taken;
       synchronized (glancing) {
-        taken = glance(left, elsewhere);
+        taken = glance(left);
       }
       for (Taken each : taken) {
         read(each, left, unreadable).ifPresent(lost::add);
@@ -217,54 +215,55 @@ public final class Journals {
       throwAwayOldest(left);
       throwAwayUnfinished();
       lost.sort(Comparator.comparingLong((LostSong l) -> l.reading().lastMillis()).reversed());
-      return new Found(lost, unreadable, elsewhere);
+      return new Found(lost, unreadable);
     }
   }
 
   /** Takes those of songs that may have been lost; of the others it is enough to see their end. */
-  private List<Taken> glance(List<Path> left, List<Locks.Holder> elsewhere) {
+  private List<Taken> glance(List<Path> left) {
     List<Taken> result = new ArrayList<>();
     for (Path journal : all()) {
-      String name = nameOf(journal);
-      Optional<Locks.Lock> lock = locks.take(name, "", wallMillis.getAsLong());
-      if (lock.isEmpty()) {
-        locks.holder(name).ifPresent(elsewhere::add);
-      } else if (isLeft(journal, left)) {
-        lock.get().close();
-      } else {
-        result.add(new Taken(journal, lock.get(), isAside(journal)));
+      Optional<Locks.Lock> lock = locks.take(nameOf(journal), "", wallMillis.getAsLong());
+      if (lock.isPresent()) {
+        Optional<JournalFile.Last> last = lastOf(journal);
+        if (last.isPresent() && isLeft(journal, last.get(), left)) {
+          lock.get().close();
+        } else {
+          boolean aside = last.filter(l -> l.type() == EntryType.PUT_ASIDE).isPresent();
+          result.add(new Taken(journal, lock.get(), aside));
+        }
       }
     }
     return result;
   }
 
-  /** Whether the person left its song; what was kept long enough is gone then. */
-  private boolean isLeft(Path journal, List<Path> left) {
+  private static Optional<JournalFile.Last> lastOf(Path journal) {
     try {
-      JournalFile.Last last = JournalFile.last(journal);
-      long age = wallMillis.getAsLong() - last.wallMillis();
-      boolean ended = last.type() == EntryType.ENDED;
-      boolean aside = last.type() == EntryType.PUT_ASIDE;
-      if (ended && age > HISTORY_MILLIS || aside && age > ASIDE_MILLIS) {
-        Files.deleteIfExists(journal);
-        return true;
-      }
-      if (ended) {
-        left.add(journal);
-      }
-      return ended;
+      return Optional.of(JournalFile.last(journal));
     } catch (IOException e) {
       LOG.debug("{} is looked into", journal, e);
-      return false;
+      return Optional.empty();
     }
   }
 
-  private static boolean isAside(Path journal) {
-    try {
-      return JournalFile.last(journal).type() == EntryType.PUT_ASIDE;
-    } catch (IOException e) {
-      return false;
+  /** Whether the person left its song; what was kept long enough is gone then. */
+  private boolean isLeft(Path journal, JournalFile.Last last, List<Path> left) {
+    long age = wallMillis.getAsLong() - last.wallMillis();
+    boolean ended = last.type() == EntryType.ENDED;
+    boolean aside = last.type() == EntryType.PUT_ASIDE;
+    if (ended && age > HISTORY_MILLIS || aside && age > ASIDE_MILLIS) {
+      try {
+        Files.deleteIfExists(journal);
+        return true;
+      } catch (IOException e) {
+        LOG.debug("{} is looked into", journal, e);
+        return false;
+      }
     }
+    if (ended) {
+      left.add(journal);
+    }
+    return ended;
   }
 
   private Optional<LostSong> read(Taken taken, List<Path> left, List<String> unreadable) {

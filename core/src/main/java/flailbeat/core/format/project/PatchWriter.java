@@ -35,7 +35,7 @@ final class PatchWriter {
         after.title().equals(before.title()) ? null : after.title(),
         after.nextId(),
         sameHead ? null : ProjectWriter.head(after),
-        after.tracks().equals(before.tracks()) && sameObjects(before.tracks(), after.tracks())
+        sameObjects(before.tracks(), after.tracks())
             ? null
             : new PatchWriter(before).tracks(after.tracks()));
   }
