@@ -98,24 +98,9 @@ public final class JournalState {
     return recorded;
   }
 
-  /** How many of its passes are steps of the history already. */
-  public int passes() {
-    return passes;
-  }
-
   /** How far that recording came, in unrolled time. */
   public long reachedNanos() {
     return reachedNanos;
-  }
-
-  /** Whether it was offered and declined. */
-  public boolean isAside() {
-    return aside;
-  }
-
-  /** Whether the person left the song, rather than lost it. */
-  public boolean isEnded() {
-    return ended;
   }
 
   /** Whether there is anything in it that stands in no file. */

@@ -1,7 +1,5 @@
 package flailbeat.core.journal;
 
-import flailbeat.core.model.Song;
-
 /**
  * A song that can be brought back.
  *
@@ -9,9 +7,4 @@ import flailbeat.core.model.Song;
  * @param reading what its journal holds
  * @param aside whether it was offered before and declined
  */
-public record LostSong(Locks.Lock lock, JournalReading reading, boolean aside) {
-  /** The song as it was left, without what a recording that was never ended had gathered. */
-  public Song song() {
-    return reading.state().song();
-  }
-}
+public record LostSong(Locks.Lock lock, JournalReading reading, boolean aside) {}
