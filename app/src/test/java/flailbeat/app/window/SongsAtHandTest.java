@@ -146,18 +146,24 @@ class SongsAtHandTest extends HeadlessWindow {
     open(file);
     byte[] before = Files.readAllBytes(file);
     ui.run(() -> session().notes().apply("Legato", NoteTools::legato));
-    ui.run(() -> ui.window.files().watch(0, () -> false));
-    ui.run(() -> ui.window.files().watch(100 * minute, () -> false));
+    // Later than the window's own clock, which goes on beside: by that one nothing is due yet.
+    long now = System.nanoTime() + 1_000 * minute;
+    ui.run(() -> ui.window.files().watch(now - 100 * minute, () -> false));
+    ui.run(() -> ui.window.files().watch(now, () -> false));
     assertThat(Files.readAllBytes(file)).isEqualTo(before);
-    ui.run(() -> session().person().songs().setAutosaveMinutes(5));
-    ui.run(() -> ui.window.files().watch(200 * minute, () -> false));
+    ui.run(
+        () -> {
+          session().person().songs().setAutosaveMinutes(5);
+          ui.window.files().watch(now, () -> false);
+        });
+    long due = now + 6 * minute;
     ui.run(() -> session().run().playOrStop());
-    ui.run(() -> ui.window.files().watch(206 * minute, () -> false));
+    ui.run(() -> ui.window.files().watch(due, () -> false));
     assertThat(Files.readAllBytes(file)).as("not while it plays").isEqualTo(before);
     ui.run(() -> session().run().playOrStop());
-    ui.run(() -> ui.window.files().watch(206 * minute, () -> true));
+    ui.run(() -> ui.window.files().watch(due, () -> true));
     assertThat(Files.readAllBytes(file)).as("not while something is held").isEqualTo(before);
-    ui.run(() -> ui.window.files().watch(206 * minute, () -> false));
+    ui.run(() -> ui.window.files().watch(due, () -> false));
     ui.await(() -> !session().document().hasUnsavedWork());
     assertThat(SongFiles.standard().read(file).song()).isNotEqualTo(HarbourLamps.song());
   }
