@@ -1,32 +1,18 @@
 package flailbeat.app;
 
 import flailbeat.app.cli.CommandLineApp;
+import flailbeat.app.cli.CommandWords;
 import flailbeat.app.shell.FlailbeatApp;
 import flailbeat.core.format.SafeFile;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Set;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import javafx.application.Application;
 
 /** Starts the window or, when the first word names a command, the command line. */
 public final class Main {
-  private static final Set<String> COMMANDS =
-      Set.of(
-          "info",
-          "convert",
-          "beat",
-          "quantize",
-          "recover",
-          "versions",
-          "help",
-          "--help",
-          "-h",
-          "--version",
-          "-V");
-
   private static final String LINE = "%1$tT.%1$tL %4$s %3$s - %5$s%6$s%n";
 
   /** JavaFX warns of being on the class path, which is how it is meant here. */
@@ -61,7 +47,7 @@ public final class Main {
     System.setProperty("java.util.logging.SimpleFormatter.format", LINE);
     ALL.setLevel(Level.WARNING);
     Runtime.getRuntime().addShutdownHook(new Thread(SafeFile::abandonAll, "part-files"));
-    if (args.length > 0 && COMMANDS.contains(args[0])) {
+    if (args.length > 0 && CommandWords.ALL.contains(args[0])) {
       System.exit(CommandLineApp.run(args));
     }
     if (args.length == 1 && !args[0].startsWith("-") && !Files.exists(Path.of(args[0]))) {

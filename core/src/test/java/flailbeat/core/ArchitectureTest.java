@@ -19,7 +19,11 @@ class ArchitectureTest {
     layeredArchitecture()
         .consideringOnlyDependenciesInLayers()
         .layer("floor 0")
-        .definedBy("flailbeat.core.time..", "flailbeat.core.pitch..", "flailbeat.core.work..")
+        .definedBy(
+            "flailbeat.core.text..",
+            "flailbeat.core.time..",
+            "flailbeat.core.pitch..",
+            "flailbeat.core.work..")
         .layer("floor 1")
         .definedBy("flailbeat.core.event..", "flailbeat.core.model..")
         .layer("floor 2")

@@ -100,7 +100,7 @@ public final class CommandLineApp {
     }
   }
 
-  private static CommandLine commandLine() {
+  static CommandLine commandLine() {
     return Words.of(new CommandLine(new CommandLineApp()));
   }
 

@@ -3,7 +3,8 @@ package flailbeat.app.cli;
 import flailbeat.app.formats.Formats;
 import flailbeat.app.place.Places;
 import flailbeat.core.model.Song;
-import flailbeat.core.version.SongChanges;
+import flailbeat.core.text.Counted;
+import flailbeat.core.version.ToldVersion;
 import flailbeat.core.version.Version;
 import flailbeat.core.version.Versions;
 import java.io.IOException;
@@ -83,21 +84,13 @@ final class VersionsCommand implements Callable<Integer> {
     if (all.isEmpty()) {
       to.println("No earlier version is kept of " + CommandLineApp.shown(song) + ".");
     }
-    Optional<Song> later = now();
-    for (int i = 0; i < all.size(); i++) {
-      Song then = read(all.get(i));
-      List<String> words = later.map(l -> SongChanges.words(then, l)).orElse(List.of());
-      String changes = words.isEmpty() ? "" : "; after it: " + String.join("; ", words);
-      to.println(
-          CommandLineApp.plain(
-              (i + 1)
-                  + "  "
-                  + Times.of(all.get(i).millis())
-                  + "  "
-                  + then.noteCount()
-                  + " notes"
-                  + changes));
-      later = Optional.of(then);
+    int row = 1;
+    for (ToldVersion each : ToldVersion.of(all, now(), all.size())) {
+      String notes = each.notes().map(n -> "  " + Counted.of(n, "note")).orElse("");
+      String after = each.notes().isPresent() && !each.words().isEmpty() ? "; after it: " : "  ";
+      String line = row + "  " + Times.of(each.version().millis()) + notes + (after + each.words());
+      to.println(CommandLineApp.plain(line.stripTrailing()));
+      row++;
     }
   }
 

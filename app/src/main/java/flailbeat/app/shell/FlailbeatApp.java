@@ -4,6 +4,7 @@ import flailbeat.app.place.Places;
 import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.BackgroundWorkshop;
+import flailbeat.app.shell.work.Daemons;
 import flailbeat.audio.AudioEngine;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.session.Session;
@@ -12,6 +13,7 @@ import flailbeat.core.time.Clock;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
 import javafx.application.Application;
 import javafx.stage.Stage;
 
@@ -20,6 +22,10 @@ public final class FlailbeatApp extends Application {
   /** Right of any screen: where the launcher's class cache is made. */
   private static final double OUT_OF_SIGHT = 30_000;
 
+  /** So many frames after the first the window is at rest: what nobody waits for begins. */
+  private static final int AT_REST = 12;
+
+  private final CountDownLatch atRest = new CountDownLatch(1);
   private AudioEngine engine;
   private SettingsKeeper keeper;
   private Safekeeping safe;
@@ -36,6 +42,7 @@ public final class FlailbeatApp extends Application {
     }
     safe = Safekeeping.standard();
     safe.flushAtEnd();
+    safe.keeper().restUntil(atRest);
     MainWindow window = new MainWindow(stage, session, engine, workshop, safe, null);
     Mishaps.tellIn(session, () -> window.files().afterFaults(safe::goOnAnew));
     keeper = new SettingsKeeper(session);
@@ -60,9 +67,8 @@ public final class FlailbeatApp extends Application {
       WindowMemory.stayInSight(stage);
     }
     window.show();
-    new AfterFrames(2, () -> LogFiles.writeTo(Places.state().resolve("log"))).start();
     new AfterFrames(3, engine::loadRest).start();
-    new AfterFrames(3, window.lost()::lookAtStart).start();
+    new AfterFrames(AT_REST, () -> atRest(window)).start();
     words.stream()
         .filter(w -> !w.startsWith("--"))
         .findFirst()
@@ -74,6 +80,12 @@ public final class FlailbeatApp extends Application {
     }
   }
 
+  private void atRest(MainWindow window) {
+    atRest.countDown();
+    Daemons.of("log", () -> LogFiles.writeTo(Places.state().resolve("log"))).start();
+    window.lost().lookAtStart();
+  }
+
   private void reopen(MainWindow window) {
     SongsAtHand songs = session.person().songs();
     if (songs.kept().reopens()) {
@@ -83,6 +95,7 @@ public final class FlailbeatApp extends Application {
 
   @Override
   public void stop() {
+    atRest.countDown();
     keeper.close();
     safe.close(session.document().hasUnsavedWork());
     engine.close();

@@ -11,6 +11,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -42,6 +44,21 @@ class CommandWordsTest extends CommandLineRig {
     assertThat(run(words)).isEqualTo(2);
     assertThat(err.toString(StandardCharsets.UTF_8)).isNotBlank().doesNotContain("\tat ");
     assertThat(target).doesNotExist();
+  }
+
+  @Test
+  void each_command_is_known_to_the_launcher_too_which_keeps_its_output_apart() throws IOException {
+    String launcher = Files.readString(Path.of("..", "flailbeat"));
+    Matcher words = Pattern.compile("(?m)^  (info \\|.*)\\)$").matcher(launcher);
+    assertThat(words.find()).isTrue();
+    assertThat(words.group(1).split(" \\| ")).containsExactlyInAnyOrderElementsOf(CommandWords.ALL);
+    assertThat(CommandWords.ALL)
+        .containsAll(CommandLineApp.commandLine().getSubcommands().keySet());
+    assertThat(CommandLineApp.commandLine().getSubcommands().keySet())
+        .containsAll(
+            CommandWords.ALL.stream()
+                .filter(w -> !w.startsWith("-") && !w.equals("help"))
+                .toList());
   }
 
   @Test

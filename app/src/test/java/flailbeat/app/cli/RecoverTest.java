@@ -128,4 +128,23 @@ class RecoverTest extends CommandLineRig {
     assertThat(run("versions", flail, 7, back)).isEqualTo(1);
     assertThat(told()).contains("there is no version 7; there are 1");
   }
+
+  @Test
+  void a_version_that_is_damaged_hides_none_of_the_others() throws Exception {
+    Versions versions = new Versions(folder.resolve("versions"), System::currentTimeMillis);
+    for (String title : new String[] {"First", "Second", "Third"}) {
+      SongFiles.standard().write(HarbourLamps.song().withTitle(title), flail);
+      versions.keep(flail);
+    }
+    Files.write(versions.of(flail).get(1).file(), new byte[] {1, 2, 3});
+    assertThat(run("versions", flail)).isZero();
+    assertThat(printed().lines())
+        .satisfiesExactly(
+            third -> assertThat(third).startsWith("1  ").contains(" notes"),
+            second -> assertThat(second).startsWith("2  ").contains("cannot be read"),
+            first -> assertThat(first).startsWith("3  ").contains(" notes"));
+    Path back = folder.resolve("back.flail");
+    assertThat(run("versions", flail, 3, back)).isZero();
+    assertThat(read(back).title()).isEqualTo("First");
+  }
 }

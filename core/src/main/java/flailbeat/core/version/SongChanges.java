@@ -4,6 +4,7 @@ import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.text.Counted;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -48,14 +49,16 @@ public final class SongChanges {
     for (Track track : after.tracks()) {
       Optional<Track> was = before.track(track.id());
       if (was.isEmpty()) {
-        words.add("track " + track.name() + " added, with " + counted(track.noteCount(), "note"));
+        words.add(
+            "track " + track.name() + " added, with " + Counted.of(track.noteCount(), "note"));
       } else if (was.get() != track) {
         compare(was.get(), track);
       }
     }
     for (Track track : before.tracks()) {
       if (after.track(track.id()).isEmpty()) {
-        words.add("track " + track.name() + " removed, with " + counted(track.noteCount(), "note"));
+        words.add(
+            "track " + track.name() + " removed, with " + Counted.of(track.noteCount(), "note"));
       }
     }
     boolean same = before.tracks().size() == after.tracks().size();
@@ -85,8 +88,7 @@ public final class SongChanges {
     if (!was.name().equals(is.name())) {
       of.add("was " + was.name());
     }
-    notes(was, is, of);
-    if (of.stream().noneMatch(w -> w.contains("note"))) {
+    if (!notes(was, is, of)) {
       clips(was, is, of);
     }
     if (!was.instrument().equals(is.instrument())) {
@@ -99,7 +101,8 @@ public final class SongChanges {
     }
   }
 
-  private static void notes(Track was, Track is, List<String> of) {
+  /** Tells of notes; gives whether there was anything to tell. */
+  private static boolean notes(Track was, Track is, List<String> of) {
     Map<Long, Note> before = new HashMap<>();
     was.notes().forEach(n -> before.put(n.idNumber(), n));
     Map<String, Integer> counts = new LinkedHashMap<>();
@@ -120,16 +123,17 @@ public final class SongChanges {
     counts.values().removeIf(n -> n == 0);
     boolean first = true;
     for (Map.Entry<String, Integer> each : counts.entrySet()) {
-      String what = first ? counted(each.getValue(), "note") : String.valueOf(each.getValue());
+      String what = first ? Counted.of(each.getValue(), "note") : String.valueOf(each.getValue());
       of.add(what + " " + each.getKey());
       first = false;
     }
+    return !counts.isEmpty();
   }
 
   private static void clips(Track was, Track is, List<String> of) {
     int difference = is.clips().size() - was.clips().size();
     if (difference != 0) {
-      of.add(counted(Math.abs(difference), "clip") + (difference > 0 ? " added" : " removed"));
+      of.add(Counted.of(Math.abs(difference), "clip") + (difference > 0 ? " added" : " removed"));
     } else if (!shapes(was).equals(shapes(is))) {
       of.add("clips moved or shaped");
     } else if (!was.clips().equals(is.clips())) {
@@ -143,9 +147,5 @@ public final class SongChanges {
 
   private static String shape(Clip clip) {
     return clip.start() + " " + clip.length() + " " + clip.period() + " " + clip.traits();
-  }
-
-  private static String counted(int n, String one) {
-    return n + " " + one + (n == 1 ? "" : "s");
   }
 }

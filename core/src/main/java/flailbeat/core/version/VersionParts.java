@@ -5,6 +5,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.text.Counted;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -30,7 +31,7 @@ public final class VersionParts {
     for (Track was : then.tracks()) {
       Optional<Track> is = now.track(was.id());
       if (is.filter(i -> isAs(was, i)).isEmpty()) {
-        String notes = counted(was.noteCount(), "note");
+        String notes = Counted.of(was.noteCount(), "note");
         String words =
             is.isEmpty() ? notes + "; it is gone now" : notes + "; now " + is.get().noteCount();
         result.add(new TrackPart(was.id(), was.name(), words, clips(then, was, is)));
@@ -54,13 +55,10 @@ public final class VersionParts {
         int first = then.meters().positionAt(clip.start()).bar();
         int last = then.meters().positionAt(Math.max(clip.start(), clip.end() - 1)).bar();
         String bars = first == last ? "bar " + first : "bars " + first + " to " + last;
-        result.add(new ClipPart(clip.id(), name + bars + ", " + counted(clip.noteCount(), "note")));
+        result.add(
+            new ClipPart(clip.id(), name + bars + ", " + Counted.of(clip.noteCount(), "note")));
       }
     }
     return result;
-  }
-
-  private static String counted(int n, String one) {
-    return n + " " + one + (n == 1 ? "" : "s");
   }
 }

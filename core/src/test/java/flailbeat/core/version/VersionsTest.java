@@ -14,6 +14,7 @@ import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.tracks.TakenBack;
 import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.files.SongFiles;
+import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -166,6 +167,16 @@ class VersionsTest {
             "track " + first.name() + " removed, with " + first.noteCount() + " notes");
     assertThat(SongChanges.words(before, before.withTitle("Other")))
         .containsExactly("named \u201cOther\u201d");
+    Song named = TrackEdits.rename(before, first.id(), "Keynotes");
+    Song fewer =
+        TrackEdits.rename(named, first.id(), "Keys")
+            .withTrack(first.id(), t -> t.withClips(called(t, "Verse")));
+    assertThat(SongChanges.words(named, fewer))
+        .containsExactly("Keys: was Keynotes, clips moved or shaped");
+  }
+
+  private static List<Clip> called(Track track, String name) {
+    return track.clips().stream().map(c -> c.withTraits(c.traits().withName(name))).toList();
   }
 
   private static Set<NoteId> idsAfter(Track track, int from, int to) {

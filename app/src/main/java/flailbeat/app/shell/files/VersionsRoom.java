@@ -10,7 +10,8 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.Session;
-import flailbeat.core.version.SongChanges;
+import flailbeat.core.session.lost.HeardSong;
+import flailbeat.core.version.ToldVersion;
 import flailbeat.core.version.Version;
 import flailbeat.core.version.Versions;
 import java.io.IOException;
@@ -32,21 +33,29 @@ public final class VersionsRoom implements VersionFiles {
   private final FileActions files;
   private final ExecutorService thread = Daemons.single("versions");
   private final List<Runnable> listeners = new ArrayList<>();
-  private List<Row> rows = List.of();
+  private List<ToldVersion> rows = List.of();
   private Optional<Chosen> chosen = Optional.empty();
-  private boolean hearing;
+  private final HeardSong heard;
   private int looks;
+  private int lookedOpening;
 
   public VersionsRoom(Session session, Safekeeping safe, FileActions files) {
     this.session = session;
     this.versions = safe.versions();
     this.files = files;
+    this.heard = new HeardSong(session, this::tell);
   }
 
   @Override
   public void look() {
     int look = ++looks;
     Optional<Path> file = session.document().file();
+    int opening = session.document().openings();
+    if (opening != lookedOpening) {
+      // What was looked into is of another song, and must not be brought into this one.
+      lookedOpening = opening;
+      show(look, List.of());
+    }
     Song now = session.song();
     if (file.isEmpty()) {
       show(look, List.of());
@@ -56,7 +65,7 @@ public final class VersionsRoom implements VersionFiles {
         () -> {
           try {
             List<Version> all = versions.of(file.get());
-            List<Row> told = told(all, now);
+            List<ToldVersion> told = ToldVersion.of(all, Optional.of(now), MOST_TOLD);
             Platform.runLater(() -> show(look, told));
           } catch (IOException e) {
             Platform.runLater(() -> session.notices().warn(SongFiles.describe(file.get(), e)));
@@ -64,27 +73,7 @@ public final class VersionsRoom implements VersionFiles {
         });
   }
 
-  private static List<Row> told(List<Version> all, Song now) {
-    List<Row> result = new ArrayList<>();
-    Optional<Song> later = Optional.of(now);
-    for (Version version : all) {
-      String words = "";
-      if (result.size() < MOST_TOLD && later.isPresent()) {
-        try {
-          Song then = version.song();
-          words = String.join("; ", SongChanges.words(then, later.get()));
-          later = Optional.of(then);
-        } catch (IOException e) {
-          words = "this version cannot be read: " + SongFiles.reason(e);
-          later = Optional.empty();
-        }
-      }
-      result.add(new Row(version, words));
-    }
-    return result;
-  }
-
-  private void show(int look, List<Row> found) {
+  private void show(int look, List<ToldVersion> found) {
     if (look != looks) {
       return;
     }
@@ -94,7 +83,7 @@ public final class VersionsRoom implements VersionFiles {
             .filter(c -> found.stream().anyMatch(r -> r.version().equals(c.version())))
             .isPresent();
     if (!there) {
-      endHearing();
+      heard.stop();
       chosen = Optional.empty();
     }
     tell();
@@ -105,7 +94,7 @@ public final class VersionsRoom implements VersionFiles {
   }
 
   @Override
-  public List<Row> rows() {
+  public List<ToldVersion> rows() {
     return rows;
   }
 
@@ -116,7 +105,7 @@ public final class VersionsRoom implements VersionFiles {
 
   @Override
   public void choose(Version version) {
-    endHearing();
+    heard.stop();
     thread.execute(
         () -> {
           try {
@@ -130,8 +119,10 @@ public final class VersionsRoom implements VersionFiles {
   }
 
   private void chosen(Chosen now) {
-    chosen = Optional.of(now);
-    tell();
+    if (rows.stream().anyMatch(r -> r.version().equals(now.version()))) {
+      chosen = Optional.of(now);
+      tell();
+    }
   }
 
   @Override
@@ -141,32 +132,12 @@ public final class VersionsRoom implements VersionFiles {
 
   @Override
   public void hear() {
-    if (hearing) {
-      endHearing();
-      return;
-    }
-    chosen.ifPresent(
-        c -> {
-          session.runControl().phrases().hearOther(c.song(), this::heard);
-          hearing = true;
-          tell();
-        });
-  }
-
-  private void heard() {
-    hearing = false;
-    tell();
-  }
-
-  private void endHearing() {
-    if (hearing) {
-      session.run().stop();
-    }
+    chosen.ifPresent(c -> heard.playOrStop(c.song()));
   }
 
   @Override
   public boolean isHearing() {
-    return hearing;
+    return heard.isOn();
   }
 
   @Override
@@ -175,7 +146,7 @@ public final class VersionsRoom implements VersionFiles {
   }
 
   private void open(Chosen version) {
-    endHearing();
+    heard.stop();
     String when = When.of(version.version().millis());
     Song song = version.song();
     session.open(song.withTitle(song.title() + ", " + when), Optional.empty());
@@ -198,7 +169,7 @@ public final class VersionsRoom implements VersionFiles {
   }
 
   private void takeBack(String what, Chosen from, UnaryOperator<Song> change) {
-    endHearing();
+    heard.stop();
     Song before = session.song();
     session.editing().attempt("Take back " + what, change);
     if (session.song() != before) {

@@ -16,6 +16,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
@@ -38,6 +39,9 @@ public final class JournalKeeper implements Journalist {
 
   /** A disk that refuses is asked again after so long. */
   private static final long RETRY_MILLIS = 2_000;
+
+  /** Before that no key can have been struck: the window opens in about a second. */
+  private static final long REST_MILLIS = 2_000;
 
   private static final long CLOSING_SECONDS = 5;
 
@@ -69,6 +73,21 @@ public final class JournalKeeper implements Journalist {
     this.journals = journals;
     this.locks = locks;
     this.wallMillis = wallMillis;
+  }
+
+  /** Leaves the disk alone until the window is drawn, but not for long. */
+  public void restUntil(CountDownLatch drawn) {
+    thread.execute(() -> rest(drawn));
+  }
+
+  private static void rest(CountDownLatch drawn) {
+    try {
+      if (!drawn.await(REST_MILLIS, TimeUnit.MILLISECONDS)) {
+        LOG.debug("The window is not drawn yet; its journal is begun");
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   /** The song that is opened next goes on in the journal that it was lost in. */

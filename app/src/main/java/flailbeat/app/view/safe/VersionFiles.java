@@ -3,19 +3,13 @@ package flailbeat.app.view.safe;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.version.ToldVersion;
 import flailbeat.core.version.Version;
 import java.util.List;
 import java.util.Optional;
 
 /** Where earlier versions of the song come from, and what is done with them. */
 public interface VersionFiles {
-  /**
-   * A version.
-   *
-   * @param words what was changed after it; empty where that was not looked at yet
-   */
-  record Row(Version version, String words) {}
-
   /** A version that was looked into. */
   record Chosen(Version version, Song song) {}
 
@@ -23,7 +17,7 @@ public interface VersionFiles {
   void look();
 
   /** Those that were found, the latest first. */
-  List<Row> rows();
+  List<ToldVersion> rows();
 
   /** Says who is told when others were found, or another is chosen. */
   void onChange(Runnable listener);

@@ -10,6 +10,7 @@ import flailbeat.app.view.base.PageBox;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.person.SongsAtHand;
+import flailbeat.core.version.ToldVersion;
 import flailbeat.core.version.VersionParts;
 import flailbeat.core.version.VersionParts.ClipPart;
 import flailbeat.core.version.VersionParts.TrackPart;
@@ -138,7 +139,7 @@ public final class VersionsPage extends PageBox {
   }
 
   /** What was changed after a version stands above it: between it and the one that came then. */
-  private void show(VersionFiles.Row row) {
+  private void show(ToldVersion row) {
     if (!row.words().isEmpty()) {
       Label words = Form.remark(row.words());
       words.setWrapText(true);

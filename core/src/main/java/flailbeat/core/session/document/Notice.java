@@ -1,5 +1,7 @@
 package flailbeat.core.session.document;
 
+import flailbeat.core.text.Counted;
+
 /**
  * One line for the person.
  *
@@ -10,6 +12,6 @@ public record Notice(String text, boolean warning) {
 
   /** So many notes, in words. */
   public static String notes(int count) {
-    return count == 1 ? "1 note" : count + " notes";
+    return Counted.of(count, "note");
   }
 }

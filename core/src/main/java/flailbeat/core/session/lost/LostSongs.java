@@ -20,16 +20,17 @@ public final class LostSongs {
   private final Session session;
   private final List<Offer> offers = new ArrayList<>();
   private int cursor;
-  private boolean hearing;
+  private final HeardSong heard;
 
   /** Offers none yet. */
   public LostSongs(Session session) {
     this.session = session;
+    this.heard = new HeardSong(session, () -> session.changes().fire(Aspect.LOST));
   }
 
   /** Offers some; those that were offered are no more. */
   public void offer(List<Offer> songs) {
-    endHearing();
+    heard.stop();
     offers.clear();
     offers.addAll(songs);
     cursor = 0;
@@ -60,7 +61,7 @@ public final class LostSongs {
   public void moveTo(int index) {
     int wanted = Math.clamp(index, 0, Math.max(0, offers.size() - 1));
     if (wanted != cursor) {
-      endHearing();
+      heard.stop();
       cursor = wanted;
       session.changes().fire(Aspect.LOST);
     }
@@ -68,42 +69,17 @@ public final class LostSongs {
 
   /** Plays the one under the cursor with its own sounds, or stops. */
   public void hear() {
-    if (hearing) {
-      endHearing();
-      return;
-    }
-    current()
-        .ifPresent(
-            offer -> {
-              if (offer.recovered().song().noteCount() == 0) {
-                session.notices().tell("There are no notes in it to be heard");
-                return;
-              }
-              session.runControl().phrases().hearOther(offer.recovered().song(), this::heard);
-              hearing = true;
-              session.changes().fire(Aspect.LOST);
-            });
+    current().ifPresent(offer -> heard.playOrStop(offer.recovered().song()));
   }
 
   /** Whether the one under the cursor is heard. */
   public boolean isHearing() {
-    return hearing;
-  }
-
-  private void heard() {
-    hearing = false;
-    session.changes().fire(Aspect.LOST);
-  }
-
-  private void endHearing() {
-    if (hearing) {
-      session.run().stop();
-    }
+    return heard.isOn();
   }
 
   /** Takes one away that was decided on. */
   public void remove(Offer offer) {
-    endHearing();
+    heard.stop();
     offers.remove(offer);
     cursor = Math.clamp(cursor, 0, Math.max(0, offers.size() - 1));
     session.changes().fire(Aspect.LOST);

@@ -7,6 +7,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.person.SongsAtHand;
+import flailbeat.core.text.Counted;
 import java.util.List;
 
 /**
@@ -44,8 +45,8 @@ public record Recovered(JournalReading reading, Song song, int recorded, int pla
     String what =
         notes == 0
             ? "no notes"
-            : counted(notes, "note")
-                + (tracks > 1 ? " on " + counted((int) tracks, "track") : "")
+            : Counted.of(notes, "note")
+                + (tracks > 1 ? " on " + Counted.of((int) tracks, "track") : "")
                 + ", "
                 + SongsAtHand.length(song);
     List<String> more =
@@ -55,11 +56,7 @@ public record Recovered(JournalReading reading, Song song, int recorded, int pla
                 : recorded == notes
                     ? "all being recorded just then"
                     : recorded + " being recorded just then",
-            played > 0 ? counted(played, "note") + " played and not kept yet" : "");
+            played > 0 ? Counted.of(played, "note") + " played and not kept yet" : "");
     return more.stream().filter(m -> !m.isEmpty()).reduce(what, (a, b) -> a + "; " + b);
-  }
-
-  private static String counted(int n, String one) {
-    return n + " " + one + (n == 1 ? "" : "s");
   }
 }

@@ -1,0 +1,2 @@
+/** Words of which all rooms make their sentences. */
+package flailbeat.core.text;
