@@ -46,6 +46,10 @@ public final class FileDrop extends Pane {
     line.getStyleClass().add("drop-line");
     says.getStyleClass().addAll("overlay", "drop-words");
     says.setId("drop-words");
+    line.setId("drop-line");
+    // They are laid where they belong, and no layout gives them the size that they would prefer.
+    frame.setManaged(false);
+    line.setManaged(false);
     getChildren().addAll(frame, line, says);
     setVisible(false);
   }

@@ -76,6 +76,12 @@ class SongsAtHandTest extends HeadlessWindow {
     return (FileDrop) ui.node("file-drop");
   }
 
+  /** Where something is once the window was laid out. */
+  private static Bounds inScene(Node node) {
+    node.getScene().getRoot().layout();
+    return node.localToScene(node.getBoundsInLocal());
+  }
+
   private double[] middleOf(Node node, double part) {
     Bounds bounds = node.localToScene(node.getBoundsInLocal());
     return new double[] {
@@ -93,6 +99,10 @@ class SongsAtHandTest extends HeadlessWindow {
     assertThat(drop().isVisible()).isTrue();
     String said = ui.text("drop-words");
     assertThat(said).matches("more.mid: new tracks from bar \\d+");
+    Bounds line = ui.get(() -> inScene(ui.node("drop-line")));
+    Bounds map = ui.get(() -> inScene(ui.node("song-map")));
+    assertThat(line.getHeight()).as("a line from top to bottom").isEqualTo(map.getHeight());
+    assertThat(line.getMinX()).isBetween(at[0] - map.getWidth() / 10, at[0]);
     int before = ui.get(() -> session().song().tracks().size());
     ui.run(() -> drop().drop(List.of(midi), at[0], at[1]));
     ui.await(() -> session().song().tracks().size() > before);

@@ -31,8 +31,14 @@ public final class ToldPane extends VBox {
     heading.setWrapText(true);
     lines.setId("told-lines");
     ScrollPane scroll = new ScrollPane(lines);
+    scroll.getStyleClass().add("told-scroll");
     scroll.setFitToWidth(true);
-    scroll.setMaxHeight(MOST_HEIGHT);
+    // Lines that are too long take two: how high they are is known once they are laid out.
+    lines
+        .heightProperty()
+        .addListener(
+            (property, before, now) ->
+                scroll.setPrefViewportHeight(Math.min(MOST_HEIGHT, now.doubleValue())));
     scroll.setFocusTraversable(false);
     Button read = Buttons.text("I have read it", "({told-read})", session.notices()::putAwayLines);
     read.setId("told-read-button");

@@ -29,6 +29,7 @@ public final class LostPane extends VBox {
   private static final int MOST_ROWS = 5;
   private static final double PICTURE = 190;
 
+  private final Session session;
   private final LostSongs lost;
   private final Palette palette;
   private final ListView<Offer> found = new ListView<>();
@@ -45,6 +46,7 @@ public final class LostPane extends VBox {
 
   /** The pane, which is there only while songs are offered. */
   public LostPane(Session session, LostSongs lost, Palette palette, Deciding deciding) {
+    this.session = session;
     this.lost = lost;
     this.palette = palette;
     getStyleClass().add("overlay");
@@ -56,7 +58,6 @@ public final class LostPane extends VBox {
             "All of it is here, with what can be undone. What is not taken up now is kept for a week.");
     remark.setWrapText(true);
     found.setId("lost-found");
-    found.setFixedCellSize(ROW);
     found.setFocusTraversable(false);
     found.setCellFactory(list -> new Row(deciding::takeUp));
     Button take =
@@ -74,7 +75,7 @@ public final class LostPane extends VBox {
     foot.setAlignment(Pos.CENTER_RIGHT);
     getChildren().addAll(heading, remark, found, foot);
     setVisible(false);
-    Follow.changes(this, session, this::refresh, Aspect.LOST);
+    Follow.changes(this, session, this::refresh, Aspect.LOST, Aspect.SETTINGS);
   }
 
   private static Button button(String id, String text, String hint, Runnable press) {
@@ -86,7 +87,9 @@ public final class LostPane extends VBox {
   private void refresh() {
     setVisible(lost.isOpen());
     found.getItems().setAll(lost.all());
-    found.setPrefHeight(ROW * Math.min(MOST_ROWS, Math.max(1, lost.all().size())) + 2);
+    double row = ROW * session.person().appearance().textScale();
+    found.setFixedCellSize(row);
+    found.setPrefHeight(row * Math.min(MOST_ROWS, Math.max(1, lost.all().size())) + 2);
     found.getSelectionModel().select(lost.cursor());
     found.scrollTo(Math.max(0, lost.cursor() - MOST_ROWS + 1));
     hear.setText(lost.isHearing() ? "Stop" : "Hear it");
