@@ -66,7 +66,7 @@ public final class SongChanges {
       words.add("tracks in another order");
     }
     if (words.isEmpty() && !before.equals(after)) {
-      words.add("what is set, no notes");
+      words.add("settings alone, no notes");
     }
   }
 
