@@ -35,6 +35,7 @@ class ArchitectureTest {
         .layer("floor 3")
         .definedBy(
             "flailbeat.core.capture..",
+            "flailbeat.core.harmony..",
             "flailbeat.core.step..",
             "flailbeat.core.playback..",
             "flailbeat.core.chore..")

@@ -7,14 +7,6 @@ package flailbeat.core.pitch;
  * @param minor whether it is the minor key of them
  */
 public record KeySignature(int sharps, boolean minor) {
-  /** Names of notes by fifths, from F over C to B; beyond them with sharps or flats. */
-  private static final String FIFTHS = "FCGDAEB";
-
-  /** The fifth of C among {@link #FIFTHS}. */
-  private static final int C = 1;
-
-  private static final int SEMITONES_OF_A_FIFTH = 7;
-
   /** How far a tonic of minor lies from that of the major key of the same signature, in fifths. */
   private static final int MINOR_TONIC = 3;
 
@@ -29,8 +21,12 @@ public record KeySignature(int sharps, boolean minor) {
 
   /** The pitch class of its tonic, 0 for C. */
   public int tonic() {
-    int fifths = minor ? sharps + MINOR_TONIC : sharps;
-    return Math.floorMod(fifths * SEMITONES_OF_A_FIFTH, Pitch.OCTAVE);
+    return Fifths.pitchClass(tonicFifths());
+  }
+
+  /** Its tonic as it is spelled, on the line of fifths. */
+  public int tonicFifths() {
+    return minor ? sharps + MINOR_TONIC : sharps;
   }
 
   /** The key: major, or natural minor. */
@@ -43,20 +39,12 @@ public record KeySignature(int sharps, boolean minor) {
    * ones sharp up to the raised fifth of major (the leading note of minor), the others flat.
    */
   public String className(int pitch) {
-    int lowest = sharps - LOWEST;
-    for (int fifths = lowest; fifths < lowest + Pitch.OCTAVE; fifths++) {
-      if (Math.floorMod(fifths * SEMITONES_OF_A_FIFTH - pitch, Pitch.OCTAVE) == 0) {
-        return name(fifths);
-      }
-    }
-    throw new IllegalStateException("Twelve fifths meet every pitch");
+    return Fifths.name(fifths(pitch));
   }
 
-  private static String name(int fifths) {
-    int at = fifths + C;
-    int signs = Math.floorDiv(at, FIFTHS.length());
-    String letter = FIFTHS.substring(Math.floorMod(at, FIFTHS.length())).substring(0, 1);
-    return letter + (signs < 0 ? "b" : "#").repeat(Math.abs(signs));
+  /** The same as a number on the line of fifths. */
+  public int fifths(int pitch) {
+    return Fifths.spelled(pitch, sharps - LOWEST);
   }
 
   /** The name of a pitch with its octave, spelled as {@link #className} does. */

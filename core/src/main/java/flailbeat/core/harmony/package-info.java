@@ -1,0 +1,2 @@
+/** Chords and keys: what they are called, where they are found, how they are voiced. */
+package flailbeat.core.harmony;

@@ -1,0 +1,88 @@
+package flailbeat.core.harmony;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.pitch.KeyMap;
+import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.time.TickRange;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/** The chords of a song, found from its notes. */
+class ChordFinderTest {
+  private static final KeyMap D_MINOR =
+      new KeyMap(List.of(new KeyMap.Change(0, new KeySignature(-1, true))));
+  private static final long BAR = 3_840;
+
+  private static List<Note> sounding(Song song, int... tracks) {
+    List<Note> all = new ArrayList<>();
+    IntStream.of(tracks)
+        .mapToObj(song.tracks()::get)
+        .map(Track::placed)
+        .forEach(p -> all.addAll(p.sounding()));
+    all.sort(Note.ORDER);
+    return all;
+  }
+
+  private static List<ChordSpan> find(Song song, int... tracks) {
+    return new ChordFinder()
+        .find(sounding(song, tracks), song.meters(), D_MINOR, new TickRange(0, 16 * BAR));
+  }
+
+  /** The demo's own harmony, as it was written: one chord to a bar. */
+  @Test
+  void the_demos_chords_are_found_in_their_bars() {
+    Song song = HarbourLamps.song();
+    assertThat(names(find(song, 3)))
+        .containsExactly(
+            "1 Dm", "2 C", "3 Bb", "4 Asus4", "5 Dm", "6 F", "7 Gm", "8 A", "9 Bb", "10 F", "11 Gm",
+            "12 Dm", "13 Bb", "14 C", "15 A7", "16 Dm");
+  }
+
+  private static List<String> names(List<ChordSpan> spans) {
+    return spans.stream()
+        .filter(ChordSpan::hasChord)
+        .map(s -> s.range().start() / BAR + 1 + " " + s.chord().name())
+        .toList();
+  }
+
+  @Test
+  void spans_follow_one_another_without_gaps_and_say_where_there_is_no_chord() {
+    Song song = HarbourLamps.song();
+    List<ChordSpan> spans =
+        new ChordFinder()
+            .find(sounding(song, 0, 1, 3), song.meters(), D_MINOR, new TickRange(0, 40 * BAR));
+    long at = 0;
+    for (ChordSpan span : spans) {
+      assertThat(span.range().start()).isEqualTo(at);
+      at = span.range().end();
+    }
+    assertThat(at).isEqualTo(40 * BAR);
+    assertThat(spans.getLast().hasChord()).isFalse();
+    assertThat(new ChordFinder().find(List.of(), song.meters(), KeyMap.NONE, new TickRange(0, BAR)))
+        .allMatch(s -> !s.hasChord());
+  }
+
+  @Test
+  void what_was_found_before_changes_nothing_of_what_is_found_now() {
+    Song song = HarbourLamps.song();
+    List<Note> all = sounding(song, 0, 1, 3);
+    ChordFinder used = new ChordFinder();
+    TickRange range = new TickRange(0, 16 * BAR);
+    used.find(all, song.meters(), D_MINOR, range);
+    for (int cut = 1; cut < all.size(); cut += 37) {
+      List<Note> fewer = new ArrayList<>(all);
+      fewer.subList(cut - 1, Math.min(all.size(), cut + 20)).clear();
+      assertThat(used.find(fewer, song.meters(), D_MINOR, range))
+          .isEqualTo(new ChordFinder().find(fewer, song.meters(), D_MINOR, range));
+    }
+    assertThat(used.find(all, song.meters(), D_MINOR, new TickRange(0, 4 * BAR)))
+        .isEqualTo(new ChordFinder().find(all, song.meters(), D_MINOR, new TickRange(0, 4 * BAR)));
+  }
+}
