@@ -21,6 +21,7 @@ import picocli.CommandLine.ParseResult;
       InfoCommand.class,
       ConvertCommand.class,
       BeatCommand.class,
+      ChordsCommand.class,
       QuantizeCommand.class,
       RecoverCommand.class,
       VersionsCommand.class

@@ -13,6 +13,7 @@ public final class CommandWords {
           "info",
           "convert",
           "beat",
+          "chords",
           "quantize",
           "recover",
           "versions",

@@ -56,6 +56,8 @@ public record Command(
     /** A part of edit. */
     NOTES("Notes"),
     /** A part of edit. */
+    CHORDS("Chords"),
+    /** A part of edit. */
     SELECT("Select"),
     /** A part of edit. */
     MOUSE("Mouse"),
@@ -93,7 +95,7 @@ public record Command(
     public Optional<Group> whole() {
       return switch (this) {
         case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES, SELECT, MOUSE, LANES, CLIPS, CHORES -> Optional.of(EDIT);
+        case NOTES, CHORDS, SELECT, MOUSE, LANES, CLIPS, CHORES -> Optional.of(EDIT);
         case GRID -> Optional.of(TIMING);
         case SOUND -> Optional.of(TRACK);
         default -> Optional.empty();

@@ -153,6 +153,13 @@ public final class EntryField extends HBox {
     field.selectAll();
   }
 
+  /** Selects a part of what was typed, without the spaces before it: what is wrong with it. */
+  public void select(int start, int end) {
+    int before = field.getText().length() - field.getText().stripLeading().length();
+    field.requestFocus();
+    field.selectRange(before + start, before + end);
+  }
+
   /** Says in the empty field what it is for. */
   public void prompt(String text) {
     field.setPromptText(text);

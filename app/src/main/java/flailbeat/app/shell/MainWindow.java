@@ -8,6 +8,7 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
 import flailbeat.app.shell.commands.CaptureCommands;
+import flailbeat.app.shell.commands.ChordCommands;
 import flailbeat.app.shell.commands.ChoreCommands;
 import flailbeat.app.shell.commands.ClipCommands;
 import flailbeat.app.shell.commands.CommandMenus;
@@ -247,6 +248,7 @@ public final class MainWindow {
     all.addAll(new EditCommands(session).list());
     all.addAll(new TrackCommands(session, tracks).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
+    all.addAll(new ChordCommands(session, pages::typeChords, pages::nameChord).list());
     all.addAll(new SelectCommands(session).list());
     all.addAll(new LaneCommands(session, () -> rows.panel().toggle()).list());
     all.addAll(new ListCommands(session, pages::editList).list());
@@ -382,6 +384,7 @@ public final class MainWindow {
       runRow.showPosition(tick);
       runRow.showLevel(engine.peak());
       tracks.showLevels();
+      pages.followChords();
     }
   }
 

@@ -4,6 +4,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.ShelfKeeper;
 import flailbeat.app.view.base.Page;
+import flailbeat.app.view.page.ChordsPage;
 import flailbeat.app.view.page.ChoresPage;
 import flailbeat.app.view.page.ClipPage;
 import flailbeat.app.view.page.DrawingPage;
@@ -30,9 +31,11 @@ final class WindowPages {
   private final Page timing;
   private final Page list;
   private final Page clip;
+  private final Page chords;
   private final SidePane pane;
   private EventsPage eventsPage;
   private ClipPage clipPage;
+  private ChordsPage chordsPage;
 
   /**
    * The pages, in the order in which they stand on the rail.
@@ -58,6 +61,7 @@ final class WindowPages {
     timing = desk.page();
     list = EventsPage.page(this::eventsPage);
     clip = ClipPage.page(this::clipPage);
+    chords = ChordsPage.page(this::chordsPage);
     pane =
         new SidePane(
             session,
@@ -68,6 +72,7 @@ final class WindowPages {
                 DrawingPage.page(session),
                 list,
                 clip,
+                chords,
                 ShelfPage.page(session, shelf),
                 ChoresPage.page(session, files),
                 VersionsPage.page(session, versions, palette),
@@ -98,6 +103,32 @@ final class WindowPages {
   void nameClip() {
     pane.turnTo(clip);
     clipPage().editName();
+  }
+
+  /** Puts the caret where chords are typed. */
+  void typeChords() {
+    pane.turnTo(chords);
+    chordsPage().editTyped();
+  }
+
+  /** Puts the caret where the chord at the playhead is named. */
+  void nameChord() {
+    pane.turnTo(chords);
+    chordsPage().editName();
+  }
+
+  /** Called for each frame: the playhead goes on to other chords. */
+  void followChords() {
+    if (chordsPage != null && chordsPage.getScene() != null) {
+      chordsPage.follow();
+    }
+  }
+
+  private ChordsPage chordsPage() {
+    if (chordsPage == null) {
+      chordsPage = new ChordsPage(session);
+    }
+    return chordsPage;
   }
 
   private EventsPage eventsPage() {

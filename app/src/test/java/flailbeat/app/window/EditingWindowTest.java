@@ -67,9 +67,7 @@ class EditingWindowTest extends RollWindow {
                   "Softer",
                   s -> NoteEdits.change(s, Set.of(notes().get(0).id()), n -> n.withVelocity(40)));
         });
-    for (int i = 0; i < 5; i++) {
-      wheel(at(1200, 64), 40);
-    }
+    wheel(at(1200, 64), 40, 5);
     assertThat(ui.text("bench-tip")).isEqualTo("velocity 100   +25 %, 2 notes");
     ui.await(() -> !bench().isMouseBusy());
     assertThat(notes()).extracting(Note::velocity).containsExactly(50, 100);

@@ -148,7 +148,7 @@ class KeptFilesTest extends HeadlessWindow {
   void what_was_lost_is_offered_heard_and_taken_up_by_keys() throws Exception {
     type(KeyCode.SHIFT, KeyCode.SPACE);
     ui.await(() -> session().runControl().transport().isRecording());
-    Thread.sleep(2_200);
+    ui.await(() -> session().runControl().transport().positionNanos() > 200_000_000);
     type(KeyCode.A);
     press(KeyCode.S);
     ui.await(() -> session().runControl().pass().orElseThrow().struck() == 2);

@@ -112,10 +112,18 @@ abstract class RollWindow extends HeadlessWindow {
   }
 
   void wheel(Point2D at, double amount) {
+    wheel(at, amount, 1);
+  }
+
+  /** Turns the wheel several times at once, with Alt: a pause between would end what it does. */
+  void wheel(Point2D at, double amount, int times) {
     ui.run(
-        () ->
+        () -> {
+          for (int i = 0; i < times; i++) {
             MouseEvents.scroll(
-                ui.node("roll"), at, amount, new MouseEvents.Modifiers(false, false, true)));
+                ui.node("roll"), at, amount, new MouseEvents.Modifiers(false, false, true));
+          }
+        });
   }
 
   void draws(UnaryOperator<MouseDrawing.Kept> change) {

@@ -13,6 +13,12 @@ import java.util.Optional;
  * @param bass the lowest note, likewise; the root itself in root position
  */
 public record Chord(int root, ChordKind kind, int bass) {
+  /** F flat. */
+  private static final int LEAST_PLAIN = -8;
+
+  /** B sharp. */
+  private static final int MOST_PLAIN = 12;
+
   /** F twice flat. */
   private static final int LEAST_WRITTEN = -15;
 
@@ -55,7 +61,14 @@ public record Chord(int root, ChordKind kind, int bass) {
             .filter(f -> Fifths.pitchClass(f) == Math.floorMod(bassClass, Pitch.OCTAVE))
             .findFirst()
             .orElseGet(() -> Fifths.spelled(bassClass, root - 5));
-    return new Chord(root, kind, written(fifths));
+    return new Chord(root, kind, plain(fifths));
+  }
+
+  /** With one sharp or flat at most: a bass is read at a glance. */
+  private static int plain(int fifths) {
+    return fifths < LEAST_PLAIN
+        ? fifths + Pitch.OCTAVE
+        : fifths > MOST_PLAIN ? fifths - Pitch.OCTAVE : fifths;
   }
 
   /** With two sharps or flats at most: what needs three is spelled as its neighbour. */

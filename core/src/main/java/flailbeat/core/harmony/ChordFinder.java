@@ -38,7 +38,11 @@ public final class ChordFinder {
     ChordKind.MAJOR_SEVENTH,
     ChordKind.MINOR_SEVENTH,
     ChordKind.HALF_DIMINISHED,
-    ChordKind.DIMINISHED_SEVENTH
+    ChordKind.DIMINISHED_SEVENTH,
+    ChordKind.NINTH,
+    ChordKind.MAJOR_NINTH,
+    ChordKind.MINOR_NINTH,
+    ChordKind.THIRTEENTH
   };
 
   private static final int CHORDS = KINDS.length * Pitch.OCTAVE;
@@ -53,13 +57,16 @@ public final class ChordFinder {
   /** What a slice that is full of sound weighs. */
   private static final float EVIDENCE = 6;
 
-  private static final float BASS_IS_ROOT = 1.2f;
+  private static final float BASS_IS_ROOT = 1.8f;
   private static final float BASS_IS_TONE = 0.2f;
   private static final float BASS_IS_FOREIGN = -0.6f;
   private static final float SILENT = 1;
   private static final float SOUNDING = -3;
   private static final float CHANGE_AT_BAR = 3;
   private static final float CHANGE_AT_BEAT = 5.5f;
+
+  /** Where all that sounds is new, a change costs so much less. */
+  private static final float NEW = 2.5f;
 
   /** What sounds for less of the time is passing. */
   private static final double PASSING = 0.08;
@@ -191,7 +198,8 @@ public final class ChordFinder {
     }
     for (int slice = 1; slice < now.size(); slice++) {
       int top = indexOfMost(best);
-      float change = best[top] - (now.isAtBar(slice) ? CHANGE_AT_BAR : CHANGE_AT_BEAT);
+      float cost = now.isAtBar(slice) ? CHANGE_AT_BAR : CHANGE_AT_BEAT;
+      float change = best[top] - cost + NEW * now.novelty(slice);
       float[] next = new float[STATES];
       for (int state = 0; state < STATES; state++) {
         float changed = change - rarity(state);

@@ -24,7 +24,7 @@ public final class ChordNamer {
   /** What is worse than this is no name that anyone would use. */
   private static final double WORST = -5;
 
-  private static final double NO_FIFTH = 0.8;
+  private static final double NO_FIFTH = 1.5;
   private static final double NO_OPTIONAL = 0.1;
   private static final double NO_INNER_TENSION = 0.9;
   private static final double NO_OTHER = 6;

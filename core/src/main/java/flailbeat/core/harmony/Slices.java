@@ -98,6 +98,19 @@ final class Slices {
     return basses[slice];
   }
 
+  /** How many of the pitch classes that sound in a slice did not in the one before, 0 to 1. */
+  float novelty(int slice) {
+    int all = 0;
+    int unheard = 0;
+    for (int pitch = 0; pitch < Pitch.OCTAVE; pitch++) {
+      if (weights[slice][pitch] > 0) {
+        all++;
+        unheard += weights[slice - 1][pitch] > 0 ? 0 : 1;
+      }
+    }
+    return all == 0 ? 0 : (float) unheard / all;
+  }
+
   /** Whether two slices hold the same. */
   static boolean isSame(Slices a, int i, Slices b, int j) {
     return a.basses[i] == b.basses[j] && Arrays.equals(a.weights[i], b.weights[j]);

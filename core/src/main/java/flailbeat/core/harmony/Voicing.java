@@ -25,7 +25,7 @@ public final class Voicing {
     for (int pitch : pitches) {
       if (!Pitch.isValid(pitch)) {
         throw new IllegalArgumentException(
-            "A note would leave the piano and all 128 pitches: nothing was moved");
+            "A note of a chord would leave the 128 pitches that there are");
       }
     }
     return IntStream.of(pitches).boxed().toList();

@@ -32,6 +32,8 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.hands.SoundChoice;
 import flailbeat.core.session.hands.SoundKeys;
 import flailbeat.core.session.hands.TrackHands;
+import flailbeat.core.session.harmony.ChordActions;
+import flailbeat.core.session.harmony.Harmony;
 import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.map.Shelf;
 import flailbeat.core.session.person.Person;
@@ -72,6 +74,8 @@ public final class Session {
   private final EditActions editing;
   private final QuantizeActions quantizing;
   private final BeatSearch beat;
+  private final Harmony harmony;
+  private final ChordActions chordActions;
   private final StepEntry steps;
   private final MouseDrawing drawing;
   private final NoteActions notes;
@@ -159,6 +163,10 @@ public final class Session {
     quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
     lags.forgetWithOther(this::devices);
     beat = new BeatSearch(document, runControl, changes, notices, workshop, whileRecording);
+    harmony = new Harmony(document, performer, runControl, changes, notices, workshop);
+    chordActions =
+        new ChordActions(
+            document, editing, timing, runControl, steps, performer, audition, notices, harmony);
   }
 
   private List<Object> devices() {
@@ -181,6 +189,16 @@ public final class Session {
 
   public Changes changes() {
     return changes;
+  }
+
+  /** What chords and keys are called, and found. */
+  public Harmony harmony() {
+    return harmony;
+  }
+
+  /** What is done to chords. */
+  public ChordActions chordActions() {
+    return chordActions;
   }
 
   /** The line that tells the person what last happened. */

@@ -107,12 +107,20 @@ public final class BenchView extends Region implements MiddleView {
     Layer.clip(roll);
     getChildren()
         .addAll(
-            roll, lanes, layers.rail(), layers.ruler(), scroll.across(), scroll.upDown(), takes);
+            roll,
+            lanes,
+            layers.rail(),
+            layers.ruler(),
+            layers.chords(),
+            scroll.across(),
+            scroll.upDown(),
+            takes);
     for (var node : List.of(roll, layers.rail())) {
       node.addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     }
     mouse.install(roll, gestures);
     new RulerMouse(session, viewport::scale).install(layers.ruler());
+    new RulerMouse(session, viewport::scale).install(layers.chords());
     railMouse.install(layers.rail());
     mouse.onChange(this::mouseDid);
     lanes.refresh();
@@ -132,7 +140,11 @@ public final class BenchView extends Region implements MiddleView {
     if (change.isOf(Aspect.SONG, Aspect.CHOICE, Aspect.PASS, Aspect.STEPS)) {
       showRows();
     }
+    if (change.isOf(Aspect.SONG, Aspect.CHORDS, Aspect.CHOICE, Aspect.SETTINGS)) {
+      layers.markChords();
+    }
     if (change.isOf(Aspect.SETTINGS)) {
+      requestLayout();
       layers.markGround();
       lanes.refresh();
     }
@@ -351,7 +363,7 @@ public final class BenchView extends Region implements MiddleView {
   protected void layoutChildren() {
     double laneHeight = lanes.heightIn(getHeight(), getScene().getHeight());
     double w = getWidth() - railWidth() - BAR;
-    double h = getHeight() - RulerLayer.HEIGHT - BAR - laneHeight;
+    double h = getHeight() - layers.top() - BAR - laneHeight;
     if (w <= 0 || h <= 0) {
       return;
     }
@@ -377,16 +389,17 @@ public final class BenchView extends Region implements MiddleView {
   private void place(double w, double h, double laneHeight) {
     double right = getWidth() - BAR;
     double left = railWidth();
-    roll.resizeRelocate(left, RulerLayer.HEIGHT, w, h);
-    lanes.resizeRelocate(0, RulerLayer.HEIGHT + h, left + w, laneHeight);
+    double top = layers.top();
+    roll.resizeRelocate(left, top, w, h);
+    lanes.resizeRelocate(0, top + h, left + w, laneHeight);
     scroll.across().resizeRelocate(left, getHeight() - BAR, w, BAR);
-    scroll.upDown().resizeRelocate(right, RulerLayer.HEIGHT, BAR, h);
-    layers.rail().relocate(0, RulerLayer.HEIGHT);
+    scroll.upDown().resizeRelocate(right, top, BAR, h);
+    layers.rail().relocate(0, top);
     layers.ruler().relocate(left, 0);
+    layers.chords().relocate(left, RulerLayer.HEIGHT);
     empty.resizeRelocate(0, h * 0.12, w, 90);
     double takesWidth = takes.prefWidth(-1);
-    takes.resizeRelocate(
-        right - takesWidth - 6, RulerLayer.HEIGHT + 4, takesWidth, takes.prefHeight(-1));
+    takes.resizeRelocate(right - takesWidth - 6, top + 4, takesWidth, takes.prefHeight(-1));
     playhead.setEndY(h);
   }
 

@@ -3,6 +3,7 @@ package flailbeat.app.view.bench;
 import flailbeat.app.control.Palette;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.bench.paint.BoxLayer;
+import flailbeat.app.view.bench.paint.ChordLayer;
 import flailbeat.app.view.bench.paint.GroundLayer;
 import flailbeat.app.view.bench.paint.NotesLayer;
 import flailbeat.app.view.bench.paint.RailLayer;
@@ -10,6 +11,7 @@ import flailbeat.app.view.bench.paint.RulerLayer;
 import flailbeat.app.view.bench.surface.Layer;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.person.Folds.Extra;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
@@ -19,6 +21,7 @@ final class RollLayers {
   private final Session session;
   private final Layer ground;
   private final Layer ruler;
+  private final Layer chords;
   private final Layer rail;
   private final NotesLayer notes;
   private final Layer box;
@@ -31,6 +34,9 @@ final class RollLayers {
     rail = new RailLayer(owner, session, palette, viewport);
     notes = new NotesLayer(owner, session, palette, viewport, mouse::shown);
     box = new BoxLayer(owner, palette, mouse::shown);
+    chords = new ChordLayer(owner, session, palette, viewport);
+    chords.setId("chord-strip");
+    chords.setVisible(false);
     ruler.setId("ruler");
     rail.setId("rail");
   }
@@ -48,8 +54,29 @@ final class RollLayers {
     return rail;
   }
 
+  /** The chord strip; it takes no room while it is not wanted. */
+  Layer chords() {
+    return chords;
+  }
+
+  /** Whether the chord strip is wanted. */
+  boolean hasChords() {
+    return session.person().folds().isOpen(Extra.CHORDS);
+  }
+
+  /** What lies above the roll: the ruler, and the chord strip where it is wanted. */
+  double top() {
+    return RulerLayer.HEIGHT + (hasChords() ? ChordLayer.HEIGHT : 0);
+  }
+
+  void markChords() {
+    if (hasChords()) {
+      chords.mark();
+    }
+  }
+
   private List<Layer> all() {
-    return List.of(ground, ruler, rail, notes, box);
+    return List.of(ground, ruler, chords, rail, notes, box);
   }
 
   void markAll() {
@@ -93,6 +120,7 @@ final class RollLayers {
   void size(double width, double height, double railWidth) {
     List.of(ground, notes, box).forEach(l -> l.size(width, height));
     ruler.size(width, RulerLayer.HEIGHT);
+    chords.size(width, hasChords() ? ChordLayer.HEIGHT : 0);
     rail.size(railWidth, height);
   }
 

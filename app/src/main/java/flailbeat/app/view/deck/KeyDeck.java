@@ -8,6 +8,7 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
+import flailbeat.core.harmony.ChordReading;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
@@ -19,8 +20,10 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.harmony.Harmony;
 import flailbeat.core.session.person.Folds.WindowPart;
 import flailbeat.core.session.run.Repeater;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -88,6 +91,7 @@ public final class KeyDeck extends HBox {
   private final Label octave = new Label();
   private final Label velocity = new Label();
   private final Label pedals = new Label();
+  private final Label chord = new Label();
   private final BooleanSupplier offering;
   private boolean ofKit;
   private Optional<KeySignature> shownKey = Optional.empty();
@@ -161,7 +165,10 @@ public final class KeyDeck extends HBox {
             who,
             readout("Reach", octave),
             readout("Velocity", velocity),
+            chord,
             pedals);
+    chord.getStyleClass().add("readout");
+    chord.setId("chord-held");
     pedals.getStyleClass().add("small");
     pedals.setWrapText(true);
     pedals.setId("pedals");
@@ -197,7 +204,8 @@ public final class KeyDeck extends HBox {
       caps.forget();
     }
     if (key
-        || change.isOf(Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS, Aspect.LOST, Aspect.NOTICE)
+        || change.isOf(
+            Aspect.KEYS, Aspect.SETTINGS, Aspect.SOUNDS, Aspect.LOST, Aspect.NOTICE, Aspect.CHOICE)
         || asks
         || kit) {
       refresh();
@@ -306,10 +314,23 @@ public final class KeyDeck extends HBox {
       velocity.setText(loud);
     }
     showPedals();
+    String name = showChord();
     if (slim) {
-      showLine(asked, reach + "   " + loud);
+      showLine(asked, reach + "   " + loud + (name.isEmpty() ? "" : "   " + name));
     }
     strip.refresh();
+  }
+
+  /** What is held is called so, else what is selected; while it is told, the pedals give way. */
+  private String showChord() {
+    List<ChordReading> held = session.harmony().held();
+    String name = Harmony.words(held.isEmpty() ? session.harmony().selected() : held);
+    if (!name.equals(chord.getText())) {
+      chord.setText(name);
+    }
+    Form.show(chord, !name.isEmpty() && !slim);
+    Form.show(pedals, name.isEmpty() && !slim);
+    return name;
   }
 
   private void showPedals() {

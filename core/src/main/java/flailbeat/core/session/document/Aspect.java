@@ -28,6 +28,8 @@ public enum Aspect {
   CHORES,
   /** The songs that can be brought back, or which of them is under the cursor. */
   LOST,
+  /** Which chords the song has. */
+  CHORDS,
   /** The line that tells the person something. */
   NOTICE
 }

@@ -14,8 +14,14 @@ public final class Folds {
     MAP
   }
 
+  /** A part of the window that is there only where it is wished for. */
+  public enum Extra {
+    CHORDS
+  }
+
   private final Changes changes;
   private final Set<WindowPart> folded = EnumSet.noneOf(WindowPart.class);
+  private final Set<Extra> open = EnumSet.noneOf(Extra.class);
 
   public Folds(Changes changes) {
     this.changes = changes;
@@ -39,6 +45,35 @@ public final class Folds {
   public void fold(WindowPart part, boolean value) {
     if (value ? folded.add(part) : folded.remove(part)) {
       changes.fire(Aspect.SETTINGS);
+    }
+  }
+
+  /** Whether a part that is not there by itself is wished for. */
+  public boolean isOpen(Extra extra) {
+    return open.contains(extra);
+  }
+
+  /** All that are wished for. */
+  public Set<Extra> open() {
+    return Set.copyOf(open);
+  }
+
+  /** Wishes for a part, or no more. */
+  public void toggle(Extra extra) {
+    open(extra, !isOpen(extra));
+  }
+
+  /** Wishes for a part, or no more. */
+  public void open(Extra extra, boolean value) {
+    if (value ? open.add(extra) : open.remove(extra)) {
+      changes.fire(Aspect.SETTINGS);
+    }
+  }
+
+  /** Wishes for just these. */
+  public void setOpen(Set<Extra> extras) {
+    for (Extra extra : Extra.values()) {
+      open(extra, extras.contains(extra));
     }
   }
 

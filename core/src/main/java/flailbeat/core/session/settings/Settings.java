@@ -72,7 +72,8 @@ public record Settings(
     Boolean linkedClips,
     ArrangementKind kits,
     SoundTaste.Kept sounds,
-    SongsAtHand.Kept songs) {
+    SongsAtHand.Kept songs,
+    Set<Folds.Extra> extras) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -107,7 +108,8 @@ public record Settings(
         session.clips().isLinking(),
         session.trackHands().usualForKits(),
         session.person().taste().kept(),
-        session.person().songs().kept());
+        session.person().songs().kept(),
+        session.person().folds().open());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -122,6 +124,9 @@ public record Settings(
     }
     if (sounds != null) {
       session.person().taste().set(sounds);
+    }
+    if (extras != null) {
+      session.person().folds().setOpen(extras);
     }
     if (songs != null) {
       session.person().songs().set(songs);

@@ -1,0 +1,243 @@
+package flailbeat.app.view.page;
+
+import flailbeat.app.control.Buttons;
+import flailbeat.app.control.EntryField;
+import flailbeat.app.control.Form;
+import flailbeat.app.control.Segments;
+import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Page;
+import flailbeat.app.view.base.PageBox;
+import flailbeat.core.harmony.ChordFault;
+import flailbeat.core.harmony.ChordReading;
+import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.harmony.Figured;
+import flailbeat.core.harmony.KeyReading;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.document.Aspect;
+import flailbeat.core.session.document.Change;
+import flailbeat.core.session.harmony.ChordActions;
+import flailbeat.core.session.harmony.ChordActions.Rhythm;
+import flailbeat.core.session.harmony.Harmony;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+
+/** The key, the chord at the playhead and its other names; chords by name; chords laid out anew. */
+public final class ChordsPage extends PageBox {
+  private static final int MOST_KEYS = 3;
+  private static final int PERCENT = 100;
+
+  private final Session session;
+  private final ChordActions actions;
+  private final Label key = Form.remark("");
+  private final Label here = new Label();
+  private final Label others = Form.remark("");
+  private final FlowPane names = new FlowPane(6, 6);
+  private final EntryField name;
+  private final EntryField typed;
+  private final Segments<Rhythm> rhythm;
+  private final Segments<Boolean> source;
+  private final CheckBox bass;
+  private Rhythm chosen = Rhythm.HELD;
+  private Optional<ChordSpan> shown = Optional.empty();
+
+  /**
+   * The page.
+   *
+   * @param content makes what is on it
+   */
+  public static Page page(Supplier<ChordsPage> content) {
+    return new Page(
+        "chords",
+        "Chords",
+        "",
+        "What chords are called, typing them, laying them out",
+        "Ctrl+F10",
+        "M4 4 H18 M4 9 H18 M4 14 H12 M15 12 V17 M12.5 14.5 H17.5",
+        content);
+  }
+
+  public ChordsPage(Session session) {
+    super("chords-page");
+    this.session = session;
+    this.actions = session.chordActions();
+    key.setId("chord-key");
+    here.setId("chord-here");
+    here.getStyleClass().add("readout");
+    others.setId("chord-others");
+    name =
+        new EntryField(
+            "chord-name-field",
+            8,
+            "What the chord at the playhead is called; empty for as it is found",
+            actions::sayHere);
+    typed =
+        new EntryField(
+            "chords-typed",
+            22,
+            "Chords and bar lines, such as Dm7 G13 | Cmaj7; Enter puts them in ({chords-type})",
+            this::type);
+    typed.prompt("Dm7 G13 | Cmaj7");
+    rhythm = new Segments<Rhythm>(this::choose);
+    for (Rhythm each : Rhythm.values()) {
+      rhythm.add(each, each.title(), "");
+    }
+    rhythm.named("chord-rhythm");
+    rhythm.show(chosen);
+    source =
+        new Segments<Boolean>(session.harmony()::setTrackAlone)
+            .add(false, "All tracks", "Chords are found from all tracks that are not muted")
+            .add(true, "This track", "Chords are found from the chosen track ({chords-alone})");
+    source.named("chord-source");
+    bass =
+        Form.check("chords-with-bass", "With a bass", "The lowest note below the others", b -> {});
+    bass.setSelected(true);
+    getChildren()
+        .addAll(
+            Form.heading("Key"),
+            key,
+            button("key-take-button", "Write it", "Into the song ({key-take})", actions::takeKey),
+            Form.heading("At the playhead"),
+            Form.row("Found in", source),
+            here,
+            others,
+            names,
+            Form.row("Called", name),
+            Form.heading("By name"),
+            typed,
+            rhythm,
+            bass,
+            Form.heading("Laid out"),
+            layouts());
+    Follow.changes(this, session, this::follow);
+    refresh();
+  }
+
+  private static Button button(String id, String text, String hint, Runnable press) {
+    Button button = Buttons.text(text, hint, press);
+    button.setId(id);
+    return button;
+  }
+
+  private FlowPane layouts() {
+    return new FlowPane(
+        6,
+        6,
+        button("invert-up-button", "Over, up", "({invert-up})", () -> actions.invert(1)),
+        button("invert-down-button", "Over, down", "({invert-down})", () -> actions.invert(-1)),
+        button("chord-close-button", "Close", "All within an octave", actions::close),
+        button("chord-open-button", "Open", "Every second voice an octave up", actions::open),
+        button(
+            "chord-drop-2-button",
+            "Drop 2",
+            "The second voice from the top",
+            () -> actions.drop(2)),
+        button(
+            "chord-drop-3-button", "Drop 3", "The third voice from the top", () -> actions.drop(3)),
+        button("chord-lead-button", "Lead", "Each nearest to the one before", actions::lead),
+        button("chord-bass-button", "Bass", "Put below", actions::addBass),
+        button("chord-bass-off-button", "No bass", "Take the lowest away", actions::removeBass));
+  }
+
+  private void choose(Rhythm value) {
+    chosen = value;
+    rhythm.show(value);
+  }
+
+  private void type(String line) {
+    try {
+      actions.type(line, chosen, bass.isSelected());
+    } catch (ChordFault e) {
+      typed.select(e.start(), e.end());
+      throw new IllegalArgumentException(e.getMessage(), e);
+    }
+  }
+
+  /** Puts the caret where chords are typed. */
+  public void editTyped() {
+    typed.edit();
+  }
+
+  /** Puts the caret where the chord at the playhead is named. */
+  public void editName() {
+    name.edit();
+  }
+
+  /** Called for each frame: the playhead goes on to other chords. */
+  public void follow() {
+    if (!session.harmony().here().equals(shown)) {
+      refresh();
+    }
+  }
+
+  private void follow(Change change) {
+    if (change.isOf(Aspect.SONG, Aspect.CHORDS, Aspect.TRANSPORT, Aspect.CHOICE, Aspect.SETTINGS)) {
+      refresh();
+    }
+  }
+
+  private void refresh() {
+    Harmony harmony = session.harmony();
+    source.show(harmony.isOfTrackAlone());
+    key.setText(keys(harmony.found().keys()));
+    shown = harmony.here();
+    here.setText(shown.map(s -> s.chord().name()).orElse("no chord"));
+    others.setText(shown.map(this::words).orElse("Put the playhead where notes sound together."));
+    names.getChildren().clear();
+    shown.ifPresent(this::showNames);
+    name.show(shown.filter(ChordSpan::byHand).map(s -> s.chord().name()).orElse(""));
+  }
+
+  private static String keys(List<KeyReading> keys) {
+    return keys.isEmpty()
+        ? "There are no notes yet to find a key from."
+        : keys.stream()
+            .limit(MOST_KEYS)
+            .map(k -> k.key() + " " + percent(k.share()))
+            .collect(Collectors.joining(", "));
+  }
+
+  private static String percent(double share) {
+    return String.format(Locale.ROOT, "%.0f %%", share * PERCENT);
+  }
+
+  private String words(ChordSpan span) {
+    String numeral =
+        session
+            .harmony()
+            .keyHere()
+            .map(k -> ", " + Figured.numeral(span.chord(), k) + " in " + k)
+            .orElse("");
+    String how = span.byHand() ? "said by hand" : percent(span.share());
+    return span.chord().words() + ", " + how + numeral;
+  }
+
+  private void showNames(ChordSpan span) {
+    long tick = span.range().start();
+    if (span.byHand()) {
+      names
+          .getChildren()
+          .add(
+              Buttons.text(
+                  "As found",
+                  "Take back what was said",
+                  () -> actions.say(tick, Optional.empty())));
+      return;
+    }
+    for (ChordReading each : span.readings().subList(1, span.readings().size())) {
+      Button other =
+          Buttons.text(
+              each.chord().name() + "  " + percent(each.share()),
+              "It is rather this",
+              () -> actions.say(tick, Optional.of(each.chord())));
+      other.getStyleClass().add("small");
+      names.getChildren().add(other);
+    }
+  }
+}

@@ -1,0 +1,225 @@
+package flailbeat.core.harmony;
+
+import flailbeat.core.edit.Chords;
+import flailbeat.core.edit.EnteredNotes;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.GridLines;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
+
+/**
+ * What is done to the chords that some notes make ({@link Chords}): each track by itself, single
+ * notes left as they are. Each method gives the song it was given where nothing changes; a note
+ * keeps its place, length, loudness and the time at which it was played unless that is what is
+ * changed. O(k log n) for k notes among n, beside what a voicing costs.
+ */
+public final class ChordEdits {
+  /** Strummed longer, a chord falls apart. */
+  public static final int LONGEST_STRUM_MS = 400;
+
+  private ChordEdits() {}
+
+  /** In which order the notes of a chord begin. */
+  public enum Order {
+    UP,
+    DOWN,
+    UP_AND_DOWN
+  }
+
+  private static List<List<Note>> chords(Song song, Track track, Set<NoteId> ids) {
+    return Chords.of(NoteEdits.find(track, ids), song.tempos()).stream()
+        .filter(c -> c.size() > 1)
+        .toList();
+  }
+
+  private static List<Integer> pitches(List<Note> chord) {
+    return chord.stream().map(Note::pitch).toList();
+  }
+
+  private static List<Note> at(List<Note> chord, List<Integer> pitches) {
+    List<Note> result = new ArrayList<>();
+    for (int voice = 0; voice < chord.size(); voice++) {
+      result.add(chord.get(voice).withPitch(pitches.get(voice)));
+    }
+    return result;
+  }
+
+  private static Song each(
+      Song song, Set<NoteId> ids, BiFunction<List<Note>, Optional<List<Note>>, List<Note>> change) {
+    List<Note> changed = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      Optional<List<Note>> before = Optional.empty();
+      for (List<Note> chord : chords(song, track, ids)) {
+        List<Note> now = change.apply(chord, before);
+        changed.addAll(now);
+        before = Optional.of(now);
+      }
+    }
+    return NoteEdits.put(song, changed);
+  }
+
+  /**
+   * Lays each chord out otherwise.
+   *
+   * @param voicing from the pitches of a chord, the lowest first, to where they go
+   * @throws IllegalArgumentException where a note would leave the pitches that there are
+   */
+  public static Song voiced(Song song, Set<NoteId> ids, UnaryOperator<List<Integer>> voicing) {
+    return each(song, ids, (chord, before) -> at(chord, voicing.apply(pitches(chord))));
+  }
+
+  /**
+   * Leads chords smoothly: the first stays, each other is laid out nearest to the one before
+   * ({@link Voicing#nearest}).
+   */
+  public static Song led(Song song, Set<NoteId> ids) {
+    return each(
+        song,
+        ids,
+        (chord, before) ->
+            before
+                .map(
+                    b ->
+                        at(
+                            chord,
+                            Voicing.nearest(
+                                b.stream().map(Note::pitch).sorted().toList(), pitches(chord))))
+                .orElse(chord));
+  }
+
+  /**
+   * Puts the bass that a chord is called after below it, as long and as loud as its lowest note;
+   * its lowest note an octave below where it has no name. What has that note already stays as it
+   * is.
+   */
+  public static Song withBass(Song song, Set<NoteId> ids, Optional<KeySignature> key) {
+    Song result = song;
+    for (Track track : song.tracks()) {
+      List<Note> basses = new ArrayList<>();
+      for (List<Note> chord : chords(song, track, ids)) {
+        bass(chord, key).ifPresent(p -> basses.add(chord.getFirst().withPitch(p)));
+      }
+      if (!basses.isEmpty()) {
+        result = EnteredNotes.place(result, track.id(), basses);
+      }
+    }
+    return result;
+  }
+
+  private static Optional<Integer> bass(List<Note> chord, Optional<KeySignature> key) {
+    int lowest = chord.getFirst().pitch();
+    int root =
+        ChordNamer.names(pitches(chord), key).stream()
+            .findFirst()
+            .map(r -> r.chord().rootClass())
+            .orElse(lowest % Pitch.OCTAVE);
+    int below = lowest - 1 - Math.floorMod(lowest - 1 - root, Pitch.OCTAVE);
+    int third = chord.size() > 1 ? chord.get(1).pitch() : lowest;
+    boolean hasBass = lowest % Pitch.OCTAVE == root && third - lowest >= Pitch.OCTAVE;
+    return hasBass || below < Pitch.LOWEST ? Optional.empty() : Optional.of(below);
+  }
+
+  /** Takes the lowest note of each chord away, where two are left. */
+  public static Song withoutBass(Song song, Set<NoteId> ids) {
+    Set<NoteId> gone = new HashSet<>();
+    for (Track track : song.tracks()) {
+      chords(song, track, ids).stream()
+          .filter(c -> c.size() > 2)
+          .forEach(c -> gone.add(c.getFirst().id()));
+    }
+    return gone.isEmpty() ? song : NoteEdits.delete(song, gone);
+  }
+
+  /**
+   * Spreads the notes of each chord in time, from its first onset on; each still ends where it did.
+   *
+   * @param ms from the first to the last, up to {@link #LONGEST_STRUM_MS}
+   * @param unevenness 0 for even, to 1: how far each may be from its even place, as a share of the
+   *     time between two; the same notes come out the same each time
+   */
+  public static Song strummed(Song song, Set<NoteId> ids, int ms, boolean down, double unevenness) {
+    if (ms < 0 || ms > LONGEST_STRUM_MS) {
+      throw new IllegalArgumentException(
+          "A chord is strummed in " + LONGEST_STRUM_MS + " ms at most");
+    }
+    return each(song, ids, (chord, before) -> strummed(song, chord, ms, down, unevenness));
+  }
+
+  private static List<Note> strummed(
+      Song song, List<Note> chord, int ms, boolean down, double unevenness) {
+    long start = chord.stream().mapToLong(Note::onset).min().orElseThrow();
+    long startNanos = song.tempos().nanosAt(start);
+    Random random = new Random(start);
+    double step = ms * 1e6 / (chord.size() - 1);
+    List<Note> result = new ArrayList<>();
+    for (int voice = 0; voice < chord.size(); voice++) {
+      Note note = chord.get(voice);
+      int turn = down ? chord.size() - 1 - voice : voice;
+      double uneven = turn == 0 ? 0 : (random.nextDouble() * 2 - 1) * unevenness * step / 2;
+      long onset = song.tempos().tickAt(startNanos + Math.round(turn * step + uneven));
+      result.add(note.standingAt(Math.min(onset, note.end() - 1), Math.max(1, note.end() - onset)));
+    }
+    return result;
+  }
+
+  /** Breaks each chord: its notes follow one another on the lines of a grid while it lasts. */
+  public static Song broken(Song song, Set<NoteId> ids, GridLines lines, Order order) {
+    Song result = song;
+    for (Track track : song.tracks()) {
+      List<Note> placed = new ArrayList<>();
+      Set<NoteId> gone = new HashSet<>();
+      for (List<Note> chord : chords(song, track, ids)) {
+        placed.addAll(broken(chord, lines, order));
+        chord.forEach(n -> gone.add(n.id()));
+      }
+      if (!placed.isEmpty()) {
+        placed.sort(Note.ORDER);
+        Song without = NoteEdits.delete(result, gone);
+        result = EnteredNotes.place(without, track.id(), placed);
+      }
+    }
+    return result;
+  }
+
+  private static List<Note> broken(List<Note> chord, GridLines lines, Order order) {
+    long start = chord.stream().mapToLong(Note::onset).min().orElseThrow();
+    long end = chord.stream().mapToLong(Note::end).max().orElseThrow();
+    List<Note> turns = turns(chord, order);
+    List<Note> result = new ArrayList<>();
+    long at = start;
+    for (int turn = 0; at < end; turn++) {
+      long next = Math.min(end, Math.max(at + 1, lines.after(at)));
+      Note note = turns.get(turn % turns.size());
+      Note there = Note.placed(note.id(), note.pitch(), note.velocity(), at, next - at);
+      result.add(there.withReleaseVelocity(note.releaseVelocity()));
+      at = next;
+    }
+    return result;
+  }
+
+  private static List<Note> turns(List<Note> chord, Order order) {
+    List<Note> up = chord.stream().sorted(Comparator.comparingInt(Note::pitch)).toList();
+    return switch (order) {
+      case UP -> up;
+      case DOWN -> up.reversed();
+      case UP_AND_DOWN -> {
+        List<Note> both = new ArrayList<>(up);
+        both.addAll(up.subList(1, up.size() - 1).reversed());
+        yield both;
+      }
+    };
+  }
+}

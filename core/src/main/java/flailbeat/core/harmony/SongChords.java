@@ -1,0 +1,92 @@
+package flailbeat.core.harmony;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.id.TrackId;
+import flailbeat.core.pitch.KeyMap;
+import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.work.InOrder;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The key of a song, and its chords over time: found from the notes of all tracks that are not
+ * muted, or of one; drums say nothing. It keeps what it found, for the next time.
+ */
+public final class SongChords {
+  private final ChordFinder finder = new ChordFinder();
+
+  /**
+   * What was found.
+   *
+   * @param keys those that all of it may be in, the likeliest first; none where nothing sounds
+   * @param spans without gaps, from the start to the end of the last bar
+   */
+  public record Found(List<KeyReading> keys, List<ChordSpan> spans) {
+    /** Nothing. */
+    public static final Found NOTHING = new Found(List.of(), List.of());
+
+    public Found {
+      keys = List.copyOf(keys);
+      spans = List.copyOf(spans);
+    }
+
+    /** The span that a tick lies in. O(log n). */
+    public Optional<ChordSpan> at(long tick) {
+      int after = InOrder.firstFailing(0, spans.size(), i -> spans.get(i).range().start() <= tick);
+      return after == 0
+          ? Optional.empty()
+          : Optional.of(spans.get(after - 1)).filter(s -> s.range().contains(tick));
+    }
+  }
+
+  /** The notes that chords are found from, in order. */
+  public static List<Note> sounding(Song song, Optional<TrackId> alone) {
+    List<Note> result = new ArrayList<>();
+    for (Track track : song.tracks()) {
+      boolean heard = alone.map(track.id()::equals).orElse(!track.muted());
+      if (heard && !track.instrument().kit()) {
+        result.addAll(track.placed().sounding());
+      }
+    }
+    result.sort(Note.ORDER);
+    return result;
+  }
+
+  /**
+   * Finds them.
+   *
+   * @param alone the track whose notes count; all for none
+   */
+  public Found find(Song song, Optional<TrackId> alone) {
+    List<Note> notes = sounding(song, alone);
+    if (notes.isEmpty() && ChordMarks.of(song).isEmpty()) {
+      return Found.NOTHING;
+    }
+    long end = Math.max(1, song.end());
+    TickRange whole = song.meters().wholeBars(new TickRange(0, end));
+    List<KeyReading> keys = keys(notes);
+    KeyMap spelledBy =
+        song.keys().changes().isEmpty() && !keys.isEmpty()
+            ? new KeyMap(List.of(new KeyMap.Change(0, keys.getFirst().signature())))
+            : song.keys();
+    List<ChordSpan> spans = finder.find(notes, song.meters(), spelledBy, whole);
+    return new Found(keys, ChordMarks.over(spans, ChordMarks.of(song)));
+  }
+
+  /** The keys that notes may be in, the likeliest first. O(n). */
+  public static List<KeyReading> keys(List<Note> notes) {
+    double[] durations = new double[Pitch.OCTAVE];
+    long end = 0;
+    for (Note note : notes) {
+      durations[note.pitch() % Pitch.OCTAVE] += note.length();
+      end = Math.max(end, note.onset());
+    }
+    long last = end;
+    int bass = notes.stream().filter(n -> n.end() > last).mapToInt(Note::pitch).min().orElse(-1);
+    return KeyFinder.keys(durations, bass < 0 ? -1 : bass % Pitch.OCTAVE);
+  }
+}

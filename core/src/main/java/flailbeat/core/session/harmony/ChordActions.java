@@ -1,0 +1,340 @@
+package flailbeat.core.session.harmony;
+
+import flailbeat.core.edit.Chords;
+import flailbeat.core.edit.EnteredNotes;
+import flailbeat.core.edit.NoteEdits;
+import flailbeat.core.edit.Selection;
+import flailbeat.core.harmony.Chord;
+import flailbeat.core.harmony.ChordEdits;
+import flailbeat.core.harmony.ChordFault;
+import flailbeat.core.harmony.ChordMarks;
+import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.harmony.Led;
+import flailbeat.core.harmony.Progression;
+import flailbeat.core.harmony.Voicing;
+import flailbeat.core.keys.KeysMode;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.session.bench.EditActions;
+import flailbeat.core.session.bench.StepEntry;
+import flailbeat.core.session.document.Document;
+import flailbeat.core.session.document.Notices;
+import flailbeat.core.session.hands.Audition;
+import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.run.RunControl;
+import flailbeat.core.session.timing.QuantizePreview;
+import flailbeat.core.step.Struck;
+import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
+
+/** Chords that are turned over, spread, typed, and said by hand. Each is one undo step. */
+public final class ChordActions {
+  private static final double UNEVEN = 0.6;
+
+  /** Notes get ids of their own as they are placed. */
+  private static final NoteId NEW = new NoteId(1);
+
+  private final Document document;
+  private final EditActions editing;
+  private final QuantizePreview timing;
+  private final RunControl runControl;
+  private final StepEntry steps;
+  private final Performer performer;
+  private final Audition audition;
+  private final Notices notices;
+  private final Harmony harmony;
+
+  /** Nothing was done yet. */
+  public ChordActions(
+      Document document,
+      EditActions editing,
+      QuantizePreview timing,
+      RunControl runControl,
+      StepEntry steps,
+      Performer performer,
+      Audition audition,
+      Notices notices,
+      Harmony harmony) {
+    this.document = document;
+    this.editing = editing;
+    this.timing = timing;
+    this.runControl = runControl;
+    this.steps = steps;
+    this.performer = performer;
+    this.audition = audition;
+    this.notices = notices;
+    this.harmony = harmony;
+  }
+
+  /** In which order the chords of a typed line are struck. */
+  public enum Rhythm {
+    /** Each once, for as long as it holds. */
+    HELD("Held"),
+    /** Each on every beat. */
+    BEATS("On each beat"),
+    /** Each in the rhythm that was tapped or chosen for steps. */
+    STEPS("As the steps");
+
+    private final String title;
+
+    Rhythm(String title) {
+      this.title = title;
+    }
+
+    /** What people see. */
+    public String title() {
+      return title;
+    }
+  }
+
+  private Set<NoteId> inScope() {
+    Set<NoteId> selected = document.scope().selected().notes();
+    return selected.isEmpty() ? document.scope().ids() : selected;
+  }
+
+  private void apply(String label, BiFunction<Song, Set<NoteId>, Song> change) {
+    Set<NoteId> ids = inScope();
+    Song before = document.song();
+    if (ids.isEmpty()) {
+      notices.tell("There are no chords here yet");
+      return;
+    }
+    editing.attempt(label, s -> change.apply(s, ids));
+    Song now = document.song();
+    if (now == before) {
+      if (!notices.current().warning()) {
+        notices.tell(label + ": no chord here is other after it");
+      }
+      return;
+    }
+    keepSelected(before, ids);
+    List<Note> first = firstChord(ids);
+    audition.sound(first);
+    String name = Harmony.words(harmony.names(first.stream().map(Note::pitch).toList()));
+    notices.tell(label + (name.isEmpty() ? "" : ": " + name));
+  }
+
+  /** What came of selected notes is selected, so that the next press goes on with it. */
+  private void keepSelected(Song before, Set<NoteId> ids) {
+    if (document.scope().selected().notes().isEmpty()) {
+      return;
+    }
+    Set<NoteId> more = new HashSet<>(ids);
+    document.track().notes().stream()
+        .filter(n -> n.idNumber() >= before.nextId())
+        .forEach(n -> more.add(n.id()));
+    document.select(Selection.ofNotes(more));
+  }
+
+  private List<Note> firstChord(Set<NoteId> ids) {
+    Set<NoteId> now = new HashSet<>(document.scope().selected().notes());
+    now.addAll(ids);
+    List<Note> notes = NoteEdits.find(document.track(), now);
+    return notes.isEmpty() ? List.of() : Chords.of(notes, document.song().tempos()).getFirst();
+  }
+
+  /** Turns chords over, up (1) or down (-1). */
+  public void invert(int by) {
+    UnaryOperator<List<Integer>> way = by > 0 ? Voicing::invertedUp : Voicing::invertedDown;
+    voice(by > 0 ? "Turned over, up" : "Turned over, down", way);
+  }
+
+  /** Drops the second (2) or third (3) voice from the top. */
+  public void drop(int fromTop) {
+    voice("Drop " + fromTop, v -> Voicing.dropped(v, fromTop));
+  }
+
+  /** Close position. */
+  public void close() {
+    voice("Close position", Voicing::close);
+  }
+
+  /** Open position. */
+  public void open() {
+    voice("Open position", Voicing::open);
+  }
+
+  private void voice(String label, UnaryOperator<List<Integer>> way) {
+    apply(label, (s, ids) -> ChordEdits.voiced(s, ids, way));
+  }
+
+  /** Leads each chord to the one before. */
+  public void lead() {
+    apply("Led smoothly", ChordEdits::led);
+  }
+
+  /** Puts a bass below. */
+  public void addBass() {
+    Optional<KeySignature> key = harmony.keyHere();
+    apply("Bass added", (s, ids) -> ChordEdits.withBass(s, ids, key));
+  }
+
+  /** Takes the bass away. */
+  public void removeBass() {
+    apply("Bass taken away", ChordEdits::withoutBass);
+  }
+
+  /** Spreads chords in time. */
+  public void strum(int ms, boolean down, boolean uneven) {
+    apply(
+        "Strummed " + (down ? "down" : "up") + " in " + ms + " ms",
+        (s, ids) -> ChordEdits.strummed(s, ids, ms, down, uneven ? UNEVEN : 0));
+  }
+
+  /** Breaks chords on the lines of the grid. */
+  public void breakUp(ChordEdits.Order order) {
+    apply("Broken chords", (s, ids) -> ChordEdits.broken(s, ids, timing.lines(), order));
+  }
+
+  /** Says what the chord at a tick is called; empty takes back what was said. */
+  public void say(long tick, Optional<Chord> chord) {
+    editing.edit(
+        chord.map(c -> "Chord " + c.name()).orElse("Chord as found"),
+        s -> ChordMarks.with(s, tick, chord));
+  }
+
+  /**
+   * Says by name what the chord at the playhead is, or takes that back with an empty name.
+   *
+   * @throws IllegalArgumentException for what is no chord, in words for the person
+   */
+  public void sayHere(String name) {
+    Optional<ChordSpan> here = harmony.found().at(runControl.positionTicks());
+    long tick =
+        here.map(s -> s.range().start())
+            .orElseGet(() -> document.song().meters().beatNearest(runControl.positionTicks()));
+    if (name.isBlank()) {
+      say(tick, Optional.empty());
+      return;
+    }
+    try {
+      say(tick, Optional.of(Progression.parse(name).chords().getFirst()));
+    } catch (ChordFault e) {
+      throw new IllegalArgumentException(e.getMessage(), e);
+    }
+  }
+
+  /** The next of the names that the chord at the playhead may have. */
+  public void nextName() {
+    harmony
+        .here()
+        .ifPresentOrElse(
+            span -> {
+              List<Chord> all = span.readings().stream().map(r -> r.chord()).toList();
+              if (span.byHand() || all.size() < 2) {
+                say(span.range().start(), Optional.empty());
+                notices.tell("It has no other name that is likely");
+              } else {
+                say(span.range().start(), Optional.of(all.get(1)));
+                notices.tell("Chord " + all.get(1).name() + ", said by hand");
+              }
+            },
+            () -> notices.tell("There is no chord at the playhead"));
+  }
+
+  /** Writes the key that was found into the song, at its start. */
+  public void takeKey() {
+    harmony.found().keys().stream()
+        .findFirst()
+        .ifPresentOrElse(
+            k -> {
+              KeySignature key = k.signature();
+              editing.edit("Key " + key, s -> ChordMarks.withKey(s, 0, key));
+              notices.tell("The song is in " + k.key() + ", written as " + key);
+            },
+            () -> notices.tell("There are no notes yet to find a key from"));
+  }
+
+  /** Where typed chords go: at Steps the cursor, else where playing starts. */
+  private long place() {
+    return performer.keysMode() == KeysMode.STEPS
+        ? steps.place().cursorTick()
+        : runControl.playStartTicks();
+  }
+
+  /**
+   * Puts typed chords on the chosen track: voiced about the reach of the hands, smoothly led, from
+   * the bar of the place on.
+   */
+  public void type(String line, Rhythm rhythm, boolean bass) throws ChordFault {
+    Progression typed = Progression.parse(line);
+    Song before = document.song();
+    long start = before.meters().barRangeAt(place()).start();
+    int center = (performer.hands().lowest() + performer.hands().highest()) / 2;
+    List<List<Integer>> voicings = Led.voicings(typed.chords(), Math.clamp(center, 43, 84), bass);
+    List<Struck> first =
+        voicings.isEmpty()
+            ? List.of()
+            : voicings.getFirst().stream().map(p -> new Struck(p, velocity())).toList();
+    editing.attempt("Chords " + line.strip(), s -> entered(s, typed, voicings, start, rhythm));
+    if (document.song() != before) {
+      document.selectAdded(before);
+      audition.soundPitches(first);
+      notices.tell(
+          typed.chords().size()
+              + (typed.chords().size() == 1 ? " chord" : " chords")
+              + " from bar "
+              + (before.meters().barAt(start) + 1));
+    }
+  }
+
+  private int velocity() {
+    return performer.hands().velocity();
+  }
+
+  private Song entered(
+      Song song, Progression typed, List<List<Integer>> voicings, long start, Rhythm rhythm) {
+    List<Note> notes = new ArrayList<>();
+    long bar = start;
+    int next = 0;
+    for (List<Progression.Step> steps : typed.bars()) {
+      TickRange range = song.meters().barRangeAt(bar);
+      int shares = steps.stream().mapToInt(Progression.Step::shares).sum();
+      int done = 0;
+      for (Progression.Step step : steps) {
+        long from = range.start() + range.length() * done / shares;
+        done += step.shares();
+        long to = range.start() + range.length() * done / shares;
+        if (step.chord().isPresent()) {
+          for (int pitch : voicings.get(next++)) {
+            strikes(song, new TickRange(from, to), rhythm)
+                .forEach(
+                    r -> notes.add(Note.placed(NEW, pitch, velocity(), r.start(), r.length())));
+          }
+        }
+      }
+      bar = range.end();
+    }
+    if (bar > Ticks.LAST) {
+      throw new IllegalArgumentException("There is no room for them before the end of the song");
+    }
+    notes.sort(Note.ORDER);
+    return EnteredNotes.place(song, document.track().id(), notes);
+  }
+
+  private List<TickRange> strikes(Song song, TickRange chord, Rhythm rhythm) {
+    List<TickRange> result = new ArrayList<>();
+    long at = chord.start();
+    while (at < chord.end()) {
+      long length =
+          switch (rhythm) {
+            case HELD -> chord.length();
+            case BEATS -> song.meters().meterAt(at).ticksPerBeat();
+            case STEPS -> Math.round(steps.settings().length().ticks().doubleValue());
+          };
+      long end = Math.min(chord.end(), at + Math.max(1, length));
+      result.add(new TickRange(at, end));
+      at = end;
+    }
+    return result;
+  }
+}

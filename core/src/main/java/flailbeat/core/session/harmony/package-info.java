@@ -1,0 +1,2 @@
+/** What chords and keys are called and found, and what is done with them. */
+package flailbeat.core.session.harmony;

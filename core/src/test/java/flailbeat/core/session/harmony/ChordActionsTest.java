@@ -1,0 +1,195 @@
+package flailbeat.core.session.harmony;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.NoteRule;
+import flailbeat.core.format.project.ProjectFile;
+import flailbeat.core.harmony.ChordEdits;
+import flailbeat.core.harmony.ChordFault;
+import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.id.TrackId;
+import flailbeat.core.session.FakePlayer;
+import flailbeat.core.session.Session;
+import flailbeat.core.session.harmony.ChordActions.Rhythm;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** Chords are typed, turned over, spread and named by a person. */
+class ChordActionsTest {
+  private static final long BAR = 3_840;
+
+  private final Session session = new Session(() -> 0, new FakePlayer(() -> 0));
+
+  private ChordActions chords() {
+    return session.chordActions();
+  }
+
+  private void demo() {
+    session.open(HarbourLamps.song(), Optional.empty());
+    TrackId fog = session.song().tracks().get(3).id();
+    session.document().chooseTrack(fog);
+  }
+
+  private List<Note> notes() {
+    return session.document().track().notes();
+  }
+
+  private String pitchesAt(long tick) {
+    return notes().stream()
+        .filter(n -> n.onset() == tick)
+        .map(Note::pitch)
+        .sorted()
+        .map(String::valueOf)
+        .collect(Collectors.joining(" "));
+  }
+
+  private String told() {
+    return session.notices().current().text();
+  }
+
+  private List<String> names() {
+    return session.harmony().found().spans().stream()
+        .filter(ChordSpan::hasChord)
+        .map(s -> s.chord().name())
+        .toList();
+  }
+
+  @Test
+  void typed_chords_are_voiced_led_and_found_again_by_their_names() throws ChordFault {
+    chords().type("Dm7 G13 | Cmaj7 | N.C. | F / / C/E", Rhythm.HELD, true);
+    assertThat(told()).isEqualTo("5 chords from bar 1");
+    assertThat(names()).containsExactly("Dm7", "G13", "Cmaj7", "F", "C/E");
+    assertThat(notes()).allMatch(n -> n.onset() < 4 * BAR && n.end() <= 4 * BAR);
+    assertThat(pitchesAt(2 * BAR)).as("silence").isEmpty();
+    assertThat(pitchesAt(3 * BAR + BAR * 3 / 4)).isNotEmpty();
+    assertThat(session.document().selection().notes()).hasSize(notes().size());
+    session.editing().undo();
+    assertThat(notes()).isEmpty();
+    chords().type("C", Rhythm.BEATS, false);
+    assertThat(notes().stream().map(Note::onset).distinct())
+        .containsExactly(0L, 960L, 1920L, 2880L);
+  }
+
+  @Test
+  void what_is_typed_wrongly_changes_nothing() {
+    assertThatThrownBy(() -> chords().type("Dm7 H7", Rhythm.HELD, true))
+        .isInstanceOf(ChordFault.class)
+        .hasMessageContaining("H7");
+    assertThat(session.song().noteCount()).isZero();
+  }
+
+  @Test
+  void chords_turned_over_keep_all_but_their_pitches_and_come_back_as_one_step() {
+    demo();
+    List<Note> before = notes();
+    session.document().select(NoteRule.ALL);
+    chords().invert(1);
+    assertThat(pitchesAt(0)).isEqualTo("57 62 65 74");
+    assertThat(notes())
+        .extracting(Note::length)
+        .isEqualTo(before.stream().map(Note::length).toList());
+    assertThat(notes().stream().mapToInt(Note::velocity).sum())
+        .isEqualTo(before.stream().mapToInt(Note::velocity).sum());
+    assertThat(told()).isEqualTo("Turned over, up: Dm/A");
+    session.editing().undo();
+    assertThat(notes()).isEqualTo(before);
+  }
+
+  @Test
+  void an_inversion_that_leaves_the_range_moves_nothing_and_is_told() throws ChordFault {
+    demo();
+    session.document().select(NoteRule.ALL);
+    for (int i = 0; i < 40; i++) {
+      chords().invert(1);
+    }
+    List<Note> highest = notes();
+    chords().invert(1);
+    assertThat(notes()).isEqualTo(highest);
+    assertThat(told()).contains("128 pitches").contains("left as it was");
+  }
+
+  @Test
+  void a_progression_is_led_with_the_least_movement() {
+    demo();
+    session.document().select(NoteRule.ALL);
+    chords().lead();
+    assertThat(pitchesAt(0)).isEqualTo("50 57 62 65");
+    assertThat(pitchesAt(BAR)).isEqualTo("48 55 60 64");
+    assertThat(names()).startsWith("Dm", "C");
+  }
+
+  @Test
+  void strummed_chords_end_where_they_did_and_were_played_when_they_were() {
+    demo();
+    session.document().select(NoteRule.ALL);
+    List<Note> before = notes();
+    chords().strum(40, false, false);
+    List<Note> first = notes().stream().filter(n -> n.onset() < 500).toList();
+    assertThat(first).extracting(Note::pitch).containsExactly(50, 57, 62, 65);
+    // 40 ms at 96 bpm are 61.44 ticks; the others a third and two thirds of that later.
+    assertThat(first).extracting(Note::onset).containsExactly(0L, 20L, 41L, 61L);
+    assertThat(first).extracting(Note::end).containsOnly(before.getFirst().end());
+    assertThat(first).allMatch(n -> n.played().onset() == 0);
+  }
+
+  @Test
+  void broken_chords_follow_the_grid_as_long_as_they_lasted() {
+    demo();
+    session.document().select(NoteRule.ALL);
+    chords().breakUp(ChordEdits.Order.UP_AND_DOWN);
+    List<Note> first = notes().stream().filter(n -> n.onset() < BAR).toList();
+    assertThat(first).extracting(Note::pitch).startsWith(50, 57, 62, 65, 62, 57, 50);
+    assertThat(first).extracting(Note::onset).startsWith(0L, 240L, 480L);
+    assertThat(first.getLast().end()).isEqualTo(BAR * 15 / 16);
+  }
+
+  @Test
+  void a_bass_goes_below_and_away_again() {
+    demo();
+    session.document().select(NoteRule.ALL);
+    chords().removeBass();
+    assertThat(pitchesAt(0)).isEqualTo("57 62 65");
+    chords().addBass();
+    assertThat(pitchesAt(0)).isEqualTo("50 57 62 65");
+  }
+
+  @Test
+  void a_chord_that_is_said_by_hand_is_kept_with_the_song_undone_and_moved_along()
+      throws IOException {
+    demo();
+    session.runControl().seek(3 * BAR);
+    assertThat(session.harmony().here().orElseThrow().chord().name()).isEqualTo("Asus4");
+    chords().sayHere("Dm11");
+    assertThat(session.harmony().here().orElseThrow().byHand()).isTrue();
+    assertThat(names()).contains("Dm11");
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    ProjectFile.write(session.song(), bytes);
+    Song back = ProjectFile.read(new ByteArrayInputStream(bytes.toByteArray()));
+    session.open(back, Optional.empty());
+    assertThat(names()).contains("Dm11");
+    session.runControl().seek(3 * BAR);
+    chords().sayHere("");
+    assertThat(names()).doesNotContain("Dm11");
+    session.editing().undo();
+    assertThat(names()).contains("Dm11");
+    assertThatThrownBy(() -> chords().sayHere("H7")).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void the_key_is_found_and_written() {
+    demo();
+    assertThat(session.harmony().found().keys().getFirst().key().toString())
+        .isEqualTo("D Natural minor");
+    chords().takeKey();
+    assertThat(session.song().keys().at(0).orElseThrow().toString()).isEqualTo("D minor");
+  }
+}
