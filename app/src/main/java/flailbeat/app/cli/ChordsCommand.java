@@ -74,7 +74,7 @@ final class ChordsCommand implements Callable<Integer> {
               in.toString(),
               chords.keys().stream()
                   .limit(MOST_KEYS)
-                  .map(k -> new Name(k.key().toString(), rounded(k.share())))
+                  .map(k -> new Name(k.words(), rounded(k.share())))
                   .toList(),
               chords.spans().stream().filter(ChordSpan::hasChord).map(s -> told(song, s)).toList());
       PrintWriter out = spec.commandLine().getOut();

@@ -11,6 +11,20 @@ import flailbeat.core.pitch.Scale;
  * @param share how likely that is, 0 to 1; all readings come to 1
  */
 public record KeyReading(Key key, double share) {
+  /** What it is called: {@code D minor}, {@code Bb major}, {@code G Mixolydian}. */
+  public String words() {
+    String tonic = signatureSpelled();
+    return switch (key.scale()) {
+      case MAJOR -> tonic + " major";
+      case NATURAL_MINOR -> tonic + " minor";
+      default -> tonic + " " + key.scale().title();
+    };
+  }
+
+  private String signatureSpelled() {
+    return signature().className(key.tonic());
+  }
+
   /** How many fifths below the major key of its tonic the key signature lies. */
   private static int flatter(Scale scale) {
     return switch (scale) {

@@ -92,6 +92,7 @@ public final class KeyDeck extends HBox {
   private final Label velocity = new Label();
   private final Label pedals = new Label();
   private final Label chord = new Label();
+  private final HBox chordRow = readout("Chord", chord);
   private final BooleanSupplier offering;
   private boolean ofKit;
   private Optional<KeySignature> shownKey = Optional.empty();
@@ -165,7 +166,7 @@ public final class KeyDeck extends HBox {
             who,
             readout("Reach", octave),
             readout("Velocity", velocity),
-            chord,
+            chordRow,
             pedals);
     chord.getStyleClass().add("readout");
     chord.setId("chord-held");
@@ -328,7 +329,7 @@ public final class KeyDeck extends HBox {
     if (!name.equals(chord.getText())) {
       chord.setText(name);
     }
-    Form.show(chord, !name.isEmpty() && !slim);
+    Form.show(chordRow, !name.isEmpty() && !slim);
     Form.show(pedals, name.isEmpty() && !slim);
     return name;
   }

@@ -32,6 +32,7 @@ import javafx.scene.layout.FlowPane;
 public final class ChordsPage extends PageBox {
   private static final int MOST_KEYS = 3;
   private static final int PERCENT = 100;
+  private static final double WORTH_TELLING = 0.01;
 
   private final Session session;
   private final ChordActions actions;
@@ -80,7 +81,7 @@ public final class ChordsPage extends PageBox {
     typed =
         new EntryField(
             "chords-typed",
-            22,
+            17,
             "Chords and bar lines, such as Dm7 G13 | Cmaj7; Enter puts them in ({chords-type})",
             this::type);
     typed.prompt("Dm7 G13 | Cmaj7");
@@ -153,6 +154,8 @@ public final class ChordsPage extends PageBox {
   private void type(String line) {
     try {
       actions.type(line, chosen, bass.isSelected());
+      // It stays to be looked at; leaving the field does not enter it once more.
+      typed.show(line);
     } catch (ChordFault e) {
       typed.select(e.start(), e.end());
       throw new IllegalArgumentException(e.getMessage(), e);
@@ -199,7 +202,8 @@ public final class ChordsPage extends PageBox {
         ? "There are no notes yet to find a key from."
         : keys.stream()
             .limit(MOST_KEYS)
-            .map(k -> k.key() + " " + percent(k.share()))
+            .filter(k -> k.share() >= WORTH_TELLING)
+            .map(k -> k.words() + " " + percent(k.share()))
             .collect(Collectors.joining(", "));
   }
 

@@ -249,7 +249,7 @@ public final class ChordActions {
             k -> {
               KeySignature key = k.signature();
               editing.edit("Key " + key, s -> ChordMarks.withKey(s, 0, key));
-              notices.tell("The song is in " + k.key() + ", written as " + key);
+              notices.tell("The song is in " + k.words() + ", written as " + key);
             },
             () -> notices.tell("There are no notes yet to find a key from"));
   }

@@ -187,8 +187,7 @@ class ChordActionsTest {
   @Test
   void the_key_is_found_and_written() {
     demo();
-    assertThat(session.harmony().found().keys().getFirst().key().toString())
-        .isEqualTo("D Natural minor");
+    assertThat(session.harmony().found().keys().getFirst().words()).isEqualTo("D minor");
     chords().takeKey();
     assertThat(session.song().keys().at(0).orElseThrow().toString()).isEqualTo("D minor");
   }
