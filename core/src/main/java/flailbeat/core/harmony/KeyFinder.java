@@ -11,7 +11,8 @@ import java.util.List;
 /**
  * Finds the key of music from how long each pitch class sounds: the correlation with the profiles
  * of C. Krumhansl and E. Kessler (Psychological Review 89, 1982), as in C. Krumhansl, Cognitive
- * Foundations of Musical Pitch, 1990. To that comes what a last bass note says of the tonic. Of a
+ * Foundations of Musical Pitch, 1990. Long notes count less than in proportion, and to that comes
+ * what the first and the last bass note say of the tonic (both from tunes with known keys). Of a
  * major key with a lowered seventh it is said that it is Mixolydian, of a minor one with a raised
  * sixth that it is Dorian, where the other degree hardly sounds. O(1) beside the sums.
  */
@@ -26,11 +27,16 @@ public final class KeyFinder {
   /** What a correlation that is larger by 1 adds to the logarithm of the likelihood. */
   private static final double STEEPNESS = 18;
 
-  /** What the last bass note adds to the correlation of the keys of which it is the tonic. */
-  private static final double LAST_BASS = 0.12;
+  /**
+   * What the first and the last bass note add to the correlation of keys of which they are tonic.
+   */
+  private static final double END_BASS = 0.1;
+
+  /** What a mode other than major and minor takes from it. */
+  private static final double RARE_MODE = 0.2;
 
   /** So many times as long as the degree that a mode has not must that sound which it has. */
-  private static final double MODE_RATIO = 3;
+  private static final double MODE_RATIO = 6;
 
   private KeyFinder() {}
 
@@ -65,20 +71,27 @@ public final class KeyFinder {
    * The keys that music may be in, the likeliest first; none where nothing sounds.
    *
    * @param durations of the twelve pitch classes, C first, in any unit
-   * @param lastBass the pitch class of the lowest note that sounds last; -1 where it says nothing,
-   *     as in the middle of a piece
+   * @param firstBass the pitch class of the lowest note that sounds first; -1 where it says
+   *     nothing, as in the middle of a piece
+   * @param lastBass likewise of those that sound last
    */
-  public static List<KeyReading> keys(double[] durations, int lastBass) {
+  public static List<KeyReading> keys(double[] durations, int firstBass, int lastBass) {
     if (Arrays.stream(durations).sum() <= 0) {
       return List.of();
     }
+    double[] levelled = Arrays.stream(durations).map(Math::sqrt).toArray();
     List<KeyReading> result = new ArrayList<>();
     double sum = 0;
     for (int tonic = 0; tonic < Pitch.OCTAVE; tonic++) {
       for (boolean minor : new boolean[] {false, true}) {
-        double fit = correlation(durations, tonic, minor) + (tonic == lastBass ? LAST_BASS : 0);
+        Scale mode = mode(durations, tonic, minor);
+        double fit =
+            correlation(levelled, tonic, minor)
+                + (tonic == firstBass ? END_BASS : 0)
+                + (tonic == lastBass ? END_BASS : 0)
+                - (mode == Scale.DORIAN || mode == Scale.MIXOLYDIAN ? RARE_MODE : 0);
         double likely = Math.exp(STEEPNESS * fit);
-        result.add(new KeyReading(new Key(tonic, mode(durations, tonic, minor)), likely));
+        result.add(new KeyReading(new Key(tonic, mode), likely));
         sum += likely;
       }
     }

@@ -11,6 +11,7 @@ import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The key of a song, and its chords over time: found from the notes of all tracks that are not
@@ -77,16 +78,28 @@ public final class SongChords {
     return new Found(keys, ChordMarks.over(spans, ChordMarks.of(song)));
   }
 
-  /** The keys that notes may be in, the likeliest first. O(n). */
+  /**
+   * The keys that notes may be in, the likeliest first. O(n).
+   *
+   * @param notes in order of onset
+   */
   public static List<KeyReading> keys(List<Note> notes) {
+    if (notes.isEmpty()) {
+      return List.of();
+    }
     double[] durations = new double[Pitch.OCTAVE];
-    long end = 0;
     for (Note note : notes) {
       durations[note.pitch() % Pitch.OCTAVE] += note.length();
-      end = Math.max(end, note.onset());
     }
-    long last = end;
-    int bass = notes.stream().filter(n -> n.end() > last).mapToInt(Note::pitch).min().orElse(-1);
-    return KeyFinder.keys(durations, bass < 0 ? -1 : bass % Pitch.OCTAVE);
+    long first = notes.getFirst().onset();
+    long last = notes.getLast().onset();
+    return KeyFinder.keys(
+        durations,
+        lowest(notes.stream().filter(n -> n.onset() == first)),
+        lowest(notes.stream().filter(n -> n.end() > last)));
+  }
+
+  private static int lowest(Stream<Note> notes) {
+    return notes.mapToInt(Note::pitch).min().orElseThrow() % Pitch.OCTAVE;
   }
 }

@@ -40,7 +40,7 @@ class KeyFinderTest {
       for (int degree = 0; degree < 7; degree++) {
         durations[(tonic + scale.semitones(degree)) % 12] += degree == 0 ? 3 : degree == 4 ? 2 : 1;
       }
-      List<KeyReading> keys = KeyFinder.keys(durations, tonic);
+      List<KeyReading> keys = KeyFinder.keys(durations, tonic, tonic);
       assertThat(keys.getFirst().key()).isEqualTo(new Key(tonic, scale));
       assertThat(keys.stream().mapToDouble(KeyReading::share).sum()).isCloseTo(1, within(1e-9));
     }
@@ -48,7 +48,7 @@ class KeyFinderTest {
 
   @Test
   void where_nothing_sounds_there_is_no_key() {
-    assertThat(KeyFinder.keys(new double[12], 3)).isEmpty();
+    assertThat(KeyFinder.keys(new double[12], 3, 3)).isEmpty();
   }
 
   @ParameterizedTest
