@@ -9,7 +9,9 @@ import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -77,13 +79,21 @@ public final class ChordFinder {
   private static final double LEAST_SHARE = 0.04;
   private static final int MOST_TOLD = 4;
 
+  /** For each pitch class how well it fits each chord. */
   private static final float[][] LOGS = logs();
 
+  private static final float[][] BASS_FITS = bassFits();
+  private static final float[] RARITY = rarities();
+
+  /** What was named before: a song has few chords, and each of them often. */
+  private record Asked(int bits, int bass, Optional<KeySignature> key) {}
+
+  private final Map<Asked, List<ChordReading>> named = new HashMap<>();
   private Optional<Slices> slices = Optional.empty();
   private float[][] weighed = new float[0][];
 
   private static float[][] logs() {
-    float[][] result = new float[CHORDS][Pitch.OCTAVE];
+    float[][] result = new float[Pitch.OCTAVE][CHORDS];
     for (int chord = 0; chord < CHORDS; chord++) {
       ChordKind kind = KINDS[chord / Pitch.OCTAVE];
       int root = chord % Pitch.OCTAVE;
@@ -94,7 +104,7 @@ public final class ChordFinder {
         int above = Math.floorMod(pitch - root, Pitch.OCTAVE);
         boolean inside = (kind.bits() >> above & 1) == 1;
         double share = above == 0 ? each * ROOT : inside ? each : outside;
-        result[chord][pitch] = (float) Math.log(share * Pitch.OCTAVE);
+        result[pitch][chord] = (float) Math.log(share * Pitch.OCTAVE);
       }
     }
     return result;
@@ -166,35 +176,53 @@ public final class ChordFinder {
     }
     result[SILENCE] = SOUNDING;
     float scale = EVIDENCE * Math.min(1, sum) / sum;
-    for (int chord = 0; chord < CHORDS; chord++) {
-      float[] logs = LOGS[chord];
-      float fit = 0;
-      for (int pitch = 0; pitch < Pitch.OCTAVE; pitch++) {
-        fit += weights[pitch] * logs[pitch];
+    for (int pitch = 0; pitch < Pitch.OCTAVE; pitch++) {
+      float weight = weights[pitch] * scale;
+      if (weight > 0) {
+        float[] logs = LOGS[pitch];
+        for (int chord = 0; chord < CHORDS; chord++) {
+          result[chord] += weight * logs[chord];
+        }
       }
-      result[chord] = fit * scale + bassFit(chord, bass);
+    }
+    if (bass != Slices.NO_BASS) {
+      float[] fits = BASS_FITS[bass];
+      for (int chord = 0; chord < CHORDS; chord++) {
+        result[chord] += fits[chord];
+      }
+    }
+    return result;
+  }
+
+  private static float[][] bassFits() {
+    float[][] result = new float[Pitch.OCTAVE][CHORDS];
+    for (int bass = 0; bass < Pitch.OCTAVE; bass++) {
+      for (int chord = 0; chord < CHORDS; chord++) {
+        result[bass][chord] = bassFit(chord, bass);
+      }
     }
     return result;
   }
 
   private static float bassFit(int chord, int bass) {
-    if (bass == Slices.NO_BASS) {
-      return 0;
-    }
     int above = Math.floorMod(bass - chord % Pitch.OCTAVE, Pitch.OCTAVE);
     boolean inside = (KINDS[chord / Pitch.OCTAVE].bits() >> above & 1) == 1;
     return above == 0 ? BASS_IS_ROOT : inside ? BASS_IS_TONE : BASS_IS_FOREIGN;
   }
 
-  private static float rarity(int state) {
-    return state == SILENCE ? 0 : (float) KINDS[state / Pitch.OCTAVE].rarity();
+  private static float[] rarities() {
+    float[] result = new float[STATES];
+    for (int chord = 0; chord < CHORDS; chord++) {
+      result[chord] = (float) KINDS[chord / Pitch.OCTAVE].rarity();
+    }
+    return result;
   }
 
   private int[] likeliest(Slices now) {
     short[][] before = new short[now.size()][STATES];
     float[] best = weighed[0].clone();
     for (int state = 0; state < STATES; state++) {
-      best[state] -= rarity(state);
+      best[state] -= RARITY[state];
     }
     for (int slice = 1; slice < now.size(); slice++) {
       int top = indexOfMost(best);
@@ -202,7 +230,7 @@ public final class ChordFinder {
       float change = best[top] - cost + NEW * now.novelty(slice);
       float[] next = new float[STATES];
       for (int state = 0; state < STATES; state++) {
-        float changed = change - rarity(state);
+        float changed = change - RARITY[state];
         boolean stays = best[state] >= changed;
         before[slice][state] = (short) (stays ? state : top);
         next[state] = (stays ? best[state] : changed) + weighed[slice][state];
@@ -242,9 +270,9 @@ public final class ChordFinder {
     }
     int root = found % Pitch.OCTAVE;
     int bass = bassOf(basses, root);
-    List<ChordReading> named = named(weights, bass, key);
-    boolean agrees = !named.isEmpty() && named.getFirst().chord().rootClass() == root;
-    return agrees ? named : weighed(from, to, bass, key);
+    List<ChordReading> names = named(weights, bass, key);
+    boolean agrees = !names.isEmpty() && names.getFirst().chord().rootClass() == root;
+    return agrees ? names : weighed(from, to, bass, key);
   }
 
   private static int bassOf(double[] basses, int root) {
@@ -257,15 +285,14 @@ public final class ChordFinder {
     return root;
   }
 
-  private static List<ChordReading> named(double[] weights, int bass, Optional<KeySignature> key) {
+  private List<ChordReading> named(double[] weights, int bass, Optional<KeySignature> key) {
     double sum = Arrays.stream(weights).sum();
-    List<Integer> pitches = new ArrayList<>(List.of(bass));
+    int bits = 1 << bass;
     for (int pitch = 0; pitch < Pitch.OCTAVE; pitch++) {
-      if (weights[pitch] > PASSING * sum) {
-        pitches.add(pitch + Pitch.OCTAVE);
-      }
+      bits |= weights[pitch] > PASSING * sum ? 1 << pitch : 0;
     }
-    return ChordNamer.names(pitches, key);
+    return named.computeIfAbsent(
+        new Asked(bits, bass, key), a -> ChordNamer.names(a.bits(), a.bass(), a.key()));
   }
 
   private record State(int chord, double weight) {}
@@ -274,7 +301,7 @@ public final class ChordFinder {
     List<State> states = new ArrayList<>();
     double most = Double.NEGATIVE_INFINITY;
     for (int chord = 0; chord < CHORDS; chord++) {
-      double weight = -rarity(chord);
+      double weight = -RARITY[chord];
       for (int slice = from; slice < to; slice++) {
         weight += weighed[slice][chord];
       }

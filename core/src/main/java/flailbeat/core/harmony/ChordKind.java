@@ -47,7 +47,7 @@ public enum ChordKind {
   MAJOR_NINTH_SHARP_ELEVENTH("maj9#11", "major ninth, raised eleventh", "1 3 5 7 9 #11", 1.4),
   ELEVENTH("11", "eleventh", "1 (3) 5 b7 9 11", 1.3),
   MINOR_ELEVENTH("m11", "minor eleventh", "1 b3 5 b7 9 11", 1.0),
-  SEVENTH_FLAT_THIRTEENTH("7b13", "seventh, lowered thirteenth", "1 3 5 b7 b13", 1.5),
+  SEVENTH_FLAT_THIRTEENTH("7b13", "seventh, lowered thirteenth", "1 3 (5) b7 b13", 1.5),
   THIRTEENTH("13", "thirteenth", "1 3 5 b7 9 (11) 13", 1.0),
   MINOR_THIRTEENTH("m13", "minor thirteenth", "1 b3 5 b7 9 (11) 13", 1.4),
   MAJOR_THIRTEENTH("maj13", "major thirteenth", "1 3 5 7 9 (11) 13", 1.3),

@@ -50,12 +50,21 @@ public final class ChordNamer {
       bits |= 1 << Math.floorMod(pitch, Pitch.OCTAVE);
       bass = Math.min(bass, pitch);
     }
-    return Integer.bitCount(bits) < 2 ? List.of() : names(bits, bass % Pitch.OCTAVE, key);
+    return names(bits, bass % Pitch.OCTAVE, key);
   }
 
   private record Weighed(int root, ChordKind kind, double weight) {}
 
-  private static List<ChordReading> names(int bits, int bass, Optional<KeySignature> key) {
+  /**
+   * The same of pitch classes.
+   *
+   * @param bits a bit for each that sounds, C first
+   * @param bass the lowest of them
+   */
+  static List<ChordReading> names(int bits, int bass, Optional<KeySignature> key) {
+    if (Integer.bitCount(bits) < 2) {
+      return List.of();
+    }
     List<Weighed> all = new ArrayList<>();
     int keyBits = key.map(k -> scaleBits(k)).orElse(0);
     double sum = 0;

@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
  */
 public final class Harmony {
   /** Chords of songs with more notes are found away from the window's thread. */
-  private static final int AT_ONCE = 4_000;
+  private static final int AT_ONCE = 12_000;
 
   private static final int MOST_NAMES = 3;
   private static final double WORTH_A_WORD = 0.12;
