@@ -5,14 +5,10 @@ import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
-import flailbeat.app.control.RepeatValues;
 import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
-import flailbeat.core.harmony.ChordReading;
-import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.Hands;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.keys.Pedals;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.keys.VelocityMark;
 import flailbeat.core.pitch.KeySignature;
@@ -20,15 +16,9 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.hands.Performer;
-import flailbeat.core.session.harmony.Harmony;
 import flailbeat.core.session.person.Folds.WindowPart;
-import flailbeat.core.session.run.Repeater;
-import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -43,23 +33,10 @@ import javafx.scene.layout.VBox;
  * strip above it. Caps show what they play now, go down as keys go down, and can be clicked.
  */
 public final class KeyDeck extends HBox {
-  private static final String SOUNDS =
-      " {sounds-up} {sounds-down} go on, {sounds-keep} keeps, {sounds-leave} leaves.";
-  private static final String LOST =
-      " {lost-up} {lost-down} choose, {lost-take} takes it up, {lost-hear} hears it, {lost-leave} leaves.";
-  private static final String TOLD = " {told-read} puts the lines away.";
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
   private static final PseudoClass STEPS = PseudoClass.getPseudoClass("steps");
-  private static final String STEP_KEYS =
-      "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
-          + " enters it again, {step-tie} ties it, {step-line} goes to the next line";
-
-  private static final String COVERED_KEYS =
-      "{step-advance} on, {step-back} back, {step-remove} removes the last step. Ctrl and a digit"
-          + " choose its length, Alt and the dot dot it";
-
   private static final double LEFT = 200;
   private static final double ASKING_WIDTH = 420;
   private static final double SLIM_HEIGHT = 70;
@@ -74,7 +51,7 @@ public final class KeyDeck extends HBox {
 
   private final Session session;
   private final Performer performer;
-  private final KeyAsk keyAsk;
+  private final DeckWords words;
   private final CapBoard caps;
   private final AskRow ask;
   private final PianoStrip strip;
@@ -93,7 +70,6 @@ public final class KeyDeck extends HBox {
   private final Label pedals = new Label();
   private final Label chord = new Label();
   private final HBox chordRow = readout("Chord", chord);
-  private final BooleanSupplier offering;
   private boolean ofKit;
   private Optional<KeySignature> shownKey = Optional.empty();
   private String saying = "";
@@ -110,9 +86,8 @@ public final class KeyDeck extends HBox {
       Commands commands,
       KeyAsk keyAsk,
       BooleanSupplier offering) {
-    this.offering = offering;
-    this.keyAsk = keyAsk;
     this.session = session;
+    words = new DeckWords(session, keyAsk, offering);
     this.performer = session.performer();
     getStyleClass().add("deck");
     setId("key-deck");
@@ -283,15 +258,8 @@ public final class KeyDeck extends HBox {
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
     pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
     keysSwitch.show(performer.keysMode());
-    String asked = asked();
-    String says =
-        !asked.isEmpty()
-            ? asked
-            : switch (mode) {
-              case PLAY -> "Letter keys are notes. {keys-commands} gives them to commands.";
-              case STEPS -> "Letter keys are steps. {keys-switch} plays, {keys-commands} commands.";
-              case COMMANDS -> "Letter keys are commands. {keys-switch} makes them notes.";
-            };
+    String asked = words.asked();
+    String says = words.who();
     pseudoClassStateChanged(ASKING, !asked.isEmpty());
     if (!saying.equals(says)) {
       saying = says;
@@ -322,10 +290,9 @@ public final class KeyDeck extends HBox {
     strip.refresh();
   }
 
-  /** What is held is called so, else what is selected; while it is told, the pedals give way. */
+  /** While a chord is told, the pedals give way. */
   private String showChord() {
-    List<ChordReading> held = session.harmony().held();
-    String name = Harmony.words(held.isEmpty() ? session.harmony().selected() : held);
+    String name = words.chord();
     if (!name.equals(chord.getText())) {
       chord.setText(name);
     }
@@ -335,77 +302,16 @@ public final class KeyDeck extends HBox {
   }
 
   private void showPedals() {
-    String shaping = pedalText(performer.pedals(), performer.keysMode());
+    String shaping = words.shaping(getPrefHeight() >= WITH_HELP);
     if (!shaped.equals(shaping)) {
       shaped = shaping;
       KeyTexts.set(pedals, shaping);
     }
   }
 
-  private boolean isOffering() {
-    return (offering.getAsBoolean() || isTelling()) && !session.sounds().isOpen();
-  }
-
-  private boolean isTelling() {
-    return !session.notices().lines().isEmpty();
-  }
-
-  /** What is gone through takes some keys, and the letters stay whose they are. */
-  private String letters(String sound) {
-    return switch (performer.keysMode()) {
-      case PLAY -> "Letter keys play " + sound + ".";
-      case STEPS -> "Letters are steps; {keys-switch} lets them play.";
-      case COMMANDS -> "Letters are commands; {keys-switch} lets them play.";
-    };
-  }
-
-  /** What is asked, if anything, or gone through: some keys are its answers then. */
-  private String asked() {
-    return keyAsk.isOn()
-        ? keyAsk.says()
-        : session.doubts().isOn()
-            ? session.doubts().says()
-            : session.sounds().isOpen()
-                ? letters("the marked sound") + SOUNDS
-                : isOffering()
-                    ? letters("as ever") + (isTelling() ? TOLD : LOST)
-                    : session.keyboard().says();
-  }
-
   /** Shows a key that does something as down. */
   public void showDown(PhysicalKey key, boolean down) {
     caps.showDown(key, down);
-  }
-
-  /** What the arrows do; and where notes lie on length keys, how those are reached. */
-  private String stepKeys() {
-    boolean covers = performer.hands().arrangement().kind() != ArrangementKind.HOME;
-    return covers ? COVERED_KEYS : STEP_KEYS;
-  }
-
-  /** What shapes the notes now; what could, with its keys, when nothing does. */
-  private String pedalText(Pedals p, KeysMode mode) {
-    String sustain = p.isLatched() ? "sustain latched" : p.isSustaining() ? "sustain" : "";
-    String bend = p.bend() == 0 ? "" : String.format(Locale.ROOT, "bend %+.0f %%", p.bend() * 100);
-    String modulation = p.modulation() == 0 ? "" : "modulation " + p.modulation();
-    Repeater repeater = session.runControl().repeater();
-    String repeats =
-        repeater.isOn()
-            ? "held notes strike again, "
-                + RepeatValues.name(repeater.value())
-                + " ({repeat} ends it)"
-            : "";
-    String all =
-        Stream.of(repeats, sustain, bend, modulation)
-            .filter(t -> !t.isEmpty())
-            .collect(Collectors.joining(", "));
-    return !all.isEmpty() || session.sounds().isOpen() || isOffering()
-        ? all
-        : switch (mode) {
-          case PLAY -> "{sustain} sustains, {bend-down} {bend-up} bend";
-          case STEPS -> getPrefHeight() < WITH_HELP ? "" : stepKeys();
-          case COMMANDS -> "";
-        };
   }
 
   private String name(int pitch) {
