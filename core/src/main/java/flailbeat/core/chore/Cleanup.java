@@ -1,5 +1,7 @@
 package flailbeat.core.chore;
 
+import flailbeat.core.harmony.Voicing;
+
 /** Chores that come with the application. */
 public enum Cleanup implements ByNumber {
   SHORT("short", "Remove notes shorter than # ms", 1, 2000, 60),
@@ -15,7 +17,16 @@ public enum Cleanup implements ByNumber {
   REMOVE_OUTSIDE("remove-outside", "Remove notes outside the scale"),
   SILENCE("silence", "Trim silent bars at the start"),
   THIN("thin", "Thin controllers, # off at most", 1, 64, 2),
-  QUIETEST("quietest", "Mark the quietest # %", 1, 99, 5);
+  QUIETEST("quietest", "Mark the quietest # %", 1, 99, 5),
+  CHORD_UP("chord-up", "Turn chords over, up"),
+  CHORD_DOWN("chord-down", "Turn chords over, down"),
+  CHORD_CLOSE("chord-close", "Chords in close position"),
+  CHORD_OPEN("chord-open", "Chords in open position"),
+  CHORD_DROP_2("chord-drop-2", "Drop the second voice of chords"),
+  CHORD_DROP_3("chord-drop-3", "Drop the third voice of chords"),
+  CHORD_LEAD("chord-lead", "Lead chords smoothly"),
+  STRUM_UP("strum-up", "Strum chords up in # ms", 1, 400, 40),
+  STRUM_DOWN("strum-down", "Strum chords down in # ms", 1, 400, 40);
 
   private final String id;
   private final Title title;
@@ -55,6 +66,7 @@ public enum Cleanup implements ByNumber {
     require(amount);
     Draft draft = new Draft();
     CleanupRun cleaning = new CleanupRun(area, draft);
+    ChordChores chords = new ChordChores(area, draft);
     switch (this) {
       case SHORT -> cleaning.removeShort(amount);
       case DOUBLES -> cleaning.removeDoubles(amount);
@@ -72,6 +84,15 @@ public enum Cleanup implements ByNumber {
       case SILENCE -> cleaning.trimSilence();
       case THIN -> cleaning.thin(amount);
       case QUIETEST -> cleaning.markQuietest(amount);
+      case CHORD_UP -> chords.voice(Voicing::invertedUp);
+      case CHORD_DOWN -> chords.voice(Voicing::invertedDown);
+      case CHORD_CLOSE -> chords.voice(Voicing::close);
+      case CHORD_OPEN -> chords.voice(Voicing::open);
+      case CHORD_DROP_2 -> chords.voice(v -> Voicing.dropped(v, 2));
+      case CHORD_DROP_3 -> chords.voice(v -> Voicing.dropped(v, 3));
+      case CHORD_LEAD -> chords.lead();
+      case STRUM_UP -> chords.strum(amount, false);
+      case STRUM_DOWN -> chords.strum(amount, true);
     }
     return draft.outcome(area.song());
   }

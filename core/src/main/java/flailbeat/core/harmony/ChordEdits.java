@@ -10,6 +10,7 @@ import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.GridLines;
+import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -49,6 +50,22 @@ public final class ChordEdits {
     return chord.stream().map(Note::pitch).toList();
   }
 
+  /**
+   * The notes of one chord, laid out otherwise.
+   *
+   * @param chord from its lowest note to its highest
+   * @throws IllegalArgumentException where a note would leave the pitches that there are
+   */
+  public static List<Note> voiced(List<Note> chord, UnaryOperator<List<Integer>> voicing) {
+    return at(chord, voicing.apply(pitches(chord)));
+  }
+
+  /** The notes of one chord, laid out nearest to another. */
+  public static List<Note> led(List<Note> before, List<Note> chord) {
+    List<Integer> to = before.stream().map(Note::pitch).sorted().toList();
+    return voiced(chord, v -> Voicing.nearest(to, v));
+  }
+
   private static List<Note> at(List<Note> chord, List<Integer> pitches) {
     List<Note> result = new ArrayList<>();
     for (int voice = 0; voice < chord.size(); voice++) {
@@ -78,7 +95,7 @@ public final class ChordEdits {
    * @throws IllegalArgumentException where a note would leave the pitches that there are
    */
   public static Song voiced(Song song, Set<NoteId> ids, UnaryOperator<List<Integer>> voicing) {
-    return each(song, ids, (chord, before) -> at(chord, voicing.apply(pitches(chord))));
+    return each(song, ids, (chord, before) -> voiced(chord, voicing));
   }
 
   /**
@@ -86,18 +103,7 @@ public final class ChordEdits {
    * ({@link Voicing#nearest}).
    */
   public static Song led(Song song, Set<NoteId> ids) {
-    return each(
-        song,
-        ids,
-        (chord, before) ->
-            before
-                .map(
-                    b ->
-                        at(
-                            chord,
-                            Voicing.nearest(
-                                b.stream().map(Note::pitch).sorted().toList(), pitches(chord))))
-                .orElse(chord));
+    return each(song, ids, (chord, before) -> before.map(b -> led(b, chord)).orElse(chord));
   }
 
   /**
@@ -151,17 +157,18 @@ public final class ChordEdits {
    *     time between two; the same notes come out the same each time
    */
   public static Song strummed(Song song, Set<NoteId> ids, int ms, boolean down, double unevenness) {
+    return each(song, ids, (chord, before) -> strummed(song.tempos(), chord, ms, down, unevenness));
+  }
+
+  /** The notes of one chord, from its lowest to its highest, spread likewise. */
+  public static List<Note> strummed(
+      TempoMap tempos, List<Note> chord, int ms, boolean down, double unevenness) {
     if (ms < 0 || ms > LONGEST_STRUM_MS) {
       throw new IllegalArgumentException(
           "A chord is strummed in " + LONGEST_STRUM_MS + " ms at most");
     }
-    return each(song, ids, (chord, before) -> strummed(song, chord, ms, down, unevenness));
-  }
-
-  private static List<Note> strummed(
-      Song song, List<Note> chord, int ms, boolean down, double unevenness) {
     long start = chord.stream().mapToLong(Note::onset).min().orElseThrow();
-    long startNanos = song.tempos().nanosAt(start);
+    long startNanos = tempos.nanosAt(start);
     Random random = new Random(start);
     double step = ms * 1e6 / (chord.size() - 1);
     List<Note> result = new ArrayList<>();
@@ -169,7 +176,7 @@ public final class ChordEdits {
       Note note = chord.get(voice);
       int turn = down ? chord.size() - 1 - voice : voice;
       double uneven = turn == 0 ? 0 : (random.nextDouble() * 2 - 1) * unevenness * step / 2;
-      long onset = song.tempos().tickAt(startNanos + Math.round(turn * step + uneven));
+      long onset = tempos.tickAt(startNanos + Math.round(turn * step + uneven));
       result.add(note.standingAt(Math.min(onset, note.end() - 1), Math.max(1, note.end() - onset)));
     }
     return result;

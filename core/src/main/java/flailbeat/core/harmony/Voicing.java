@@ -113,18 +113,33 @@ public final class Voicing {
     int[] b = array(to);
     Arrays.sort(a);
     Arrays.sort(b);
+    return distance(a, b);
+  }
+
+  /** The same of pitches in order. */
+  private static int distance(int[] a, int... b) {
     return a.length == b.length ? pairwise(a, b) : toNearest(a, b) + toNearest(b, a);
   }
 
   /** In order of pitch no two voices cross, which is the least movement there is. */
   private static int pairwise(int[] a, int... b) {
-    return IntStream.range(0, a.length).map(i -> Math.abs(a[i] - b[i])).sum();
+    int sum = 0;
+    for (int voice = 0; voice < a.length; voice++) {
+      sum += Math.abs(a[voice] - b[voice]);
+    }
+    return sum;
   }
 
   private static int toNearest(int[] from, int... to) {
-    return IntStream.of(from)
-        .map(p -> IntStream.of(to).map(q -> Math.abs(p - q)).min().orElse(0))
-        .sum();
+    int sum = 0;
+    for (int pitch : from) {
+      int least = to.length == 0 ? 0 : Integer.MAX_VALUE;
+      for (int other : to) {
+        least = Math.min(least, Math.abs(pitch - other));
+      }
+      sum += least;
+    }
+    return sum;
   }
 
   /**
@@ -150,13 +165,14 @@ public final class Voicing {
   private static final class Search {
     static final int MOST_VOICES = 7;
 
-    private final List<Integer> before;
+    private final int[] before;
     private final int middle;
     private int[] best;
     private long bestCost = Long.MAX_VALUE;
 
     Search(List<Integer> before) {
-      this.before = before;
+      this.before = array(before);
+      Arrays.sort(this.before);
       this.middle = (int) Math.round(before.stream().mapToInt(p -> p).average().orElseThrow());
     }
 
@@ -169,11 +185,20 @@ public final class Voicing {
       int near = middle + Math.floorMod(kept - middle + OCTAVE / 2, OCTAVE) - OCTAVE / 2;
       for (int to = near - OCTAVE; to <= near + OCTAVE; to += OCTAVE) {
         voices[from] = to;
-        if (IntStream.range(0, from).allMatch(i -> voices[i] != voices[from])) {
+        if (isFree(voices, from)) {
           place(voices, from + 1);
         }
       }
       voices[from] = kept;
+    }
+
+    private static boolean isFree(int[] voices, int voice) {
+      for (int other = 0; other < voice; other++) {
+        if (voices[other] == voices[voice]) {
+          return false;
+        }
+      }
+      return Pitch.isValid(voices[voice]);
     }
 
     void invert(List<Integer> pitches) {
@@ -184,24 +209,31 @@ public final class Voicing {
             voices[voice] += OCTAVE;
           }
           int by = octaves * OCTAVE;
-          look(IntStream.of(voices).map(p -> p + by).toArray());
+          int[] moved = IntStream.of(voices).map(p -> p + by).toArray();
+          boolean fits =
+              IntStream.of(moved).allMatch(Pitch::isValid)
+                  && IntStream.of(moved).distinct().count() == moved.length;
+          if (fits) {
+            look(moved);
+          }
         }
       }
     }
 
+    /** Voicings that are in range, no two voices on one pitch. */
     private void look(int... voices) {
-      if (!IntStream.of(voices).allMatch(Pitch::isValid)
-          || IntStream.of(voices).distinct().count() < voices.length) {
-        return;
+      int[] order = voices.clone();
+      Arrays.sort(order);
+      int moved = 0;
+      int sum = 0;
+      for (int pitch : order) {
+        moved += Arrays.binarySearch(before, pitch) >= 0 ? 0 : 1;
+        sum += pitch;
       }
-      List<Integer> now = IntStream.of(voices).boxed().toList();
-      int top = IntStream.of(voices).max().orElseThrow();
-      int topBefore = before.stream().mapToInt(p -> p).max().orElseThrow();
-      long moved = now.stream().filter(p -> !before.contains(p)).count();
-      long cost = distance(before, now);
+      long cost = distance(before, order);
       cost = (cost << 10) + moved;
-      cost = (cost << 10) + Math.abs(top - topBefore);
-      cost = (cost << 14) + IntStream.of(voices).sum();
+      cost = (cost << 10) + Math.abs(order[order.length - 1] - before[before.length - 1]);
+      cost = (cost << 14) + sum;
       if (cost < bestCost) {
         bestCost = cost;
         best = voices.clone();

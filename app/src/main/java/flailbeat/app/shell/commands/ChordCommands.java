@@ -48,6 +48,12 @@ public final class ChordCommands {
             "The chords over the notes, or not",
             "Ctrl+Shift+C",
             () -> session.person().folds().toggle(Extra.CHORDS)),
+        of(
+            Group.CHORDS,
+            "chord-numerals",
+            "Numerals in the key for the names of chords, or not",
+            "",
+            () -> session.person().folds().toggle(Extra.NUMERALS)),
         edit("invert-up", "Turn chords over, up", "Ctrl+U", () -> chords.invert(1)).repeating(),
         edit("invert-down", "Turn chords over, down", "Ctrl+Shift+U", () -> chords.invert(-1))
             .repeating(),

@@ -113,7 +113,12 @@ public final class Harmony {
 
   /** The key that holds at the playhead: as it is written, else as it is found. */
   public Optional<KeySignature> keyHere() {
-    Optional<KeySignature> written = document.song().keys().at(runControl.playStartTicks());
+    return keyAt(runControl.playStartTicks());
+  }
+
+  /** The key that holds at a tick, likewise. */
+  public Optional<KeySignature> keyAt(long tick) {
+    Optional<KeySignature> written = document.song().keys().at(tick);
     return written.isPresent()
         ? written
         : foundIn

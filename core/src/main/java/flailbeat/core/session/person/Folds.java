@@ -16,7 +16,10 @@ public final class Folds {
 
   /** A part of the window that is there only where it is wished for. */
   public enum Extra {
-    CHORDS
+    /** The chords over the notes. */
+    CHORDS,
+    /** Numerals in the key in the place of their names. */
+    NUMERALS
   }
 
   private final Changes changes;

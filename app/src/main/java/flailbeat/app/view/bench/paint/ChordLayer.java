@@ -5,7 +5,9 @@ import flailbeat.app.control.Palette;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.app.view.bench.surface.Viewport;
 import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.harmony.Figured;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.person.Folds.Extra;
 import flailbeat.core.work.InOrder;
 import java.util.List;
 import javafx.geometry.VPos;
@@ -48,6 +50,16 @@ public final class ChordLayer extends SessionLayer {
     Hairline.across(g, palette.color(Ink.RULE), HEIGHT - 1, 0, getWidth());
   }
 
+  private String name(ChordSpan span) {
+    return session.person().folds().isOpen(Extra.NUMERALS)
+        ? session
+            .harmony()
+            .keyAt(span.range().start())
+            .map(k -> Figured.numeral(span.chord(), k))
+            .orElseGet(() -> span.chord().name())
+        : span.chord().name();
+  }
+
   private void draw(GraphicsContext g, ChordSpan span) {
     double x = viewport.scale().xOf(span.range().start());
     double end = viewport.scale().xOf(span.range().end());
@@ -57,7 +69,7 @@ public final class ChordLayer extends SessionLayer {
     }
     // A name that began out of sight is told where it comes into sight.
     double at = Math.max(4, x + 5);
-    String name = span.chord().name();
+    String name = name(span);
     int room = (int) ((end - at - 2) / LETTER);
     if (room < 1) {
       return;
