@@ -32,6 +32,7 @@ import java.util.Set;
 import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.TextField;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.MouseButton;
@@ -105,8 +106,6 @@ class Pictures {
     ui.run(() -> ui.session.doubts().step(1));
     take("doubtful");
     ui.run(() -> ui.session.doubts().leave());
-    colours(Colours.CONTRAST);
-    take("contrast");
     colours(Colours.DAY);
     command("find-command");
     take("finder");
@@ -265,6 +264,23 @@ class Pictures {
     ui.run(() -> ui.session.document().select(Selection.NONE));
     ui.run(() -> ui.session.chores().tryOut(Cleanup.FADE));
     take("chores");
+    ui.close();
+  }
+
+  /** The chords of the demo, one that is held, and some that are typed. */
+  @Test
+  void chords_over_the_notes_and_by_name() throws Exception {
+    open(1280, 800);
+    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(3).id()));
+    command("chord-strip");
+    command("page-chords");
+    ui.run(() -> ui.session.runControl().seek(3 * BAR));
+    long now = System.nanoTime();
+    for (int pitch : new int[] {60, 64, 67, 69}) {
+      ui.run(() -> ui.session.performer().pressOnDevice(pitch, 80, now));
+    }
+    ui.run(() -> ((TextField) ui.node("chords-typed")).setText("Dm7 G13 | Cmaj7 F6/C | Bbmaj7"));
+    take("chords");
     ui.close();
   }
 

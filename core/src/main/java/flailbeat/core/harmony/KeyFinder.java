@@ -24,8 +24,11 @@ public final class KeyFinder {
     6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17
   };
 
-  /** What a correlation that is larger by 1 adds to the logarithm of the likelihood. */
-  private static final double STEEPNESS = 18;
+  /**
+   * What a correlation that is larger by 1 adds to the logarithm of the likelihood: on 64 tunes
+   * with this the mean share told is as large as the share of keys that are right.
+   */
+  private static final double STEEPNESS = 8;
 
   /**
    * What the first and the last bass note add to the correlation of keys of which they are tonic.
