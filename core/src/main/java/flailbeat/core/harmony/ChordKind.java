@@ -68,13 +68,6 @@ public enum ChordKind {
     this.bits = this.degrees.stream().mapToInt(Degree::bit).reduce(0, (a, b) -> a | b);
   }
 
-  /** The kind whose degrees lie just so many semitones above the root, which is the first. */
-  public static Optional<ChordKind> ofSemitones(List<Integer> above) {
-    return Arrays.stream(values())
-        .filter(k -> k.degrees.stream().map(Degree::semitones).toList().equals(above))
-        .findFirst();
-  }
-
   /** What stands behind the root: {@code m7b5}. */
   public String symbol() {
     return symbol;

@@ -31,10 +31,12 @@ public final class Arrangement {
   private static final String PADS = "Z X C V A S D F Q W E R DIGIT_1 DIGIT_2 DIGIT_3 DIGIT_4";
 
   private final ArrangementKind kind;
+  private final boolean own;
   private final Map<PhysicalKey, List<Integer>> semitones = new EnumMap<>(PhysicalKey.class);
 
-  private Arrangement(ArrangementKind kind) {
+  private Arrangement(ArrangementKind kind, boolean own) {
     this.kind = kind;
+    this.own = own;
   }
 
   /**
@@ -43,7 +45,7 @@ public final class Arrangement {
    * @param key the tonic's pitch class, 0 to 11; for those kinds that have a key
    */
   public static Arrangement of(ArrangementKind kind, int key, Scale scale) {
-    Arrangement result = new Arrangement(kind);
+    Arrangement result = new Arrangement(kind, false);
     switch (kind) {
       case HOME -> {
         result.put(HOME_NATURALS, WHITE_STEPS);
@@ -68,6 +70,24 @@ public final class Arrangement {
         result.putRow(HOME_NATURALS, i -> chord(key, full, i, 3));
         result.putRow(TOP_ROW, i -> chord(key, full, i, 4));
       }
+    }
+    return result;
+  }
+
+  /** How many chords have a key of their own. */
+  public static final int MOST_CHORDS = 33;
+
+  /**
+   * Chords of a person's own: the first under the home row, then the row above it, then that below.
+   *
+   * @param chords in semitones above the reach's note, each from its lowest note; more than {@link
+   *     #MOST_CHORDS} have no key
+   */
+  public static Arrangement ofChords(List<List<Integer>> chords) {
+    Arrangement result = new Arrangement(ArrangementKind.CHORDS, true);
+    String[] names = (HOME_NATURALS + " " + TOP_ROW + " " + LOW_ROW).split(" ");
+    for (int i = 0; i < Math.min(names.length, chords.size()); i++) {
+      result.semitones.put(PhysicalKey.valueOf(names[i]), List.copyOf(chords.get(i)));
     }
     return result;
   }
@@ -99,6 +119,11 @@ public final class Arrangement {
 
   public ArrangementKind kind() {
     return kind;
+  }
+
+  /** Whether it holds chords of a person's own, which are of one song and for the moment. */
+  public boolean isOwn() {
+    return own;
   }
 
   /** Semitones above the reach's note, lowest first; none for a key that plays nothing. */

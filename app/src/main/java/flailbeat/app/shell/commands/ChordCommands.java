@@ -90,6 +90,12 @@ public final class ChordCommands {
             "Chords of this track alone, or of all",
             "",
             () -> session.harmony().setTrackAlone(!session.harmony().isOfTrackAlone())),
+        of(
+            Group.CHORDS,
+            "chords-under-hands",
+            "The song's chords under the hands, one key each",
+            "",
+            chords::underHands),
         of(Group.CHORDS, "key-take", "Write the key that is found", "", chords::takeKey));
   }
 

@@ -57,14 +57,18 @@ final class ArrangementMenu extends MenuButton {
         + " "
         + performer.tonic()
         + " "
-        + performer.scale();
+        + performer.scale()
+        + (performer.hands().arrangement().isOwn()
+            ? " " + System.identityHashCode(performer.hands().arrangement())
+            : "");
   }
 
   void refresh() {
     ArrangementKind kind = performer.hands().arrangement().kind();
-    setText(kind.title());
+    boolean own = performer.hands().arrangement().isOwn();
+    setText(own ? "Song's chords" : kind.title());
     key.setText(Pitch.className(performer.tonic()));
     scale.setText(performer.scale().title());
-    Form.show(keyRow, kind.hasKey());
+    Form.show(keyRow, kind.hasKey() && !own);
   }
 }

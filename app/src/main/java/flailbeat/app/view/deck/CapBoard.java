@@ -214,12 +214,13 @@ final class CapBoard extends Pane {
     shown = "";
   }
 
-  /** A note by its name, or its drum's; a chord by its root's and what lies above it. */
+  /** A note by its name, or its drum's; a chord by what it is called. */
   private String legend(List<Integer> pitches) {
     if (pitches.size() > 1) {
-      return ChordLegend.of(
-          pitches,
-          root -> session.keyHere().map(k -> k.className(root)).orElse(Pitch.className(root)));
+      return session.harmony().names(pitches).stream()
+          .findFirst()
+          .map(r -> r.chord().name())
+          .orElse(session.nameOf(pitches.getFirst()) + "+");
     }
     String name = session.nameOf(pitches.get(0));
     return ofKit

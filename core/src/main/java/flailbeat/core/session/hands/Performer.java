@@ -314,6 +314,19 @@ public final class Performer {
     changes.fire(Aspect.KEYS);
   }
 
+  /**
+   * Lays chords under the hands, one to a key, until the notes are laid out otherwise.
+   *
+   * @param chords the pitches of each, the lowest first
+   */
+  public void layChords(List<List<Integer>> chords) {
+    int base = ArrangementKind.CHORDS.base();
+    List<List<Integer>> above =
+        chords.stream().map(c -> c.stream().map(p -> p - base).toList()).toList();
+    hands.lay(Arrangement.ofChords(above), base);
+    changes.fire(Aspect.KEYS);
+  }
+
   /** Says that something about the keys is another. */
   void tellKeys() {
     changes.fire(Aspect.KEYS);

@@ -170,7 +170,8 @@ public final class TrackHands {
   private void learn() {
     ArrangementKind kind = performer.hands().arrangement().kind();
     int base = performer.hands().base();
-    if (kind == laidKind && base == laidBase) {
+    boolean own = performer.hands().arrangement().isOwn();
+    if (own || kind == laidKind && base == laidBase) {
       return;
     }
     if (kind != laidKind) {

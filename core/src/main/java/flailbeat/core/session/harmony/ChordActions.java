@@ -12,6 +12,7 @@ import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Led;
 import flailbeat.core.harmony.Progression;
 import flailbeat.core.harmony.Voicing;
+import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
@@ -35,10 +36,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
 /** Chords that are turned over, spread, typed, and said by hand. Each is one undo step. */
 public final class ChordActions {
   private static final double UNEVEN = 0.6;
+  private static final int CENTER = 64;
+  private static final int TOLD = 11;
 
   /** Notes get ids of their own as they are placed. */
   private static final NoteId NEW = new NoteId(1);
@@ -221,6 +225,26 @@ public final class ChordActions {
     } catch (ChordFault e) {
       throw new IllegalArgumentException(e.getMessage(), e);
     }
+  }
+
+  /** Lays the chords of the song under the hands, in the order in which they come: one key each. */
+  public void underHands() {
+    List<Chord> chords =
+        harmony.found().spans().stream()
+            .filter(ChordSpan::hasChord)
+            .map(ChordSpan::chord)
+            .distinct()
+            .limit(Arrangement.MOST_CHORDS)
+            .toList();
+    if (chords.isEmpty()) {
+      notices.tell("There are no chords in the song yet");
+      return;
+    }
+    performer.layChords(Led.voicings(chords, CENTER, false));
+    notices.tell(
+        "Under the keys: "
+            + chords.stream().map(Chord::name).limit(TOLD).collect(Collectors.joining(", "))
+            + (chords.size() > TOLD ? " and " + (chords.size() - TOLD) + " more" : ""));
   }
 
   /** The next of the names that the chord at the playhead may have. */

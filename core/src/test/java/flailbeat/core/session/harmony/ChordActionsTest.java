@@ -9,6 +9,8 @@ import flailbeat.core.format.project.ProjectFile;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.keys.ArrangementKind;
+import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
@@ -182,6 +184,26 @@ class ChordActionsTest {
     session.editing().undo();
     assertThat(names()).contains("Dm11");
     assertThatThrownBy(() -> chords().sayHere("H7")).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void the_songs_chords_lie_under_the_hands_one_key_each() {
+    demo();
+    chords().underHands();
+    assertThat(told()).startsWith("Under the keys: Dm, C, Bb, Asus4, F, Gm, A");
+    session.performer().press(PhysicalKey.A, 0);
+    assertThat(Harmony.words(session.harmony().held())).isEqualTo("Dm");
+    session.performer().release(PhysicalKey.A, 1);
+    session.performer().press(PhysicalKey.D, 2);
+    assertThat(Harmony.words(session.harmony().held())).startsWith("Bb");
+    session.performer().release(PhysicalKey.D, 3);
+    session.document().chooseTrack(session.song().tracks().get(1).id());
+    assertThat(session.performer().hands().arrangement().kind())
+        .as("another track lies as ever")
+        .isEqualTo(ArrangementKind.HOME);
+    session.performer().press(PhysicalKey.A, 4);
+    assertThat(session.performer().hands().soundingPitches()).hasSize(1);
+    session.performer().release(PhysicalKey.A, 5);
   }
 
   @Test
