@@ -66,7 +66,7 @@ final class ArrangementMenu extends MenuButton {
   void refresh() {
     ArrangementKind kind = performer.hands().arrangement().kind();
     boolean own = performer.hands().arrangement().isOwn();
-    setText(own ? "Song's chords" : kind.title());
+    setText(own ? "Song" : kind.title());
     key.setText(Pitch.className(performer.tonic()));
     scale.setText(performer.scale().title());
     Form.show(keyRow, kind.hasKey() && !own);
