@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 
 /**
- * Chores on the chords of an area: a part at a time, single notes left as they are. A chord that
- * would leave the pitches that there are stays as it is.
+ * Chores on the chords of an area: a part at a time, drums and single notes left as they are. A
+ * chord that would leave the pitches that there are stays as it is.
  */
 final class ChordChores {
   private final Area area;
@@ -23,6 +23,9 @@ final class ChordChores {
   }
 
   private List<List<Note>> chords(Area.Part part) {
+    if (part.track().instrument().kit()) {
+      return List.of();
+    }
     return Chords.of(part.notes(), tempos).stream().filter(c -> c.size() > 1).toList();
   }
 

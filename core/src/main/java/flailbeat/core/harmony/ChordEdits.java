@@ -22,9 +22,9 @@ import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
 /**
- * What is done to the chords that some notes make ({@link Chords}): each track by itself, single
- * notes left as they are. Each method gives the song it was given where nothing changes; a note
- * keeps its place, length, loudness and the time at which it was played unless that is what is
+ * What is done to the chords that some notes make ({@link Chords}): each track by itself, drums and
+ * single notes left as they are. Each method gives the song it was given where nothing changes; a
+ * note keeps its place, length, loudness and the time at which it was played unless that is what is
  * changed. O(k log n) for k notes among n, beside what a voicing costs.
  */
 public final class ChordEdits {
@@ -41,6 +41,9 @@ public final class ChordEdits {
   }
 
   private static List<List<Note>> chords(Song song, Track track, Set<NoteId> ids) {
+    if (track.instrument().kit()) {
+      return List.of();
+    }
     return Chords.of(NoteEdits.find(track, ids), song.tempos()).stream()
         .filter(c -> c.size() > 1)
         .toList();

@@ -96,6 +96,12 @@ public final class ChordCommands {
             "The song's chords under the hands, one key each",
             "",
             chords::underHands),
+        of(
+            Group.CHORDS,
+            "key-under-hands",
+            "Scale, Chords and chores by the key that is found",
+            "",
+            chords::keyUnderHands),
         of(Group.CHORDS, "key-take", "Write the key that is found", "", chords::takeKey));
   }
 

@@ -103,7 +103,16 @@ public final class ChordsPage extends PageBox {
         .addAll(
             Form.heading("Key"),
             key,
-            button("key-take-button", "Write it", "Into the song ({key-take})", actions::takeKey),
+            new FlowPane(
+                6,
+                6,
+                button(
+                    "key-take-button", "Write it", "Into the song ({key-take})", actions::takeKey),
+                button(
+                    "key-hands-button",
+                    "Under the hands",
+                    "Scale, Chords and chores go by it ({key-under-hands})",
+                    actions::keyUnderHands)),
             Form.heading("At the playhead"),
             Form.row("Found in", source),
             here,

@@ -41,6 +41,7 @@ import java.util.stream.Collectors;
 /** Chords that are turned over, spread, typed, and said by hand. Each is one undo step. */
 public final class ChordActions {
   private static final double UNEVEN = 0.6;
+  private static final String NO_KEY = "There are no notes yet to find a key from";
   private static final int CENTER = 64;
   private static final int TOLD = 11;
 
@@ -275,7 +276,20 @@ public final class ChordActions {
               editing.edit("Key " + key, s -> ChordMarks.withKey(s, 0, key));
               notices.tell("The song is in " + k.words() + ", written as " + key);
             },
-            () -> notices.tell("There are no notes yet to find a key from"));
+            () -> notices.tell(NO_KEY));
+  }
+
+  /** Takes the key that was found under the hands: Scale, Chords and chores go by it. */
+  public void keyUnderHands() {
+    harmony.found().keys().stream()
+        .findFirst()
+        .ifPresentOrElse(
+            k -> {
+              performer.arrange(
+                  performer.hands().arrangement().kind(), k.key().tonic(), k.key().scale());
+              notices.tell("Scale, Chords and chores go by " + k.words());
+            },
+            () -> notices.tell(NO_KEY));
   }
 
   /** Where typed chords go: at Steps the cursor, else where playing starts. */
@@ -288,9 +302,15 @@ public final class ChordActions {
   /**
    * Puts typed chords on the chosen track: voiced about the reach of the hands, smoothly led, from
    * the bar of the place on.
+   *
+   * @throws IllegalArgumentException where the chosen track is a kit, in words for the person
    */
   public void type(String line, Rhythm rhythm, boolean bass) throws ChordFault {
     Progression typed = Progression.parse(line);
+    if (document.track().instrument().kit()) {
+      throw new IllegalArgumentException(
+          document.track().name() + " is a kit: choose a track with pitches");
+    }
     Song before = document.song();
     long start = before.meters().barRangeAt(place()).start();
     int center = (performer.hands().lowest() + performer.hands().highest()) / 2;

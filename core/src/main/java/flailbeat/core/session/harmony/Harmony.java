@@ -45,6 +45,7 @@ public final class Harmony {
   private final SongChords chords = new SongChords();
   private Optional<Song> foundIn = Optional.empty();
   private Optional<TrackId> foundFor = Optional.empty();
+  private int foundOpening;
   private SongChords.Found found = SongChords.Found.NOTHING;
   private Optional<Workshop.Job> job = Optional.empty();
   private boolean alone;
@@ -88,6 +89,11 @@ public final class Harmony {
       foundFor = of;
       job.ifPresent(Workshop.Job::cancel);
       job = Optional.empty();
+      if (foundOpening != document.openings()) {
+        // Until those of this song are found, those of another are none of its own.
+        foundOpening = document.openings();
+        found = SongChords.Found.NOTHING;
+      }
       find(song, of);
     }
     return found;

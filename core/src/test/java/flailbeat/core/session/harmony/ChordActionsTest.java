@@ -207,10 +207,35 @@ class ChordActionsTest {
   }
 
   @Test
+  void drums_are_no_chords() {
+    demo();
+    session.document().chooseTrack(session.song().tracks().get(2).id());
+    session.document().select(NoteRule.ALL);
+    List<Note> before = notes();
+    chords().invert(1);
+    chords().breakUp(ChordEdits.Order.UP);
+    chords().addBass();
+    assertThat(notes()).isEqualTo(before);
+    assertThatThrownBy(() -> chords().type("C", Rhythm.HELD, true))
+        .hasMessage("Deckhands is a kit: choose a track with pitches");
+  }
+
+  @Test
+  void chords_of_another_song_are_never_told_of_this_one() {
+    demo();
+    assertThat(names()).isNotEmpty();
+    session.open(Song.empty(), Optional.empty());
+    assertThat(names()).isEmpty();
+    assertThat(session.harmony().keyHere()).isEmpty();
+  }
+
+  @Test
   void the_key_is_found_and_written() {
     demo();
     assertThat(session.harmony().found().keys().getFirst().words()).isEqualTo("D minor");
     chords().takeKey();
     assertThat(session.song().keys().at(0).orElseThrow().toString()).isEqualTo("D minor");
+    chords().keyUnderHands();
+    assertThat(session.performer().key().toString()).isEqualTo("D Natural minor");
   }
 }
