@@ -99,7 +99,7 @@ class ChordsWindowTest extends HeadlessWindow {
   void the_page_says_the_key_and_the_chord_at_the_playhead_and_takes_another_name()
       throws Exception {
     open(3);
-    type(KeyCode.CONTROL, KeyCode.F10);
+    ui.press("page-chords");
     assertThat(ui.text("chord-key")).startsWith("D minor");
     assertThat(ui.text("chord-here")).isEqualTo("Dm");
     ui.run(() -> session().runControl().seek(3 * 3840));

@@ -305,11 +305,12 @@ class DrawingWindowTest extends RollWindow {
   }
 
   @Test
-  void a_kit_has_its_drums_by_name_shows_those_that_are_used_and_in_an_order_of_ones_own() {
+  void a_kit_has_its_drums_by_name_shows_those_that_are_used_and_in_an_order_of_ones_own()
+      throws Exception {
     ui.run(() -> ui.session.tracks().add(Instrument.kit(40)));
     given("0 36 240", "480 38 240", "960 42 240");
-    double wide = ui.get(() -> rail().getWidth());
-    assertThat(wide).as("room for names").isGreaterThan(100);
+    // Room for names, as soon as it is laid out.
+    ui.await(() -> rail().getWidth() > 100);
     type2(KeyCode.ALT, KeyCode.H);
     assertThat(ui.get(() -> ui.session.rows().shown())).containsExactly(42, 38, 36);
     railDrag(36, 42, With.ALT);

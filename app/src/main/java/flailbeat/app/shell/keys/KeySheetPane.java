@@ -21,7 +21,7 @@ public final class KeySheetPane extends VBox {
   private static final double COLUMN = 318;
   private static final double HEIGHT = 600;
   private static final double LEAST_SCALE = 0.5;
-  private static final double STEP = 0.05;
+  private static final double STEP = 0.02;
 
   /** A group may go on in the next column after each so many. */
   private static final int ROWS = 4;

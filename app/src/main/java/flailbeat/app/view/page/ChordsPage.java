@@ -59,7 +59,7 @@ public final class ChordsPage extends PageBox {
         "Chords",
         "",
         "What chords are called, typing them, laying them out",
-        "Ctrl+F10",
+        "",
         "M4 4 H18 M4 9 H18 M4 14 H12 M15 12 V17 M12.5 14.5 H17.5",
         content);
   }
