@@ -144,7 +144,7 @@ class SongFromNothingTest extends RollWindow {
     ui.run(() -> ui.session.runControl().seek(0));
     int before = keys;
     playTwoChords();
-    for (int again = 0; again < 4 && !isInTime(); again++) {
+    for (int again = 0; again < 12 && !isInTime(); again++) {
       // The machine stood still just then: nobody plays so late.
       ui.run(ui.session.editing()::undo);
       ui.run(() -> ui.session.runControl().seek(0));
