@@ -31,6 +31,9 @@ public final class ChordEdits {
   /** Strummed longer, a chord falls apart. */
   public static final int LONGEST_STRUM_MS = 400;
 
+  /** Heard as a strum, and not yet as notes one after another (common practice). */
+  public static final int USUAL_STRUM_MS = 40;
+
   private ChordEdits() {}
 
   /** In which order the notes of a chord begin. */

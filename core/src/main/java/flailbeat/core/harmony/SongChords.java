@@ -64,10 +64,12 @@ public final class SongChords {
    */
   public Found find(Song song, Optional<TrackId> alone) {
     List<Note> notes = sounding(song, alone);
-    if (notes.isEmpty() && ChordMarks.of(song).isEmpty()) {
+    List<ChordMarks.Mark> marks = ChordMarks.of(song);
+    if (notes.isEmpty() && marks.isEmpty()) {
       return Found.NOTHING;
     }
-    long end = Math.max(1, song.end());
+    long said = marks.isEmpty() ? 0 : marks.getLast().tick();
+    long end = Math.max(said + 1, song.end());
     TickRange whole = song.meters().wholeBars(new TickRange(0, end));
     List<KeyReading> keys = keys(notes);
     KeyMap spelledBy =
@@ -75,7 +77,7 @@ public final class SongChords {
             ? new KeyMap(List.of(new KeyMap.Change(0, keys.getFirst().signature())))
             : song.keys();
     List<ChordSpan> spans = finder.find(notes, song.meters(), spelledBy, whole);
-    return new Found(keys, ChordMarks.over(spans, ChordMarks.of(song)));
+    return new Found(keys, ChordMarks.over(spans, marks));
   }
 
   /**

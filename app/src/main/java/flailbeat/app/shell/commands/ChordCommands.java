@@ -13,8 +13,6 @@ import java.util.List;
 
 /** Chords: seen, turned over, spread, typed. */
 public final class ChordCommands {
-  private static final int STRUM_MS = 40;
-
   private final Session session;
   private final ChordActions chords;
   private final Runnable typing;
@@ -40,7 +38,9 @@ public final class ChordCommands {
 
   /** All of them. */
   public List<Command> list() {
-    Amount ms = NoteCommands.amount(session, "strum", 1, ChordEdits.LONGEST_STRUM_MS, STRUM_MS);
+    Amount ms =
+        NoteCommands.amount(
+            session, "strum", 1, ChordEdits.LONGEST_STRUM_MS, ChordEdits.USUAL_STRUM_MS);
     return List.of(
         of(
             Group.CHORDS,

@@ -7,6 +7,7 @@ import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
 import flailbeat.app.view.base.PageBox;
+import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordReading;
 import flailbeat.core.harmony.ChordSpan;
@@ -152,7 +153,18 @@ public final class ChordsPage extends PageBox {
             "chord-drop-3-button", "Drop 3", "The third voice from the top", () -> actions.drop(3)),
         button("chord-lead-button", "Lead", "Each nearest to the one before", actions::lead),
         button("chord-bass-button", "Bass", "Put below", actions::addBass),
-        button("chord-bass-off-button", "No bass", "Take the lowest away", actions::removeBass));
+        button("chord-bass-off-button", "No bass", "Take the lowest away", actions::removeBass),
+        button("strum-button", "Strum", "One after another upwards ({strum})", this::strum),
+        button(
+            "break-up-button",
+            "Break",
+            "Upwards, on the lines of the grid ({break-up})",
+            () -> actions.breakUp(ChordEdits.Order.UP)));
+  }
+
+  private void strum() {
+    actions.strum(
+        session.person().commandNumbers().of("strum", ChordEdits.USUAL_STRUM_MS), false, false);
   }
 
   private void choose(Rhythm value) {

@@ -8,6 +8,7 @@ import flailbeat.core.harmony.Chord;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordMarks;
+import flailbeat.core.harmony.ChordParser;
 import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Led;
 import flailbeat.core.harmony.Progression;
@@ -44,6 +45,7 @@ public final class ChordActions {
   private static final String NO_KEY = "There are no notes yet to find a key from";
   private static final int CENTER = 64;
   private static final int TOLD = 11;
+  private static final int LONGEST_LABEL = 40;
 
   /** Notes get ids of their own as they are placed. */
   private static final NoteId NEW = new NoteId(1);
@@ -221,11 +223,10 @@ public final class ChordActions {
       say(tick, Optional.empty());
       return;
     }
-    try {
-      say(tick, Optional.of(Progression.parse(name).chords().getFirst()));
-    } catch (ChordFault e) {
-      throw new IllegalArgumentException(e.getMessage(), e);
-    }
+    Chord chord =
+        ChordParser.parse(name)
+            .orElseThrow(() -> new IllegalArgumentException("One chord, such as Dm7 or F#m7b5/A"));
+    say(tick, Optional.of(chord));
   }
 
   /** Lays the chords of the song under the hands, in the order in which they come: one key each. */
@@ -255,8 +256,10 @@ public final class ChordActions {
         .ifPresentOrElse(
             span -> {
               List<Chord> all = span.readings().stream().map(r -> r.chord()).toList();
-              if (span.byHand() || all.size() < 2) {
+              if (span.byHand()) {
                 say(span.range().start(), Optional.empty());
+                notices.tell("The chord as it is found again");
+              } else if (all.size() < 2) {
                 notices.tell("It has no other name that is likely");
               } else {
                 say(span.range().start(), Optional.of(all.get(1)));
@@ -329,6 +332,11 @@ public final class ChordActions {
               + " from bar "
               + (before.meters().barAt(start) + 1));
     }
+  }
+
+  private static String label(String line) {
+    return "Chords "
+        + (line.length() <= LONGEST_LABEL ? line : line.substring(0, LONGEST_LABEL) + "\u2026");
   }
 
   private int velocity() {

@@ -183,7 +183,14 @@ class ChordActionsTest {
     assertThat(names()).doesNotContain("Dm11");
     session.editing().undo();
     assertThat(names()).contains("Dm11");
-    assertThatThrownBy(() -> chords().sayHere("H7")).isInstanceOf(IllegalArgumentException.class);
+    for (String none : List.of("H7", "N.C.", "C G", "|")) {
+      assertThatThrownBy(() -> chords().sayHere(none))
+          .isInstanceOf(IllegalArgumentException.class)
+          .hasMessageContaining("One chord");
+    }
+    session.runControl().seek(20 * BAR);
+    chords().sayHere("G7");
+    assertThat(names()).as("beyond the last note").endsWith("G7");
   }
 
   @Test
