@@ -293,7 +293,7 @@ class KeysPageTest extends HeadlessWindow {
   }
 
   @ParameterizedTest
-  @CsvSource({"900, 600, 0.6", "1280, 800, 0.82"})
+  @CsvSource({"900, 600, 0.6", "1280, 800, 0.85"})
   void the_sheet_of_keys_is_whole_in_any_window_and_as_large_as_it_can_be(
       double width, double height, double scale) throws Exception {
     WindowUnderTest own = WindowUnderTest.open(width, height);

@@ -21,7 +21,7 @@ public final class KeySheetPane extends VBox {
   private static final double COLUMN = 318;
   private static final double HEIGHT = 600;
   private static final double LEAST_SCALE = 0.5;
-  private static final double STEP = 0.02;
+  private static final double STEP = 0.05;
 
   /** A group may go on in the next column after each so many. */
   private static final int ROWS = 4;
@@ -106,7 +106,7 @@ public final class KeySheetPane extends VBox {
   }
 
   private static GridPane headed(String name) {
-    GridPane grid = new GridPane(8, 1);
+    GridPane grid = new GridPane(8, 0);
     grid.setPrefWidth(COLUMN);
     if (!name.isEmpty()) {
       Label head = new Label(name);
