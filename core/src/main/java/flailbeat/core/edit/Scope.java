@@ -113,6 +113,12 @@ public final class Scope {
     return inSight ? selection : Selection.NONE;
   }
 
+  /** What a command changes: all that is selected, else what is in it of the chosen track. */
+  public Set<NoteId> meant() {
+    Set<NoteId> chosen = selected().notes();
+    return chosen.isEmpty() ? ids() : chosen;
+  }
+
   private static Set<NoteId> ids(List<Note> notes) {
     return NoteIds.ofNotes(notes);
   }

@@ -138,9 +138,9 @@ public final class ChordEdits {
             .findFirst()
             .map(r -> r.chord().rootClass())
             .orElse(lowest % Pitch.OCTAVE);
-    int below = lowest - 1 - Math.floorMod(lowest - 1 - root, Pitch.OCTAVE);
-    int third = chord.size() > 1 ? chord.get(1).pitch() : lowest;
-    boolean hasBass = lowest % Pitch.OCTAVE == root && third - lowest >= Pitch.OCTAVE;
+    int below = Pitch.below(root, lowest);
+    int next = chord.get(1).pitch();
+    boolean hasBass = lowest % Pitch.OCTAVE == root && next - lowest >= Pitch.OCTAVE;
     return hasBass || below < Pitch.LOWEST ? Optional.empty() : Optional.of(below);
   }
 

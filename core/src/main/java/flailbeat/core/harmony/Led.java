@@ -33,7 +33,7 @@ public final class Led {
       before = upper.stream().sorted().toList();
       List<Integer> all = new ArrayList<>(before);
       if (bass) {
-        lastBass = nearest(chord.bassClass(), (lastBass + center - 17) / 2);
+        lastBass = Pitch.nearest(chord.bassClass(), (lastBass + center - 17) / 2);
         int below = lastBass;
         while (below >= before.getFirst()) {
           below -= Pitch.OCTAVE;
@@ -55,10 +55,6 @@ public final class Led {
     return pitches.stream().map(p -> Pitch.folded(p - octaves * Pitch.OCTAVE)).toList();
   }
 
-  private static int nearest(int pitchClass, int to) {
-    return to + Math.floorMod(pitchClass - to + 6, Pitch.OCTAVE) - 6;
-  }
-
   private static List<Integer> close(Chord chord, int center, boolean bass) {
     List<Degree> degrees = new ArrayList<>(chord.kind().degrees());
     if (degrees.size() > MOST_VOICES - 1) {
@@ -70,7 +66,7 @@ public final class Led {
     if (bass && degrees.size() > MOST_VOICES - 1) {
       degrees.removeIf(d -> d.number() == 1);
     }
-    int root = nearest(chord.rootClass(), center - 5);
+    int root = Pitch.nearest(chord.rootClass(), center - 5);
     List<Integer> result = new ArrayList<>();
     for (Degree degree : degrees) {
       result.add(root + degree.semitones());
@@ -81,6 +77,6 @@ public final class Led {
   private static void turnToBass(List<Integer> pitches, int bassClass) {
     pitches.removeIf(p -> p % Pitch.OCTAVE == bassClass);
     int lowest = pitches.stream().min(Integer::compare).orElse(Pitch.MIDDLE_C);
-    pitches.add(lowest - 1 - Math.floorMod(lowest - 1 - bassClass, Pitch.OCTAVE));
+    pitches.add(Pitch.below(bassClass, lowest));
   }
 }

@@ -182,7 +182,7 @@ public final class Voicing {
         return;
       }
       int kept = voices[from];
-      int near = middle + Math.floorMod(kept - middle + OCTAVE / 2, OCTAVE) - OCTAVE / 2;
+      int near = Pitch.nearest(kept, middle);
       for (int to = near - OCTAVE; to <= near + OCTAVE; to += OCTAVE) {
         voices[from] = to;
         if (isFree(voices, from)) {

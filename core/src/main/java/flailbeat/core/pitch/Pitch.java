@@ -26,6 +26,18 @@ public final class Pitch {
     return result;
   }
 
+  /**
+   * The note of a pitch class that is nearest to a pitch, six semitones below rather than above.
+   */
+  public static int nearest(int pitchClass, int to) {
+    return to + Math.floorMod(pitchClass - to + OCTAVE / 2, OCTAVE) - OCTAVE / 2;
+  }
+
+  /** The highest note of a pitch class that lies below a pitch. */
+  public static int below(int pitchClass, int pitch) {
+    return pitch - 1 - Math.floorMod(pitch - 1 - pitchClass, OCTAVE);
+  }
+
   /** From A to G, over C. */
   private static final int[] LETTERS = {9, 11, 0, 2, 4, 5, 7};
 

@@ -77,8 +77,7 @@ public final class NoteActions {
 
   /** What a command changes: the selection, else the clip, else the track. */
   private Set<NoteId> inScope() {
-    Set<NoteId> ids = selected();
-    return ids.isEmpty() ? document.scope().ids() : ids;
+    return document.scope().meant();
   }
 
   private List<Note> notesInScope() {

@@ -103,13 +103,8 @@ public final class ChordActions {
     }
   }
 
-  private Set<NoteId> inScope() {
-    Set<NoteId> selected = document.scope().selected().notes();
-    return selected.isEmpty() ? document.scope().ids() : selected;
-  }
-
   private void apply(String label, BiFunction<Song, Set<NoteId>, Song> change) {
-    Set<NoteId> ids = inScope();
+    Set<NoteId> ids = document.scope().meant();
     Song before = document.song();
     if (ids.isEmpty()) {
       notices.tell("There are no chords here yet");
@@ -322,7 +317,7 @@ public final class ChordActions {
         voicings.isEmpty()
             ? List.of()
             : voicings.getFirst().stream().map(p -> new Struck(p, velocity())).toList();
-    editing.attempt("Chords " + line.strip(), s -> entered(s, typed, voicings, start, rhythm));
+    editing.attempt(label(line.strip()), s -> entered(s, typed, voicings, start, rhythm));
     if (document.song() != before) {
       document.selectAdded(before);
       audition.soundPitches(first);

@@ -76,6 +76,11 @@ class ChordActionsTest {
     assertThat(session.document().selection().notes()).hasSize(notes().size());
     session.editing().undo();
     assertThat(notes()).isEmpty();
+    chords().type("C | ".repeat(100), Rhythm.HELD, true);
+    assertThat(session.document().undoLabel().orElseThrow())
+        .as("a long line in a menu")
+        .hasSizeLessThan(60);
+    session.editing().undo();
     chords().type("C", Rhythm.BEATS, false);
     assertThat(notes().stream().map(Note::onset).distinct())
         .containsExactly(0L, 960L, 1920L, 2880L);
