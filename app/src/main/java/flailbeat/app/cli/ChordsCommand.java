@@ -4,6 +4,8 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.app.formats.Formats;
 import flailbeat.core.harmony.ChordReading;
 import flailbeat.core.harmony.ChordSpan;
+import flailbeat.core.harmony.KeyReading;
+import flailbeat.core.harmony.KeySpan;
 import flailbeat.core.harmony.SongChords;
 import flailbeat.core.model.Song;
 import java.io.IOException;
@@ -57,7 +59,15 @@ final class ChordsCommand implements Callable<Integer> {
       boolean byHand,
       List<Name> others) {}
 
-  private record Found(String file, List<Name> keys, List<Told> chords) {}
+  /**
+   * A key that holds for a while.
+   *
+   * @param position bar.beat.tick
+   */
+  private record Stretch(String position, long tick, long endTick, List<Name> keys) {}
+
+  private record Found(
+      String file, List<Name> keys, List<Stretch> keysOverTime, List<Told> chords) {}
 
   @Override
   public Integer call() throws CommandFault {
@@ -72,16 +82,14 @@ final class ChordsCommand implements Callable<Integer> {
       Found found =
           new Found(
               in.toString(),
-              chords.keys().stream()
-                  .limit(MOST_KEYS)
-                  .map(k -> new Name(k.words(), rounded(k.share())))
-                  .toList(),
+              names(chords.keys()),
+              chords.keySpans().stream().map(s -> stretch(song, s)).toList(),
               chords.spans().stream().filter(ChordSpan::hasChord).map(s -> told(song, s)).toList());
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(JsonMapper.builder().build().writeValueAsString(found));
       } else {
-        print(found, out);
+        print(found, chords, out);
       }
       return 0;
     } catch (IOException e) {
@@ -110,12 +118,29 @@ final class ChordsCommand implements Callable<Integer> {
     return new Name(reading.chord().name(), rounded(reading.share()));
   }
 
-  private static void print(Found found, PrintWriter out) {
-    out.println(
-        "key: "
-            + found.keys().stream()
-                .map(k -> String.format(Locale.ROOT, "%s %.0f %%", k.name(), 100 * k.share()))
-                .collect(Collectors.joining(", ")));
+  private static List<Name> names(List<KeyReading> keys) {
+    return keys.stream()
+        .limit(MOST_KEYS)
+        .map(k -> new Name(k.words(), rounded(k.share())))
+        .toList();
+  }
+
+  private static Stretch stretch(Song song, KeySpan span) {
+    return new Stretch(
+        song.meters().positionAt(span.range().start()).toString(),
+        span.range().start(),
+        span.range().end(),
+        names(span.readings()));
+  }
+
+  private static void print(Found found, SongChords.Found chords, PrintWriter out) {
+    out.println("key: " + KeyReading.words(chords.keys()));
+    for (int i = 1; i < chords.keySpans().size(); i++) {
+      out.printf(
+          "from %s: %s%n",
+          found.keysOverTime().get(i).position(),
+          KeyReading.words(chords.keySpans().get(i).readings()));
+    }
     for (Told each : found.chords()) {
       String others =
           each.others().stream()

@@ -118,7 +118,11 @@ public final class ChordFinder {
    * @param keys spell what is found
    */
   public List<ChordSpan> find(List<Note> sounding, MeterMap meters, KeyMap keys, TickRange range) {
-    Slices now = Slices.of(sounding, meters, range);
+    return find(Slices.of(sounding, meters, range), keys);
+  }
+
+  /** The same of music that was cut at its beats. */
+  List<ChordSpan> find(Slices now, KeyMap keys) {
     if (now.size() == 0) {
       return List.of();
     }

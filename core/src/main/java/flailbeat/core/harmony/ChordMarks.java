@@ -4,7 +4,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.carried.CarriedEvent;
 import flailbeat.core.model.carried.FromFile;
 import flailbeat.core.model.carried.Payload;
-import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.pitch.KeyMap;
 import flailbeat.core.time.TickRange;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -58,11 +58,11 @@ public final class ChordMarks {
     return CarriedEvent.meta(tick, CUE, Payload.of(text));
   }
 
-  /** A song that is in a key from a tick on. */
-  public static Song withKey(Song song, long tick, KeySignature key) {
+  /** A song that is in some keys over time, and in no others. */
+  public static Song withKeys(Song song, KeyMap keys) {
     List<CarriedEvent> carried = new ArrayList<>(song.carried());
-    carried.removeIf(c -> c.isMeta(KEY) && c.tick() == tick);
-    carried.add(FromFile.event(tick, key));
+    carried.removeIf(c -> c.isMeta(KEY));
+    keys.changes().forEach(c -> carried.add(FromFile.event(c.tick(), c.key())));
     return withCarried(song, carried);
   }
 

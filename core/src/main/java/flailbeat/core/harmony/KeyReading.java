@@ -3,6 +3,9 @@ package flailbeat.core.harmony;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.pitch.Scale;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
 
 /**
  * A key that music may be in.
@@ -11,6 +14,9 @@ import flailbeat.core.pitch.Scale;
  * @param share how likely that is, 0 to 1; all readings come to 1
  */
 public record KeyReading(Key key, double share) {
+  private static final int MOST_TOLD = 3;
+  private static final double WORTH_TELLING = 0.01;
+
   /** What it is called: {@code D minor}, {@code Bb major}, {@code G Mixolydian}. */
   public String words() {
     String tonic = signatureSpelled();
@@ -19,6 +25,17 @@ public record KeyReading(Key key, double share) {
       case NATURAL_MINOR -> tonic + " minor";
       default -> tonic + " " + key.scale().title();
     };
+  }
+
+  /**
+   * The likeliest few with how likely each is: {@code D minor 91 %, F major 4 %}; empty for none.
+   */
+  public static String words(List<KeyReading> readings) {
+    return readings.stream()
+        .limit(MOST_TOLD)
+        .filter(r -> r.share() >= WORTH_TELLING)
+        .map(r -> String.format(Locale.ROOT, "%s %.0f %%", r.words(), 100 * r.share()))
+        .collect(Collectors.joining(", "));
   }
 
   private String signatureSpelled() {

@@ -24,15 +24,36 @@ public final class SongChords {
    * What was found.
    *
    * @param keys those that all of it may be in, the likeliest first; none where nothing sounds
+   * @param keySpans where one follows another, in order; a single one where it stays in its key
    * @param spans without gaps, from the start to the end of the last bar
    */
-  public record Found(List<KeyReading> keys, List<ChordSpan> spans) {
+  public record Found(List<KeyReading> keys, List<KeySpan> keySpans, List<ChordSpan> spans) {
     /** Nothing. */
-    public static final Found NOTHING = new Found(List.of(), List.of());
+    public static final Found NOTHING = new Found(List.of(), List.of(), List.of());
 
     public Found {
       keys = List.copyOf(keys);
+      keySpans = List.copyOf(keySpans);
       spans = List.copyOf(spans);
+    }
+
+    /** The keys as they are written, from the start on. */
+    public KeyMap keyMap() {
+      List<KeyMap.Change> changes = new ArrayList<>();
+      for (KeySpan span : keySpans) {
+        long tick = changes.isEmpty() ? 0 : span.range().start();
+        changes.add(new KeyMap.Change(tick, span.key().signature()));
+      }
+      return new KeyMap(changes);
+    }
+
+    /** The key that a tick is in; before the first and after the last, that one. */
+    public Optional<KeyReading> keyAt(long tick) {
+      int after =
+          InOrder.firstFailing(0, keySpans.size(), i -> keySpans.get(i).range().start() <= tick);
+      return keySpans.isEmpty()
+          ? Optional.empty()
+          : Optional.of(keySpans.get(Math.max(0, after - 1)).key());
     }
 
     /** The span that a tick lies in. O(log n). */
@@ -50,7 +71,7 @@ public final class SongChords {
     for (Track track : song.tracks()) {
       boolean heard = alone.map(track.id()::equals).orElse(!track.muted());
       if (heard && !track.instrument().kit()) {
-        result.addAll(track.placed().sounding());
+        result.addAll(track.audible().sounding());
       }
     }
     result.sort(Note.ORDER);
@@ -71,13 +92,11 @@ public final class SongChords {
     long said = marks.isEmpty() ? 0 : marks.getLast().tick();
     long end = Math.max(said + 1, song.end());
     TickRange whole = song.meters().wholeBars(new TickRange(0, end));
-    List<KeyReading> keys = keys(notes);
-    KeyMap spelledBy =
-        song.keys().changes().isEmpty() && !keys.isEmpty()
-            ? new KeyMap(List.of(new KeyMap.Change(0, keys.getFirst().signature())))
-            : song.keys();
-    List<ChordSpan> spans = finder.find(notes, song.meters(), spelledBy, whole);
-    return new Found(keys, ChordMarks.over(spans, marks));
+    Slices slices = Slices.of(notes, song.meters(), whole);
+    Found keys = new Found(keys(notes), KeyChanges.find(notes, slices), List.of());
+    KeyMap spelledBy = song.keys().changes().isEmpty() ? keys.keyMap() : song.keys();
+    List<ChordSpan> spans = finder.find(slices, spelledBy);
+    return new Found(keys.keys(), keys.keySpans(), ChordMarks.over(spans, marks));
   }
 
   /**

@@ -3,14 +3,19 @@ package flailbeat.core.harmony;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.ClipTraits;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.ClipId;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.KeyMap;
 import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -19,6 +24,7 @@ class ChordFinderTest {
   private static final KeyMap D_MINOR =
       new KeyMap(List.of(new KeyMap.Change(0, new KeySignature(-1, true))));
   private static final long BAR = 3_840;
+  private static final ClipTraits SILENT = new ClipTraits("", ClipTraits.AS_TRACK, true, 0, 0, 0);
 
   private static List<Note> sounding(Song song, int... tracks) {
     List<Note> all = new ArrayList<>();
@@ -67,6 +73,55 @@ class ChordFinderTest {
     assertThat(spans.getLast().hasChord()).isFalse();
     assertThat(new ChordFinder().find(List.of(), song.meters(), KeyMap.NONE, new TickRange(0, BAR)))
         .allMatch(s -> !s.hasChord());
+  }
+
+  /**
+   * I IV V I twice in C and twice in E major (common practice: no key shares more than three
+   * notes).
+   */
+  private static Song fromCtoE() {
+    List<Note> notes = new ArrayList<>();
+    int[][] chords = {{0, 4, 7}, {5, 9, 12}, {7, 11, 14}, {0, 4, 7}};
+    for (int bar = 0; bar < 16; bar++) {
+      for (int voice : chords[bar % 4]) {
+        int pitch = 48 + voice + (bar < 8 ? 0 : 4);
+        notes.add(Note.placed(new NoteId(10 + notes.size()), pitch, 80, bar * BAR, BAR));
+      }
+    }
+    notes.sort(Note.ORDER);
+    Song empty = Song.empty();
+    Clip clip = Clip.around(new ClipId(5), notes, List.of(), empty.meters());
+    return empty
+        .withTrack(empty.tracks().getFirst().id(), t -> t.withClips(List.of(clip)))
+        .withNextId(1_000);
+  }
+
+  @Test
+  void where_the_key_changes_each_bar_is_told_in_its_own_and_spelled_by_it() {
+    SongChords.Found found = new SongChords().find(fromCtoE(), Optional.empty());
+    assertThat(found.keySpans())
+        .extracting(s -> s.range().start() / BAR + " " + s.key().words())
+        .containsExactly("0 C major", "8 E major");
+    assertThat(names(found.spans())).contains("1 C", "3 G", "9 E", "11 B").doesNotContain("9 Fb");
+    assertThat(found.keyMap().changes())
+        .containsExactly(
+            new KeyMap.Change(0, new KeySignature(0, false)),
+            new KeyMap.Change(8 * BAR, new KeySignature(4, false)));
+    assertThat(found.keyAt(20 * BAR).orElseThrow().words()).isEqualTo("E major");
+    Song demo = HarbourLamps.song();
+    assertThat(new SongChords().find(demo, Optional.empty()).keySpans())
+        .extracting(s -> s.key().words())
+        .containsExactly("D minor");
+  }
+
+  @Test
+  void a_clip_that_is_muted_says_nothing_of_the_chords() {
+    Song song = fromCtoE();
+    Song muted =
+        song.withTrack(
+            song.tracks().getFirst().id(),
+            t -> t.withClips(t.clips().stream().map(c -> c.withTraits(SILENT)).toList()));
+    assertThat(new SongChords().find(muted, Optional.empty())).isEqualTo(SongChords.Found.NOTHING);
   }
 
   @Test

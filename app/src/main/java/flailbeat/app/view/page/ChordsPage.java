@@ -13,17 +13,19 @@ import flailbeat.core.harmony.ChordReading;
 import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Figured;
 import flailbeat.core.harmony.KeyReading;
+import flailbeat.core.harmony.KeySpan;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.harmony.ChordActions;
 import flailbeat.core.session.harmony.ChordActions.Rhythm;
 import flailbeat.core.session.harmony.Harmony;
+import flailbeat.core.text.Counted;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -31,13 +33,13 @@ import javafx.scene.layout.FlowPane;
 
 /** The key, the chord at the playhead and its other names; chords by name; chords laid out anew. */
 public final class ChordsPage extends PageBox {
-  private static final int MOST_KEYS = 3;
+  private static final int MOST_CHANGES = 4;
   private static final int PERCENT = 100;
-  private static final double WORTH_TELLING = 0.01;
 
   private final Session session;
   private final ChordActions actions;
   private final Label key = Form.remark("");
+  private final Label overTime = Form.remark("");
   private final Label here = new Label();
   private final Label others = Form.remark("");
   private final FlowPane names = new FlowPane(6, 6);
@@ -70,6 +72,7 @@ public final class ChordsPage extends PageBox {
     this.session = session;
     this.actions = session.chordActions();
     key.setId("chord-key");
+    overTime.setId("chord-keys-over-time");
     here.setId("chord-here");
     here.getStyleClass().add("readout");
     others.setId("chord-others");
@@ -104,6 +107,7 @@ public final class ChordsPage extends PageBox {
         .addAll(
             Form.heading("Key"),
             key,
+            overTime,
             new FlowPane(
                 6,
                 6,
@@ -209,7 +213,10 @@ public final class ChordsPage extends PageBox {
   private void refresh() {
     Harmony harmony = session.harmony();
     source.show(harmony.isOfTrackAlone());
-    key.setText(keys(harmony.found().keys()));
+    String keys = KeyReading.words(harmony.found().keys());
+    key.setText(keys.isEmpty() ? "There are no notes yet to find a key from." : keys);
+    overTime.setText(overTime(harmony));
+    Form.show(overTime, !overTime.getText().isEmpty());
     shown = harmony.here();
     here.setText(shown.map(s -> s.chord().name()).orElse("no chord"));
     others.setText(shown.map(this::words).orElse("Put the playhead where notes sound together."));
@@ -218,14 +225,26 @@ public final class ChordsPage extends PageBox {
     name.show(shown.filter(ChordSpan::byHand).map(s -> s.chord().name()).orElse(""));
   }
 
-  private static String keys(List<KeyReading> keys) {
-    return keys.isEmpty()
-        ? "There are no notes yet to find a key from."
-        : keys.stream()
-            .limit(MOST_KEYS)
-            .filter(k -> k.share() >= WORTH_TELLING)
-            .map(k -> k.words() + " " + percent(k.share()))
-            .collect(Collectors.joining(", "));
+  /** Where the key changes, and that of the chosen clip where it is another; empty for neither. */
+  private String overTime(Harmony harmony) {
+    List<KeySpan> spans = harmony.found().keySpans();
+    List<String> lines = new ArrayList<>();
+    spans.stream().skip(1).limit(MOST_CHANGES).map(this::words).forEach(lines::add);
+    if (spans.size() - 1 > MOST_CHANGES) {
+      lines.add("and " + Counted.of(spans.size() - 1 - MOST_CHANGES, "change") + " more");
+    }
+    List<KeyReading> clip = harmony.clipKeys();
+    boolean other =
+        !clip.isEmpty() && !clip.getFirst().key().equals(harmony.found().keys().getFirst().key());
+    if (other) {
+      lines.add("this clip by itself: " + KeyReading.words(clip));
+    }
+    return String.join("\n", lines);
+  }
+
+  private String words(KeySpan span) {
+    int bar = session.song().meters().barAt(span.range().start()) + 1;
+    return "from bar " + bar + ": " + KeyReading.words(span.readings());
   }
 
   private static String percent(double share) {

@@ -12,6 +12,7 @@ import flailbeat.core.harmony.ChordParser;
 import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Led;
 import flailbeat.core.harmony.Progression;
+import flailbeat.core.harmony.SongChords;
 import flailbeat.core.harmony.Voicing;
 import flailbeat.core.keys.Arrangement;
 import flailbeat.core.keys.KeysMode;
@@ -28,6 +29,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.session.timing.QuantizePreview;
 import flailbeat.core.step.Struck;
+import flailbeat.core.text.Counted;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
@@ -264,23 +266,34 @@ public final class ChordActions {
             () -> notices.tell("There is no chord at the playhead"));
   }
 
-  /** Writes the key that was found into the song, at its start. */
+  /** Writes the keys that were found into the song, in the place of those that stand there. */
   public void takeKey() {
-    harmony.found().keys().stream()
-        .findFirst()
-        .ifPresentOrElse(
-            k -> {
-              KeySignature key = k.signature();
-              editing.edit("Key " + key, s -> ChordMarks.withKey(s, 0, key));
-              notices.tell("The song is in " + k.words() + ", written as " + key);
-            },
-            () -> notices.tell(NO_KEY));
+    SongChords.Found found = harmony.found();
+    if (found.keySpans().isEmpty()) {
+      notices.tell(NO_KEY);
+      return;
+    }
+    String first = found.keySpans().getFirst().key().words();
+    String written = found.keyMap().changes().getFirst().key().toString();
+    int more = found.keySpans().size() - 1;
+    editing.edit("Key " + first, s -> ChordMarks.withKeys(s, found.keyMap()));
+    notices.tell(
+        more == 0
+            ? "The song is in " + first + ", written as " + written
+            : "The song begins in "
+                + first
+                + "; "
+                + Counted.of(more, "change")
+                + " of key written");
   }
 
-  /** Takes the key that was found under the hands: Scale, Chords and chores go by it. */
+  /**
+   * Takes the key that was found at the playhead under the hands: Scale, Chords, chores go by it.
+   */
   public void keyUnderHands() {
-    harmony.found().keys().stream()
-        .findFirst()
+    harmony
+        .found()
+        .keyAt(runControl.playStartTicks())
         .ifPresentOrElse(
             k -> {
               performer.arrange(

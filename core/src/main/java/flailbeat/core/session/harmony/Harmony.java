@@ -129,8 +129,18 @@ public final class Harmony {
         ? written
         : foundIn
             .filter(s -> s == document.song())
-            .flatMap(s -> found.keys().stream().findFirst())
+            .flatMap(s -> found.keyAt(tick))
             .map(KeyReading::signature);
+  }
+
+  /** The keys that the chosen clip may be in as it sounds, the likeliest first. */
+  public List<KeyReading> clipKeys() {
+    List<Note> sounding = SongChords.sounding(document.song(), Optional.of(document.track().id()));
+    return document
+        .clip()
+        .map(c -> sounding.stream().filter(n -> c.contains(n.onset())).toList())
+        .map(SongChords::keys)
+        .orElse(List.of());
   }
 
   /** What pitches may be called, the likeliest first. */
