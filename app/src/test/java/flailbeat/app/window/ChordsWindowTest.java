@@ -28,7 +28,7 @@ class ChordsWindowTest extends HeadlessWindow {
   private List<String> names() {
     return ui.get(
         () ->
-            session().harmony().found().spans().stream()
+            session().chords().harmony().found().spans().stream()
                 .filter(ChordSpan::hasChord)
                 .map(s -> s.chord().name())
                 .toList());

@@ -3,6 +3,7 @@ package flailbeat.core.chore;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.notes.NoteTools;
+import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ControlPoint;
 import flailbeat.core.model.Note;
@@ -20,8 +21,10 @@ import java.util.Optional;
  *
  * @param lines those of the grid
  * @param key the scale that notes lie in, or not
+ * @param stencil the notes that were taken as a pattern
  */
-public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Key key) {
+public record Area(
+    Song song, Reach reach, List<Part> parts, GridLines lines, Key key, Optional<Stencil> stencil) {
   /**
    * What of a track is in it.
    *
@@ -76,7 +79,7 @@ public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Ke
       case TRACK -> parts.add(whole(track));
       case SONG -> song.tracks().forEach(t -> parts.add(whole(t)));
     }
-    return new Area(song, reach, parts, lines, key);
+    return new Area(song, reach, parts, lines, key, Optional.empty());
   }
 
   private static Part selected(Track track, Selection selection) {
@@ -86,6 +89,16 @@ public record Area(Song song, Reach reach, List<Part> parts, GridLines lines, Ke
 
   private static Part whole(Track track) {
     return new Part(track, track.notes(), TickRange.EVER);
+  }
+
+  /** The same with notes that were taken as a pattern. */
+  public Area withStencil(Optional<Stencil> value) {
+    return new Area(song, reach, parts, lines, key, value);
+  }
+
+  /** The same with lines that no other thread works with: they keep what they have worked out. */
+  public Area apart(GridLines value) {
+    return new Area(song, reach, parts, value, key, stencil);
   }
 
   /** How many notes are in it. */

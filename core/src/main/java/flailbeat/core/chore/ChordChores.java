@@ -1,8 +1,10 @@
 package flailbeat.core.chore;
 
 import flailbeat.core.edit.Chords;
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.model.Note;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -48,6 +50,29 @@ final class ChordChores {
   void strum(int ms, boolean down) {
     for (Area.Part part : area.parts()) {
       chords(part).forEach(c -> change(c, () -> ChordEdits.strummed(tempos, c, ms, down, 0)));
+    }
+  }
+
+  /** Breaks chords into so many notes to a beat. */
+  void breakUp(BrokenChords.Order order, int toABeat) {
+    MeterMap meters = area.song().meters();
+    breakUp(
+        c ->
+            BrokenChords.of(
+                c, order, t -> t + Math.max(1, meters.meterAt(t).ticksPerBeat() / toABeat)));
+  }
+
+  /** Breaks chords in the rhythm of the notes that were taken as a pattern, if any were. */
+  void breakByStencil() {
+    area.stencil().ifPresent(s -> breakUp(c -> BrokenChords.of(c, s)));
+  }
+
+  private void breakUp(UnaryOperator<List<Note>> way) {
+    for (Area.Part part : area.parts()) {
+      for (List<Note> chord : chords(part)) {
+        chord.forEach(draft::remove);
+        way.apply(chord).forEach(n -> draft.add(part.track(), n));
+      }
     }
   }
 

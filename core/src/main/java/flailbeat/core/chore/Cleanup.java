@@ -1,5 +1,6 @@
 package flailbeat.core.chore;
 
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.Voicing;
 
 /** Chores that come with the application. */
@@ -26,7 +27,10 @@ public enum Cleanup implements ByNumber {
   CHORD_DROP_3("chord-drop-3", "Drop the third voice of chords"),
   CHORD_LEAD("chord-lead", "Lead chords smoothly"),
   STRUM_UP("strum-up", "Strum chords up in # ms", 1, 400, 40),
-  STRUM_DOWN("strum-down", "Strum chords down in # ms", 1, 400, 40);
+  STRUM_DOWN("strum-down", "Strum chords down in # ms", 1, 400, 40),
+  BREAK_UP("break-up", "Break chords upwards, # to a beat", 1, 12, 2),
+  BREAK_DOWN("break-down", "Break chords downwards, # to a beat", 1, 12, 2),
+  BREAK_STENCIL("break-stencil", "Break chords as the stencil");
 
   private final String id;
   private final Title title;
@@ -93,6 +97,9 @@ public enum Cleanup implements ByNumber {
       case CHORD_LEAD -> chords.lead();
       case STRUM_UP -> chords.strum(amount, false);
       case STRUM_DOWN -> chords.strum(amount, true);
+      case BREAK_UP -> chords.breakUp(BrokenChords.Order.UP, amount);
+      case BREAK_DOWN -> chords.breakUp(BrokenChords.Order.DOWN, amount);
+      case BREAK_STENCIL -> chords.breakByStencil();
     }
     return draft.outcome(area.song());
   }

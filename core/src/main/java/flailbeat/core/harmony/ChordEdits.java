@@ -9,10 +9,8 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -35,13 +33,6 @@ public final class ChordEdits {
   public static final int USUAL_STRUM_MS = 40;
 
   private ChordEdits() {}
-
-  /** In which order the notes of a chord begin. */
-  public enum Order {
-    UP,
-    DOWN,
-    UP_AND_DOWN
-  }
 
   private static List<List<Note>> chords(Song song, Track track, Set<NoteId> ids) {
     if (track.instrument().kit()) {
@@ -188,14 +179,14 @@ public final class ChordEdits {
     return result;
   }
 
-  /** Breaks each chord: its notes follow one another on the lines of a grid while it lasts. */
-  public static Song broken(Song song, Set<NoteId> ids, GridLines lines, Order order) {
+  /** Breaks each chord in some way. */
+  public static Song broken(Song song, Set<NoteId> ids, UnaryOperator<List<Note>> way) {
     Song result = song;
     for (Track track : song.tracks()) {
       List<Note> placed = new ArrayList<>();
       Set<NoteId> gone = new HashSet<>();
       for (List<Note> chord : chords(song, track, ids)) {
-        placed.addAll(broken(chord, lines, order));
+        placed.addAll(way.apply(chord));
         chord.forEach(n -> gone.add(n.id()));
       }
       if (!placed.isEmpty()) {
@@ -205,34 +196,5 @@ public final class ChordEdits {
       }
     }
     return result;
-  }
-
-  private static List<Note> broken(List<Note> chord, GridLines lines, Order order) {
-    long start = chord.stream().mapToLong(Note::onset).min().orElseThrow();
-    long end = chord.stream().mapToLong(Note::end).max().orElseThrow();
-    List<Note> turns = turns(chord, order);
-    List<Note> result = new ArrayList<>();
-    long at = start;
-    for (int turn = 0; at < end; turn++) {
-      long next = Math.min(end, Math.max(at + 1, lines.after(at)));
-      Note note = turns.get(turn % turns.size());
-      Note there = Note.placed(note.id(), note.pitch(), note.velocity(), at, next - at);
-      result.add(there.withReleaseVelocity(note.releaseVelocity()));
-      at = next;
-    }
-    return result;
-  }
-
-  private static List<Note> turns(List<Note> chord, Order order) {
-    List<Note> up = chord.stream().sorted(Comparator.comparingInt(Note::pitch)).toList();
-    return switch (order) {
-      case UP -> up;
-      case DOWN -> up.reversed();
-      case UP_AND_DOWN -> {
-        List<Note> both = new ArrayList<>(up);
-        both.addAll(up.subList(1, up.size() - 1).reversed());
-        yield both;
-      }
-    };
   }
 }

@@ -113,6 +113,8 @@ final class Slices {
 
   /** Whether two slices hold the same. */
   static boolean isSame(Slices a, int i, Slices b, int j) {
-    return a.basses[i] == b.basses[j] && Arrays.equals(a.weights[i], b.weights[j]);
+    return a.basses[i] == b.basses[j]
+        && a.atBar[i] == b.atBar[j]
+        && Arrays.equals(a.weights[i], b.weights[j]);
   }
 }

@@ -33,7 +33,9 @@ import flailbeat.core.session.hands.SoundChoice;
 import flailbeat.core.session.hands.SoundKeys;
 import flailbeat.core.session.hands.TrackHands;
 import flailbeat.core.session.harmony.ChordActions;
+import flailbeat.core.session.harmony.ChordRoom;
 import flailbeat.core.session.harmony.Harmony;
+import flailbeat.core.session.harmony.TypedChords;
 import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.map.Shelf;
 import flailbeat.core.session.person.Person;
@@ -74,8 +76,7 @@ public final class Session {
   private final EditActions editing;
   private final QuantizeActions quantizing;
   private final BeatSearch beat;
-  private final Harmony harmony;
-  private final ChordActions chordActions;
+  private final ChordRoom chords;
   private final StepEntry steps;
   private final MouseDrawing drawing;
   private final NoteActions notes;
@@ -139,6 +140,7 @@ public final class Session {
             editing,
             timing,
             performer,
+            drawing,
             person.commandNumbers(),
             runControl.looping(),
             changes,
@@ -163,10 +165,22 @@ public final class Session {
     quantizing = new QuantizeActions(document, timing, lags, runControl, notices, whileRecording);
     lags.forgetWithOther(this::devices);
     beat = new BeatSearch(document, runControl, changes, notices, workshop, whileRecording);
-    harmony = new Harmony(document, performer, runControl, changes, notices, workshop);
-    chordActions =
-        new ChordActions(
-            document, editing, timing, runControl, steps, performer, audition, notices, harmony);
+    Harmony harmony = new Harmony(document, performer, runControl, changes, notices, workshop);
+    chords =
+        new ChordRoom(
+            harmony,
+            new ChordActions(
+                document,
+                editing,
+                timing,
+                runControl,
+                drawing,
+                performer,
+                audition,
+                notices,
+                harmony),
+            new TypedChords(
+                document, editing, runControl, steps, drawing, performer, audition, notices));
   }
 
   private List<Object> devices() {
@@ -191,14 +205,9 @@ public final class Session {
     return changes;
   }
 
-  /** What chords and keys are called, and found. */
-  public Harmony harmony() {
-    return harmony;
-  }
-
-  /** What is done to chords. */
-  public ChordActions chordActions() {
-    return chordActions;
+  /** What chords and keys are called, what is found, and done to them. */
+  public ChordRoom chords() {
+    return chords;
   }
 
   /** The line that tells the person what last happened. */

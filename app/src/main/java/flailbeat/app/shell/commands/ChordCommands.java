@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.harmony.ChordActions;
@@ -26,7 +27,7 @@ public final class ChordCommands {
    */
   public ChordCommands(Session session, Runnable typing, Runnable naming) {
     this.session = session;
-    this.chords = session.chordActions();
+    this.chords = session.chords().actions();
     this.typing = typing;
     this.naming = naming;
   }
@@ -68,14 +69,18 @@ public final class ChordCommands {
         edit("strum-down", "Strum chords down in # ms", "", () -> strum(ms, true, false)).by(ms),
         edit("strum-uneven", "Strum chords up unevenly in # ms", "", () -> strum(ms, false, true))
             .by(ms),
-        edit("break-up", "Break chords upwards, on the grid", "", breaks(ChordEdits.Order.UP)),
+        edit("break-up", "Break chords upwards, on the grid", "", breaks(BrokenChords.Order.UP)),
         edit(
-            "break-down", "Break chords downwards, on the grid", "", breaks(ChordEdits.Order.DOWN)),
+            "break-down",
+            "Break chords downwards, on the grid",
+            "",
+            breaks(BrokenChords.Order.DOWN)),
         edit(
             "break-both",
             "Break chords up and down, on the grid",
             "",
-            breaks(ChordEdits.Order.UP_AND_DOWN)),
+            breaks(BrokenChords.Order.UP_AND_DOWN)),
+        edit("break-stencil", "Break chords as the stencil", "", chords::breakByStencil),
         of(Group.CHORDS, "chords-type", "Type chords by name...", "Ctrl+Shift+H", typing),
         of(Group.CHORDS, "chord-name", "Name the chord at the playhead...", "", naming),
         of(
@@ -89,7 +94,11 @@ public final class ChordCommands {
             "chords-alone",
             "Chords of this track alone, or of all",
             "",
-            () -> session.harmony().setTrackAlone(!session.harmony().isOfTrackAlone())),
+            () ->
+                session
+                    .chords()
+                    .harmony()
+                    .setTrackAlone(!session.chords().harmony().isOfTrackAlone())),
         of(
             Group.CHORDS,
             "chords-under-hands",
@@ -105,7 +114,7 @@ public final class ChordCommands {
         of(Group.CHORDS, "key-take", "Write the key that is found", "", chords::takeKey));
   }
 
-  private Runnable breaks(ChordEdits.Order order) {
+  private Runnable breaks(BrokenChords.Order order) {
     return () -> chords.breakUp(order);
   }
 

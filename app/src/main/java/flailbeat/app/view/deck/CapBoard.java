@@ -217,7 +217,7 @@ final class CapBoard extends Pane {
   /** A note by its name, or its drum's; a chord by what it is called. */
   private String legend(List<Integer> pitches) {
     if (pitches.size() > 1) {
-      return session.harmony().names(pitches).stream()
+      return session.chords().harmony().names(pitches).stream()
           .findFirst()
           .map(r -> r.chord().name())
           .orElse(session.nameOf(pitches.getFirst()) + "+");

@@ -64,8 +64,8 @@ final class DeckWords {
 
   /** What is held is called so, else what is selected. */
   String chord() {
-    List<ChordReading> held = session.harmony().held();
-    return Harmony.words(held.isEmpty() ? session.harmony().selected() : held);
+    List<ChordReading> held = session.chords().harmony().held();
+    return Harmony.words(held.isEmpty() ? session.chords().harmony().selected() : held);
   }
 
   private boolean isOffering() {

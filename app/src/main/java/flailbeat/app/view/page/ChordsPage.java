@@ -7,6 +7,7 @@ import flailbeat.app.control.Segments;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
 import flailbeat.app.view.base.PageBox;
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordReading;
@@ -18,8 +19,8 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.harmony.ChordActions;
-import flailbeat.core.session.harmony.ChordActions.Rhythm;
 import flailbeat.core.session.harmony.Harmony;
+import flailbeat.core.session.harmony.TypedChords.Rhythm;
 import flailbeat.core.text.Counted;
 import java.util.ArrayList;
 import java.util.List;
@@ -70,7 +71,7 @@ public final class ChordsPage extends PageBox {
   public ChordsPage(Session session) {
     super("chords-page");
     this.session = session;
-    this.actions = session.chordActions();
+    this.actions = session.chords().actions();
     key.setId("chord-key");
     overTime.setId("chord-keys-over-time");
     here.setId("chord-here");
@@ -96,7 +97,7 @@ public final class ChordsPage extends PageBox {
     rhythm.named("chord-rhythm");
     rhythm.show(chosen);
     source =
-        new Segments<Boolean>(session.harmony()::setTrackAlone)
+        new Segments<Boolean>(session.chords().harmony()::setTrackAlone)
             .add(false, "All tracks", "Chords are found from all tracks that are not muted")
             .add(true, "This track", "Chords are found from the chosen track ({chords-alone})");
     source.named("chord-source");
@@ -163,7 +164,12 @@ public final class ChordsPage extends PageBox {
             "break-up-button",
             "Break",
             "Upwards, on the lines of the grid ({break-up})",
-            () -> actions.breakUp(ChordEdits.Order.UP)));
+            () -> actions.breakUp(BrokenChords.Order.UP)),
+        button(
+            "break-stencil-button",
+            "As stencil",
+            "In the rhythm of selected notes: take them with {stencil} ({break-stencil})",
+            actions::breakByStencil));
   }
 
   private void strum() {
@@ -178,7 +184,7 @@ public final class ChordsPage extends PageBox {
 
   private void type(String line) {
     try {
-      actions.type(line, chosen, bass.isSelected());
+      session.chords().typed().type(line, chosen, bass.isSelected());
       // It stays to be looked at; leaving the field does not enter it once more.
       typed.show(line);
     } catch (ChordFault e) {
@@ -199,7 +205,7 @@ public final class ChordsPage extends PageBox {
 
   /** Called for each frame: the playhead goes on to other chords. */
   public void follow() {
-    if (!session.harmony().here().equals(shown)) {
+    if (!session.chords().harmony().here().equals(shown)) {
       refresh();
     }
   }
@@ -211,7 +217,7 @@ public final class ChordsPage extends PageBox {
   }
 
   private void refresh() {
-    Harmony harmony = session.harmony();
+    Harmony harmony = session.chords().harmony();
     source.show(harmony.isOfTrackAlone());
     String keys = KeyReading.words(harmony.found().keys());
     key.setText(keys.isEmpty() ? "There are no notes yet to find a key from." : keys);
@@ -254,6 +260,7 @@ public final class ChordsPage extends PageBox {
   private String words(ChordSpan span) {
     String numeral =
         session
+            .chords()
             .harmony()
             .keyHere()
             .map(k -> ", " + Figured.numeral(span.chord(), k) + " in " + k)

@@ -6,6 +6,7 @@ import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Outcome;
 import flailbeat.core.chore.Reach;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
@@ -27,7 +28,8 @@ public record ChoreCounts(Map<Cleanup, Integer> built, Map<String, Integer> own)
       Optional<Clip> clip,
       Selection selection,
       QuantizeSettings timing,
-      Key key) {
+      Key key,
+      Optional<Stencil> stencil) {
     boolean isSameAs(Now other) {
       return other != null
           && song == other.song
@@ -36,7 +38,8 @@ public record ChoreCounts(Map<Cleanup, Integer> built, Map<String, Integer> own)
           && track.equals(other.track)
           && clip.map(Clip::id).equals(other.clip.map(Clip::id))
           && timing.equals(other.timing)
-          && key.equals(other.key);
+          && key.equals(other.key)
+          && stencil.equals(other.stencil);
     }
   }
 

@@ -12,6 +12,7 @@ import flailbeat.core.edit.TimeShift;
 import flailbeat.core.model.Song;
 import flailbeat.core.pitch.OctaveNames;
 import flailbeat.core.session.bench.EditActions;
+import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;
@@ -43,6 +44,7 @@ public final class ChoreTrial {
   private final EditActions editing;
   private final QuantizePreview timing;
   private final Performer performer;
+  private final MouseDrawing drawing;
   private final CommandNumbers amounts;
   private final Looping looping;
   private final Changes changes;
@@ -65,6 +67,7 @@ public final class ChoreTrial {
       EditActions editing,
       QuantizePreview timing,
       Performer performer,
+      MouseDrawing drawing,
       CommandNumbers amounts,
       Looping looping,
       Changes changes,
@@ -75,6 +78,7 @@ public final class ChoreTrial {
     this.editing = editing;
     this.timing = timing;
     this.performer = performer;
+    this.drawing = drawing;
     this.amounts = amounts;
     this.looping = looping;
     this.changes = changes;
@@ -256,18 +260,20 @@ public final class ChoreTrial {
         document.clip(),
         document.scope().selected(),
         timing.settings(),
-        performer.key());
+        performer.key(),
+        drawing.stencil());
   }
 
   private Area areaOf(ChoreCounts.Now now) {
     return Area.of(
-        now.song(),
-        now.reach(),
-        document.track(),
-        now.clip(),
-        now.selection(),
-        timing.lines(),
-        now.key());
+            now.song(),
+            now.reach(),
+            document.track(),
+            now.clip(),
+            now.selection(),
+            timing.lines(),
+            now.key())
+        .withStencil(now.stencil());
   }
 
   /** Does what is shown, as one step; what it marks is selected then. */
@@ -333,10 +339,8 @@ public final class ChoreTrial {
     for (Cleanup each : Cleanup.values()) {
       all.put(each, amount(each));
     }
-    Area here = area();
-    // Lines keep what they have worked out: those of another thread are its own.
-    Area apart = new Area(here.song(), here.reach(), here.parts(), timing.lines(), here.key());
-    return new ChoreCounts.Ask(areaOf, apart, all, Map.copyOf(own.all()));
+    Area here = area().apart(timing.lines());
+    return new ChoreCounts.Ask(areaOf, here, all, Map.copyOf(own.all()));
   }
 
   /**

@@ -1,38 +1,32 @@
 package flailbeat.core.session.harmony;
 
 import flailbeat.core.edit.Chords;
-import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Selection;
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.Chord;
 import flailbeat.core.harmony.ChordEdits;
-import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordMarks;
 import flailbeat.core.harmony.ChordParser;
 import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Led;
-import flailbeat.core.harmony.Progression;
 import flailbeat.core.harmony.SongChords;
 import flailbeat.core.harmony.Voicing;
 import flailbeat.core.keys.Arrangement;
-import flailbeat.core.keys.KeysMode;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.KeySignature;
 import flailbeat.core.session.bench.EditActions;
-import flailbeat.core.session.bench.StepEntry;
+import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notices;
 import flailbeat.core.session.hands.Audition;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.session.timing.QuantizePreview;
-import flailbeat.core.step.Struck;
 import flailbeat.core.text.Counted;
-import flailbeat.core.time.TickRange;
-import flailbeat.core.time.Ticks;
-import java.util.ArrayList;
+import flailbeat.core.time.GridLines;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -47,16 +41,12 @@ public final class ChordActions {
   private static final String NO_KEY = "There are no notes yet to find a key from";
   private static final int CENTER = 64;
   private static final int TOLD = 11;
-  private static final int LONGEST_LABEL = 40;
-
-  /** Notes get ids of their own as they are placed. */
-  private static final NoteId NEW = new NoteId(1);
 
   private final Document document;
   private final EditActions editing;
   private final QuantizePreview timing;
   private final RunControl runControl;
-  private final StepEntry steps;
+  private final MouseDrawing drawing;
   private final Performer performer;
   private final Audition audition;
   private final Notices notices;
@@ -68,7 +58,7 @@ public final class ChordActions {
       EditActions editing,
       QuantizePreview timing,
       RunControl runControl,
-      StepEntry steps,
+      MouseDrawing drawing,
       Performer performer,
       Audition audition,
       Notices notices,
@@ -77,32 +67,11 @@ public final class ChordActions {
     this.editing = editing;
     this.timing = timing;
     this.runControl = runControl;
-    this.steps = steps;
+    this.drawing = drawing;
     this.performer = performer;
     this.audition = audition;
     this.notices = notices;
     this.harmony = harmony;
-  }
-
-  /** In which order the chords of a typed line are struck. */
-  public enum Rhythm {
-    /** Each once, for as long as it holds. */
-    HELD("Held"),
-    /** Each on every beat. */
-    BEATS("On each beat"),
-    /** Each in the rhythm that was tapped or chosen for steps. */
-    STEPS("As the steps");
-
-    private final String title;
-
-    Rhythm(String title) {
-      this.title = title;
-    }
-
-    /** What people see. */
-    public String title() {
-      return title;
-    }
   }
 
   private void apply(String label, BiFunction<Song, Set<NoteId>, Song> change) {
@@ -195,8 +164,23 @@ public final class ChordActions {
   }
 
   /** Breaks chords on the lines of the grid. */
-  public void breakUp(ChordEdits.Order order) {
-    apply("Broken chords", (s, ids) -> ChordEdits.broken(s, ids, timing.lines(), order));
+  public void breakUp(BrokenChords.Order order) {
+    GridLines lines = timing.lines();
+    apply(
+        "Broken chords",
+        (s, ids) -> ChordEdits.broken(s, ids, c -> BrokenChords.of(c, order, lines::after)));
+  }
+
+  /** Breaks chords in the rhythm of the stencil that was taken. */
+  public void breakByStencil() {
+    drawing
+        .stencil()
+        .ifPresentOrElse(
+            stencil ->
+                apply(
+                    "Broken as the stencil",
+                    (s, ids) -> ChordEdits.broken(s, ids, c -> BrokenChords.of(c, stencil))),
+            () -> notices.tell(TypedChords.NO_STENCIL));
   }
 
   /** Says what the chord at a tick is called; empty takes back what was said. */
@@ -301,100 +285,5 @@ public final class ChordActions {
               notices.tell("Scale, Chords and chores go by " + k.words());
             },
             () -> notices.tell(NO_KEY));
-  }
-
-  /** Where typed chords go: at Steps the cursor, else where playing starts. */
-  private long place() {
-    return performer.keysMode() == KeysMode.STEPS
-        ? steps.place().cursorTick()
-        : runControl.playStartTicks();
-  }
-
-  /**
-   * Puts typed chords on the chosen track: voiced about the reach of the hands, smoothly led, from
-   * the bar of the place on.
-   *
-   * @throws IllegalArgumentException where the chosen track is a kit, in words for the person
-   */
-  public void type(String line, Rhythm rhythm, boolean bass) throws ChordFault {
-    Progression typed = Progression.parse(line);
-    if (document.track().instrument().kit()) {
-      throw new IllegalArgumentException(
-          document.track().name() + " is a kit: choose a track with pitches");
-    }
-    Song before = document.song();
-    long start = before.meters().barRangeAt(place()).start();
-    int center = (performer.hands().lowest() + performer.hands().highest()) / 2;
-    List<List<Integer>> voicings = Led.voicings(typed.chords(), Math.clamp(center, 43, 84), bass);
-    List<Struck> first =
-        voicings.isEmpty()
-            ? List.of()
-            : voicings.getFirst().stream().map(p -> new Struck(p, velocity())).toList();
-    editing.attempt(label(line.strip()), s -> entered(s, typed, voicings, start, rhythm));
-    if (document.song() != before) {
-      document.selectAdded(before);
-      audition.soundPitches(first);
-      notices.tell(
-          typed.chords().size()
-              + (typed.chords().size() == 1 ? " chord" : " chords")
-              + " from bar "
-              + (before.meters().barAt(start) + 1));
-    }
-  }
-
-  private static String label(String line) {
-    return "Chords "
-        + (line.length() <= LONGEST_LABEL ? line : line.substring(0, LONGEST_LABEL) + "\u2026");
-  }
-
-  private int velocity() {
-    return performer.hands().velocity();
-  }
-
-  private Song entered(
-      Song song, Progression typed, List<List<Integer>> voicings, long start, Rhythm rhythm) {
-    List<Note> notes = new ArrayList<>();
-    long bar = start;
-    int next = 0;
-    for (List<Progression.Step> steps : typed.bars()) {
-      TickRange range = song.meters().barRangeAt(bar);
-      int shares = steps.stream().mapToInt(Progression.Step::shares).sum();
-      int done = 0;
-      for (Progression.Step step : steps) {
-        long from = range.start() + range.length() * done / shares;
-        done += step.shares();
-        long to = range.start() + range.length() * done / shares;
-        if (step.chord().isPresent()) {
-          for (int pitch : voicings.get(next++)) {
-            strikes(song, new TickRange(from, to), rhythm)
-                .forEach(
-                    r -> notes.add(Note.placed(NEW, pitch, velocity(), r.start(), r.length())));
-          }
-        }
-      }
-      bar = range.end();
-    }
-    if (bar > Ticks.LAST) {
-      throw new IllegalArgumentException("There is no room for them before the end of the song");
-    }
-    notes.sort(Note.ORDER);
-    return EnteredNotes.place(song, document.track().id(), notes);
-  }
-
-  private List<TickRange> strikes(Song song, TickRange chord, Rhythm rhythm) {
-    List<TickRange> result = new ArrayList<>();
-    long at = chord.start();
-    while (at < chord.end()) {
-      long length =
-          switch (rhythm) {
-            case HELD -> chord.length();
-            case BEATS -> song.meters().meterAt(at).ticksPerBeat();
-            case STEPS -> Math.round(steps.settings().length().ticks().doubleValue());
-          };
-      long end = Math.min(chord.end(), at + Math.max(1, length));
-      result.add(new TickRange(at, end));
-      at = end;
-    }
-    return result;
   }
 }

@@ -3,23 +3,27 @@ package flailbeat.core.session.harmony;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
+import flailbeat.core.edit.EnteredNotes;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.format.project.ProjectFile;
-import flailbeat.core.harmony.ChordEdits;
+import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordFault;
 import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.keys.ArrangementKind;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.session.FakePlayer;
 import flailbeat.core.session.Session;
-import flailbeat.core.session.harmony.ChordActions.Rhythm;
+import flailbeat.core.session.harmony.TypedChords.Rhythm;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -32,7 +36,7 @@ class ChordActionsTest {
   private final Session session = new Session(() -> 0, new FakePlayer(() -> 0));
 
   private ChordActions chords() {
-    return session.chordActions();
+    return session.chords().actions();
   }
 
   private void demo() {
@@ -59,7 +63,7 @@ class ChordActionsTest {
   }
 
   private List<String> names() {
-    return session.harmony().found().spans().stream()
+    return session.chords().harmony().found().spans().stream()
         .filter(ChordSpan::hasChord)
         .map(s -> s.chord().name())
         .toList();
@@ -67,7 +71,7 @@ class ChordActionsTest {
 
   @Test
   void typed_chords_are_voiced_led_and_found_again_by_their_names() throws ChordFault {
-    chords().type("Dm7 G13 | Cmaj7 | N.C. | F / / C/E", Rhythm.HELD, true);
+    session.chords().typed().type("Dm7 G13 | Cmaj7 | N.C. | F / / C/E", Rhythm.HELD, true);
     assertThat(told()).isEqualTo("5 chords from bar 1");
     assertThat(names()).containsExactly("Dm7", "G13", "Cmaj7", "F", "C/E");
     assertThat(notes()).allMatch(n -> n.onset() < 4 * BAR && n.end() <= 4 * BAR);
@@ -76,19 +80,19 @@ class ChordActionsTest {
     assertThat(session.document().selection().notes()).hasSize(notes().size());
     session.editing().undo();
     assertThat(notes()).isEmpty();
-    chords().type("C | ".repeat(100), Rhythm.HELD, true);
+    session.chords().typed().type("C | ".repeat(100), Rhythm.HELD, true);
     assertThat(session.document().undoLabel().orElseThrow())
         .as("a long line in a menu")
         .hasSizeLessThan(60);
     session.editing().undo();
-    chords().type("C", Rhythm.BEATS, false);
+    session.chords().typed().type("C", Rhythm.BEATS, false);
     assertThat(notes().stream().map(Note::onset).distinct())
         .containsExactly(0L, 960L, 1920L, 2880L);
   }
 
   @Test
   void what_is_typed_wrongly_changes_nothing() {
-    assertThatThrownBy(() -> chords().type("Dm7 H7", Rhythm.HELD, true))
+    assertThatThrownBy(() -> session.chords().typed().type("Dm7 H7", Rhythm.HELD, true))
         .isInstanceOf(ChordFault.class)
         .hasMessageContaining("H7");
     assertThat(session.song().noteCount()).isZero();
@@ -152,11 +156,91 @@ class ChordActionsTest {
   void broken_chords_follow_the_grid_as_long_as_they_lasted() {
     demo();
     session.document().select(NoteRule.ALL);
-    chords().breakUp(ChordEdits.Order.UP_AND_DOWN);
+    chords().breakUp(BrokenChords.Order.UP_AND_DOWN);
     List<Note> first = notes().stream().filter(n -> n.onset() < BAR).toList();
     assertThat(first).extracting(Note::pitch).startsWith(50, 57, 62, 65, 62, 57, 50);
     assertThat(first).extracting(Note::onset).startsWith(0L, 240L, 480L);
     assertThat(first.getLast().end()).isEqualTo(BAR * 15 / 16);
+  }
+
+  /** Taps: a long one, two short ones, of one pitch or of several. */
+  private void takeStencil(int... pitches) {
+    session.open(Song.empty(), Optional.empty());
+    long[] onsets = {0, 960, 1440};
+    long[] lengths = {960, 240, 480};
+    session
+        .editing()
+        .edit(
+            "Tapped",
+            s -> {
+              List<Note> notes = new ArrayList<>();
+              for (int i = 0; i < onsets.length; i++) {
+                int velocity = i == 0 ? 100 : 70;
+                notes.add(Note.placed(new NoteId(1), pitches[i], velocity, onsets[i], lengths[i]));
+              }
+              return EnteredNotes.place(s, s.tracks().getFirst().id(), notes);
+            });
+    session.document().select(NoteRule.ALL);
+    assertThat(session.drawing().takeStencil()).isPresent();
+  }
+
+  private String struck() {
+    return notes().stream()
+        .map(n -> n.onset() + " " + n.pitch() + " " + n.length() + " " + n.velocity())
+        .collect(Collectors.joining(", "));
+  }
+
+  @Test
+  void a_rhythm_that_was_tapped_is_that_of_typed_chords_and_breaks_those_that_are_there()
+      throws ChordFault {
+    takeStencil(60, 60, 60);
+    session.open(Song.empty(), Optional.empty());
+    int loud = session.performer().hands().velocity();
+    session.chords().typed().type("C5", Rhythm.STENCIL, false);
+    List<Integer> pitches = notes().stream().map(Note::pitch).distinct().toList();
+    assertThat(pitches).hasSize(2);
+    assertThat(notes().stream().map(Note::onset).distinct())
+        .containsExactly(0L, 960L, 1440L, 1920L, 2880L, 3360L);
+    assertThat(notes().getFirst().velocity()).isEqualTo(loud + 20);
+    takeStencil(60, 67, 64);
+    session.open(Song.empty(), Optional.empty());
+    session.chords().typed().type("C", Rhythm.HELD, false);
+    List<Integer> chord = notes().stream().map(Note::pitch).sorted().toList();
+    session.document().select(NoteRule.ALL);
+    chords().breakByStencil();
+    assertThat(notes().stream().map(Note::pitch).limit(3))
+        .as("low, high, middle, as it was drawn")
+        .containsExactly(chord.get(0), chord.get(2), chord.get(1));
+    assertThat(notes()).hasSize(6);
+    assertThat(notes().getLast().end()).as("no longer than the chord").isEqualTo(BAR);
+    session.editing().undo();
+    assertThat(notes()).hasSize(3);
+  }
+
+  @Test
+  void without_a_stencil_it_is_said_how_to_get_one() {
+    demo();
+    List<Note> before = notes();
+    chords().breakByStencil();
+    assertThat(told()).isEqualTo("Take a stencil first, from selected notes");
+    assertThatThrownBy(() -> session.chords().typed().type("C", Rhythm.STENCIL, true))
+        .hasMessage("Take a stencil first, from selected notes");
+    assertThat(notes()).isEqualTo(before);
+  }
+
+  @Test
+  void breaking_is_seen_before_it_is_done() {
+    demo();
+    session.document().select(NoteRule.ALL);
+    List<Note> before = notes();
+    session.chores().tryOut(Cleanup.BREAK_UP);
+    assertThat(notes()).isEqualTo(before);
+    assertThat(session.chores().outcome().isNothing()).isFalse();
+    session.chores().carryOut();
+    assertThat(notes().stream().limit(4).map(Note::pitch)).containsExactly(50, 57, 62, 65);
+    assertThat(notes().stream().limit(4).map(Note::onset)).containsExactly(0L, 480L, 960L, 1440L);
+    session.editing().undo();
+    assertThat(notes()).isEqualTo(before);
   }
 
   @Test
@@ -174,9 +258,9 @@ class ChordActionsTest {
       throws IOException {
     demo();
     session.runControl().seek(3 * BAR);
-    assertThat(session.harmony().here().orElseThrow().chord().name()).isEqualTo("Asus4");
+    assertThat(session.chords().harmony().here().orElseThrow().chord().name()).isEqualTo("Asus4");
     chords().sayHere("Dm11");
-    assertThat(session.harmony().here().orElseThrow().byHand()).isTrue();
+    assertThat(session.chords().harmony().here().orElseThrow().byHand()).isTrue();
     assertThat(names()).contains("Dm11");
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     ProjectFile.write(session.song(), bytes);
@@ -204,10 +288,10 @@ class ChordActionsTest {
     chords().underHands();
     assertThat(told()).startsWith("Under the keys: Dm, C, Bb, Asus4, F, Gm, A");
     session.performer().press(PhysicalKey.A, 0);
-    assertThat(Harmony.words(session.harmony().held())).isEqualTo("Dm");
+    assertThat(Harmony.words(session.chords().harmony().held())).isEqualTo("Dm");
     session.performer().release(PhysicalKey.A, 1);
     session.performer().press(PhysicalKey.D, 2);
-    assertThat(Harmony.words(session.harmony().held())).startsWith("Bb");
+    assertThat(Harmony.words(session.chords().harmony().held())).startsWith("Bb");
     session.performer().release(PhysicalKey.D, 3);
     session.document().chooseTrack(session.song().tracks().get(1).id());
     assertThat(session.performer().hands().arrangement().kind())
@@ -225,10 +309,10 @@ class ChordActionsTest {
     session.document().select(NoteRule.ALL);
     List<Note> before = notes();
     chords().invert(1);
-    chords().breakUp(ChordEdits.Order.UP);
+    chords().breakUp(BrokenChords.Order.UP);
     chords().addBass();
     assertThat(notes()).isEqualTo(before);
-    assertThatThrownBy(() -> chords().type("C", Rhythm.HELD, true))
+    assertThatThrownBy(() -> session.chords().typed().type("C", Rhythm.HELD, true))
         .hasMessage("Deckhands is a kit: choose a track with pitches");
   }
 
@@ -238,13 +322,13 @@ class ChordActionsTest {
     assertThat(names()).isNotEmpty();
     session.open(Song.empty(), Optional.empty());
     assertThat(names()).isEmpty();
-    assertThat(session.harmony().keyHere()).isEmpty();
+    assertThat(session.chords().harmony().keyHere()).isEmpty();
   }
 
   @Test
   void the_key_is_found_and_written() {
     demo();
-    assertThat(session.harmony().found().keys().getFirst().words()).isEqualTo("D minor");
+    assertThat(session.chords().harmony().found().keys().getFirst().words()).isEqualTo("D minor");
     chords().takeKey();
     assertThat(session.song().keys().at(0).orElseThrow().toString()).isEqualTo("D minor");
     chords().keyUnderHands();

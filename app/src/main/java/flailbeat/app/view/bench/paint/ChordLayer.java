@@ -37,7 +37,7 @@ public final class ChordLayer extends SessionLayer {
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(TextAlignment.LEFT);
     g.setFont(palette.figures(12));
-    List<ChordSpan> spans = session.harmony().found().spans();
+    List<ChordSpan> spans = session.chords().harmony().found().spans();
     long first = (long) Math.max(0, viewport.scale().tickAt(0));
     long last = (long) viewport.scale().tickAt(getWidth()) + 1;
     int from =
@@ -53,6 +53,7 @@ public final class ChordLayer extends SessionLayer {
   private String name(ChordSpan span) {
     return session.person().folds().isOpen(Extra.NUMERALS)
         ? session
+            .chords()
             .harmony()
             .keyAt(span.range().start())
             .map(k -> Figured.numeral(span.chord(), k))
