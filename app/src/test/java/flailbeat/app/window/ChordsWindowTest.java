@@ -77,10 +77,12 @@ class ChordsWindowTest extends HeadlessWindow {
   @Test
   void what_is_typed_wrongly_is_marked_where_it_stands_and_nothing_is_entered() throws Exception {
     typeChords("Dm7 H7 | C");
+    assertThat(ui.text("who-has-the-keys")).startsWith("The field has the letters");
     TextField field = (TextField) ui.node("chords-typed");
     assertThat(ui.get(field::getSelectedText)).isEqualTo("H7");
     assertThat(ui.get(() -> session().song().noteCount())).isZero();
     type(KeyCode.ESCAPE);
+    assertThat(ui.text("who-has-the-keys")).startsWith("Letter keys are notes");
   }
 
   @Test

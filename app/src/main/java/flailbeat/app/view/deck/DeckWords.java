@@ -24,6 +24,7 @@ final class DeckWords {
       " {sounds-up} {sounds-down} go on, {sounds-keep} keeps, {sounds-leave} leaves.";
   private static final String LOST =
       " {lost-up} {lost-down} choose, {lost-take} takes it up, {lost-hear} hears it, {lost-leave} leaves.";
+  private static final String TYPED = "The field has the letters. Enter or Esc gives them back.";
   private static final String TOLD = " {told-read} puts the lines away.";
   private static final String STEP_KEYS =
       "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
@@ -37,6 +38,7 @@ final class DeckWords {
   private final Performer performer;
   private final KeyAsk keyAsk;
   private final BooleanSupplier offering;
+  private boolean typing;
 
   /**
    * The words.
@@ -85,8 +87,21 @@ final class DeckWords {
     };
   }
 
+  /** Whether the caret stands in a field of the window: letters are its own then. */
+  boolean isTyping() {
+    return typing;
+  }
+
+  void setTyping(boolean value) {
+    typing = value;
+  }
+
   /** What is asked, if anything, or gone through: some keys are its answers then. */
   String asked() {
+    return typing ? TYPED : askedOfKeys();
+  }
+
+  private String askedOfKeys() {
     return keyAsk.isOn()
         ? keyAsk.says()
         : session.doubts().isOn()

@@ -22,7 +22,9 @@ import java.util.function.BooleanSupplier;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -110,12 +112,22 @@ public final class KeyDeck extends HBox {
     Form.show(slimLine, false);
     Follow.changes(this, session, this::onChange);
     keyAsk.onChange(this::refresh);
+    sceneProperty()
+        .flatMap(Scene::focusOwnerProperty)
+        .subscribe(owner -> showTyping(owner instanceof TextInputControl));
     commands.onKeys(
         () -> {
           caps.forget();
           refresh();
         });
     refresh();
+  }
+
+  private void showTyping(boolean typing) {
+    if (words.isTyping() != typing) {
+      words.setTyping(typing);
+      refresh();
+    }
   }
 
   private VBox leftSide() {
@@ -255,6 +267,7 @@ public final class KeyDeck extends HBox {
     setLeftWidth(leftWidth);
     KeysMode mode = performer.keysMode();
     boolean play = mode.playsNotes();
+    boolean rests = !play || words.isTyping();
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
     pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
     keysSwitch.show(performer.keysMode());
@@ -265,7 +278,7 @@ public final class KeyDeck extends HBox {
       saying = says;
       KeyTexts.set(who, says);
       getStyleClass().remove("resting");
-      if (!play) {
+      if (rests) {
         getStyleClass().add("resting");
       }
     }

@@ -92,7 +92,7 @@ public final class ChordsPage extends PageBox {
     typed.prompt("Dm7 G13 | Cmaj7");
     rhythm = new Segments<Rhythm>(this::choose);
     for (Rhythm each : Rhythm.values()) {
-      rhythm.add(each, each.title(), "");
+      rhythm.add(each, each.title(), each.hint());
     }
     rhythm.named("chord-rhythm");
     rhythm.show(chosen);
@@ -127,7 +127,7 @@ public final class ChordsPage extends PageBox {
             Form.row("Called", name),
             Form.heading("By name"),
             typed,
-            rhythm,
+            Form.row("Struck", rhythm),
             bass,
             Form.heading("Laid out"),
             layouts());

@@ -67,24 +67,27 @@ public final class TypedChords {
 
   /** In which order the chords of a typed line are struck. */
   public enum Rhythm {
-    /** Each once, for as long as it holds. */
-    HELD("Held"),
-    /** Each on every beat. */
-    BEATS("On each beat"),
-    /** Each again and again, as long as steps are. */
-    STEPS("As the steps"),
-    /** Each in the rhythm of the stencil that was taken: drawn, played or tapped. */
-    STENCIL("As the stencil");
+    HELD("Held", "Each once, for as long as it holds"),
+    BEATS("Beats", "Each on every beat"),
+    STEPS("Steps", "Each again and again, as long as a step is"),
+    STENCIL("Stencil", "Each in the rhythm of the notes that were taken ({stencil})");
 
     private final String title;
+    private final String hint;
 
-    Rhythm(String title) {
+    Rhythm(String title, String hint) {
       this.title = title;
+      this.hint = hint;
     }
 
     /** What people see. */
     public String title() {
       return title;
+    }
+
+    /** What it does; a command in braces stands for its key. */
+    public String hint() {
+      return hint;
     }
   }
 
