@@ -28,7 +28,7 @@ final class ChordChores {
     if (part.track().instrument().kit()) {
       return List.of();
     }
-    return Chords.of(part.notes(), tempos).stream().filter(c -> c.size() > 1).toList();
+    return Chords.ofStrummed(part.notes(), tempos).stream().filter(c -> c.size() > 1).toList();
   }
 
   void voice(UnaryOperator<List<Integer>> voicing) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What sounds together: notes that begin within {@value #TOGETHER_MS} ms of the first of them are
@@ -22,6 +23,12 @@ public final class Chords {
 
   /** How far apart one pitch may be struck twice, and be meant once. */
   public static final double DOUBLE_MS = 12;
+
+  /** Strummed longer, a chord falls apart. */
+  public static final int LONGEST_STRUM_MS = 400;
+
+  /** So far apart two notes of a strum may begin. */
+  public static final double STRUM_STEP_MS = 220;
 
   private static final double NANOS_PER_MS = 1e6;
 
@@ -83,6 +90,43 @@ public final class Chords {
     }
     chords.forEach(c -> c.sort(Comparator.comparingInt(Note::pitch)));
     return chords;
+  }
+
+  /**
+   * The same with chords that are strummed: other pitches one after another, no slower than {@value
+   * #STRUM_STEP_MS} ms from one to the next and about {@value #LONGEST_STRUM_MS} ms in all, that
+   * then sound together for twice as long at least. O(n log n).
+   */
+  public static List<List<Note>> ofStrummed(List<Note> notes, TempoMap tempos) {
+    List<List<Note>> result = new ArrayList<>();
+    for (List<Note> chord : of(notes, tempos)) {
+      if (!result.isEmpty() && isStrum(result.getLast(), chord, tempos)) {
+        List<Note> whole = new ArrayList<>(result.removeLast());
+        whole.addAll(chord);
+        whole.sort(Comparator.comparingInt(Note::pitch));
+        result.add(whole);
+      } else {
+        result.add(chord);
+      }
+    }
+    return result;
+  }
+
+  private static boolean isStrum(List<Note> strummed, List<Note> next, TempoMap tempos) {
+    long first = strummed.stream().mapToLong(Note::onset).min().orElseThrow();
+    long last = strummed.stream().mapToLong(Note::onset).max().orElseThrow();
+    long now = next.stream().mapToLong(Note::onset).min().orElseThrow();
+    long end =
+        Stream.concat(strummed.stream(), next.stream()).mapToLong(Note::end).min().orElseThrow();
+    double took = millis(tempos, first, now);
+    return millis(tempos, last, now) <= STRUM_STEP_MS
+        && took <= LONGEST_STRUM_MS + STRUM_STEP_MS / 2
+        && millis(tempos, now, end) >= 2 * took
+        && next.stream().noneMatch(n -> strummed.stream().anyMatch(s -> s.pitch() == n.pitch()));
+  }
+
+  private static double millis(TempoMap tempos, long from, long to) {
+    return (tempos.nanosAt(to) - tempos.nanosAt(from)) / NANOS_PER_MS;
   }
 
   /**

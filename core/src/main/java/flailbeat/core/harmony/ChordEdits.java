@@ -20,15 +20,12 @@ import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 
 /**
- * What is done to the chords that some notes make ({@link Chords}): each track by itself, drums and
- * single notes left as they are. Each method gives the song it was given where nothing changes; a
- * note keeps its place, length, loudness and the time at which it was played unless that is what is
- * changed. O(k log n) for k notes among n, beside what a voicing costs.
+ * What is done to the chords that some notes make ({@link Chords#ofStrummed}): each track by
+ * itself, drums and single notes left as they are. Each method gives the song it was given where
+ * nothing changes; a note keeps its place, length, loudness and the time at which it was played
+ * unless that is what is changed. O(k log n) for k notes among n, beside what a voicing costs.
  */
 public final class ChordEdits {
-  /** Strummed longer, a chord falls apart. */
-  public static final int LONGEST_STRUM_MS = 400;
-
   /** Heard as a strum, and not yet as notes one after another (common practice). */
   public static final int USUAL_STRUM_MS = 40;
 
@@ -38,7 +35,7 @@ public final class ChordEdits {
     if (track.instrument().kit()) {
       return List.of();
     }
-    return Chords.of(NoteEdits.find(track, ids), song.tempos()).stream()
+    return Chords.ofStrummed(NoteEdits.find(track, ids), song.tempos()).stream()
         .filter(c -> c.size() > 1)
         .toList();
   }
@@ -149,7 +146,7 @@ public final class ChordEdits {
   /**
    * Spreads the notes of each chord in time, from its first onset on; each still ends where it did.
    *
-   * @param ms from the first to the last, up to {@link #LONGEST_STRUM_MS}
+   * @param ms from the first to the last, up to {@link Chords#LONGEST_STRUM_MS}
    * @param unevenness 0 for even, to 1: how far each may be from its even place, as a share of the
    *     time between two; the same notes come out the same each time
    */
@@ -160,9 +157,9 @@ public final class ChordEdits {
   /** The notes of one chord, from its lowest to its highest, spread likewise. */
   public static List<Note> strummed(
       TempoMap tempos, List<Note> chord, int ms, boolean down, double unevenness) {
-    if (ms < 0 || ms > LONGEST_STRUM_MS) {
+    if (ms < 0 || ms > Chords.LONGEST_STRUM_MS) {
       throw new IllegalArgumentException(
-          "A chord is strummed in " + LONGEST_STRUM_MS + " ms at most");
+          "A chord is strummed in " + Chords.LONGEST_STRUM_MS + " ms at most");
     }
     long start = chord.stream().mapToLong(Note::onset).min().orElseThrow();
     long startNanos = tempos.nanosAt(start);

@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.core.edit.Chords;
 import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.session.Session;
@@ -41,7 +42,7 @@ public final class ChordCommands {
   public List<Command> list() {
     Amount ms =
         NoteCommands.amount(
-            session, "strum", 1, ChordEdits.LONGEST_STRUM_MS, ChordEdits.USUAL_STRUM_MS);
+            session, "strum", 1, Chords.LONGEST_STRUM_MS, ChordEdits.USUAL_STRUM_MS);
     return List.of(
         of(
             Group.CHORDS,

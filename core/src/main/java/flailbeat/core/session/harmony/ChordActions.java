@@ -112,7 +112,9 @@ public final class ChordActions {
     Set<NoteId> now = new HashSet<>(document.scope().selected().notes());
     now.addAll(ids);
     List<Note> notes = NoteEdits.find(document.track(), now);
-    return notes.isEmpty() ? List.of() : Chords.of(notes, document.song().tempos()).getFirst();
+    return notes.isEmpty()
+        ? List.of()
+        : Chords.ofStrummed(notes, document.song().tempos()).getFirst();
   }
 
   /** Turns chords over, up (1) or down (-1). */

@@ -153,6 +153,30 @@ class ChordActionsTest {
   }
 
   @Test
+  void a_strummed_chord_is_still_one_to_turn_over_lead_and_strum_otherwise() {
+    for (int ms : new int[] {10, 40, 150, 400}) {
+      for (boolean down : new boolean[] {false, true}) {
+        demo();
+        session.document().select(NoteRule.ALL);
+        chords().invert(1);
+        List<Integer> turned = pitches();
+        session.editing().undo();
+        chords().strum(ms, down, true);
+        chords().invert(1);
+        assertThat(pitches()).as("%s ms", ms).containsExactlyInAnyOrderElementsOf(turned);
+        chords().strum(0, false, false);
+        assertThat(notes().stream().map(Note::onset).distinct().count())
+            .as("%s ms %s", ms, down)
+            .isEqualTo(16);
+      }
+    }
+  }
+
+  private List<Integer> pitches() {
+    return notes().stream().map(Note::pitch).toList();
+  }
+
+  @Test
   void broken_chords_follow_the_grid_as_long_as_they_lasted() {
     demo();
     session.document().select(NoteRule.ALL);
