@@ -18,6 +18,10 @@ import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.edit.shapes.ControlEdits;
 import flailbeat.core.edit.shapes.PedalBars;
 import flailbeat.core.event.Performed;
+import flailbeat.core.harmony.BrokenChords;
+import flailbeat.core.harmony.ChordFault;
+import flailbeat.core.harmony.ChordParser;
+import flailbeat.core.harmony.SongChords;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.Clip;
@@ -31,6 +35,8 @@ import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.session.bench.NoteActions;
 import flailbeat.core.session.bench.StepEntry;
 import flailbeat.core.session.hands.Performer;
+import flailbeat.core.session.harmony.ChordActions;
+import flailbeat.core.session.harmony.TypedChords.Rhythm;
 import flailbeat.core.session.map.ClipActions;
 import flailbeat.core.session.run.RunControl;
 import flailbeat.core.step.StepLength;
@@ -94,7 +100,7 @@ public final class RandomPerson {
 
   /** Does one thing. */
   public void act(Random random) {
-    int kind = random.nextInt(40);
+    int kind = random.nextInt(42);
     done.add(String.valueOf(kind));
     RunControl runControl = session.runControl();
     PhysicalKey key = KEYS[random.nextInt(KEYS.length)];
@@ -137,6 +143,7 @@ public final class RandomPerson {
           session.open(HarbourLamps.song(), Optional.empty());
         }
       }
+      case 40, 41 -> chords(random);
       case 32 -> chore(random);
       case 33 -> controllers(random);
       case 34 -> notes(random);
@@ -246,6 +253,43 @@ public final class RandomPerson {
       case 14 -> session.tracks().arm(any);
       case 15 -> session.tracks().soloAlone(any);
       default -> session.document().chooseTrack(tracks.get(random.nextInt(tracks.size())).id());
+    }
+  }
+
+  private void chords(Random random) {
+    ChordActions chords = session.chords().actions();
+    switch (random.nextInt(17)) {
+      case 0, 1 -> chords.invert(random.nextBoolean() ? 1 : -1);
+      case 2 -> chords.drop(2 + random.nextInt(2));
+      case 3 -> chords.open();
+      case 4 -> chords.close();
+      case 5 -> chords.lead();
+      case 6 -> chords.addBass();
+      case 7 -> chords.removeBass();
+      case 8 -> chords.strum(random.nextInt(400), random.nextBoolean(), random.nextBoolean());
+      case 9 -> chords.breakUp(BrokenChords.Order.values()[random.nextInt(3)]);
+      case 10 -> session.drawing().takeStencil();
+      case 11 -> chords.breakByStencil();
+      case 12 -> chords.nextName();
+      case 13 -> chords.takeKey();
+      case 14 -> chords.underHands();
+      case 15 -> chords.say(random.nextInt(8) * 1920L, ChordParser.parse("Gm7/C"));
+      default -> typeChords(random);
+    }
+    assertThat(session.chords().harmony().found())
+        .as("%s", done)
+        .isEqualTo(new SongChords().find(session.song(), Optional.empty()));
+  }
+
+  private void typeChords(Random random) {
+    Rhythm rhythm = Rhythm.values()[random.nextInt(Rhythm.values().length)];
+    try {
+      session.chords().typed().type("Dm7 G13 | % | C/E / F#m7b5", rhythm, random.nextBoolean());
+    } catch (ChordFault e) {
+      throw new AssertionError(String.valueOf(done), e);
+    } catch (IllegalArgumentException e) {
+      // A kit, or no stencil: said, and nothing is other.
+      done.add(e.getMessage());
     }
   }
 

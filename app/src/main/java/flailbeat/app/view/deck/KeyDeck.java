@@ -37,6 +37,7 @@ import javafx.scene.layout.VBox;
 public final class KeyDeck extends HBox {
   private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
   private static final PseudoClass ASKING = PseudoClass.getPseudoClass("asking");
+  private static final PseudoClass TYPING = PseudoClass.getPseudoClass("typing");
   private static final PseudoClass PLAY = PseudoClass.getPseudoClass("play");
   private static final PseudoClass STEPS = PseudoClass.getPseudoClass("steps");
   private static final double LEFT = 200;
@@ -267,6 +268,7 @@ public final class KeyDeck extends HBox {
     setLeftWidth(leftWidth);
     KeysMode mode = performer.keysMode();
     boolean play = mode.playsNotes();
+    pseudoClassStateChanged(TYPING, words.isTyping());
     boolean rests = !play || words.isTyping();
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
     pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
