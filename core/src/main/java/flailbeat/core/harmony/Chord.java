@@ -78,15 +78,6 @@ public record Chord(int root, ChordKind kind, int bass) {
         : fifths > MOST_WRITTEN ? fifths - Pitch.OCTAVE : fifths;
   }
 
-  /** The same on another root, spelled in a key. */
-  public Chord moved(int semitones, Optional<KeySignature> key) {
-    return spelled(
-        Math.floorMod(rootClass() + semitones, Pitch.OCTAVE),
-        kind,
-        Math.floorMod(bassClass() + semitones, Pitch.OCTAVE),
-        key);
-  }
-
   /** The same spelled as is usual in a key. */
   public Chord in(Optional<KeySignature> key) {
     return spelled(rootClass(), kind, bassClass(), key);

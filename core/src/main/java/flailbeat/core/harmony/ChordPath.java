@@ -132,7 +132,7 @@ final class ChordPath {
     Kept next = new Kept(new float[now.size()][], new float[now.size()][], new short[now.size()][]);
     copy(kept, 0, next, 0, same);
     for (int slice = same; slice <= last; slice++) {
-      next.weighed()[slice] = weigh(now.weights(slice), now.bass(slice));
+      next.weighed()[slice] = weigh(now.weights(slice), now.bass(slice), now.beats(slice));
     }
     int rest = now.size() - last - 1;
     System.arraycopy(kept.weighed(), last + 1 + shift, next.weighed(), last + 1, rest);
@@ -200,18 +200,18 @@ final class ChordPath {
     return path;
   }
 
-  private static float[] weigh(float[] weights, int bass) {
+  private static float[] weigh(float[] weights, int bass, int beats) {
     float[] result = new float[STATES];
     float sum = 0;
     for (float weight : weights) {
       sum += weight;
     }
     if (sum <= 0) {
-      result[SILENCE] = SILENT;
+      result[SILENCE] = beats * SILENT;
       return result;
     }
-    result[SILENCE] = SOUNDING;
-    float scale = EVIDENCE * Math.min(1, sum) / sum;
+    result[SILENCE] = beats * SOUNDING;
+    float scale = beats * EVIDENCE * Math.min(1, sum) / sum;
     for (int pitch = 0; pitch < Pitch.OCTAVE; pitch++) {
       float weight = weights[pitch] * scale;
       if (weight > 0) {
@@ -224,7 +224,7 @@ final class ChordPath {
     if (bass != Slices.NO_BASS) {
       float[] fits = BASS_FITS[bass];
       for (int chord = 0; chord < CHORDS; chord++) {
-        result[chord] += fits[chord];
+        result[chord] += beats * fits[chord];
       }
     }
     return result;

@@ -16,36 +16,70 @@ final class Slices {
   /** A note that fills less of a slice is no bass there. */
   private static final double BASS_SHARE = 0.2;
 
+  /** A stretch of more beats in which nothing begins or ends is one slice. */
+  private static final int QUIET_BEATS = 16;
+
   private final long[] starts;
   private final boolean[] atBar;
+  private final boolean[] isLong;
   private final float[][] weights;
   private final int[] basses;
 
-  private Slices(long[] starts, boolean[] atBar) {
+  private Slices(long[] starts, boolean[] atBar, boolean[] isLong) {
     this.starts = starts;
     this.atBar = atBar;
+    this.isLong = isLong;
     this.weights = new float[starts.length - 1][Pitch.OCTAVE];
     this.basses = new int[starts.length - 1];
     Arrays.fill(basses, NO_BASS);
   }
 
-  /** Cuts a stretch, which begins and ends with a beat. O(beats + notes). */
+  /**
+   * Cuts a stretch, which begins and ends with a beat. Where nothing begins or ends for long, there
+   * is one slice. O(beats + n log n).
+   */
   static Slices of(List<Note> sounding, MeterMap meters, TickRange range) {
+    long[] events = events(sounding);
     long[] starts = new long[16];
     boolean[] atBar = new boolean[16];
+    boolean[] isLong = new boolean[16];
     int count = 0;
-    for (long tick = range.start(); tick <= range.end(); tick = meters.beatAtOrAfter(tick + 1)) {
+    int event = 0;
+    for (long tick = range.start(); tick <= range.end(); ) {
       if (count == starts.length) {
         starts = Arrays.copyOf(starts, count * 2);
         atBar = Arrays.copyOf(atBar, count * 2);
+        isLong = Arrays.copyOf(isLong, count * 2);
       }
       starts[count] = tick;
       atBar[count] = meters.barRangeAt(tick).start() == tick;
-      count++;
+      while (event < events.length && events[event] <= tick) {
+        event++;
+      }
+      long quiet = event < events.length ? events[event] : range.end();
+      long next = meters.beatAtOrAfter(tick + 1);
+      isLong[count] = quiet - tick > QUIET_BEATS * meters.meterAt(tick).ticksPerBeat();
+      tick = isLong[count++] ? Math.max(next, meters.barRangeAt(quiet).start()) : next;
     }
-    Slices slices = new Slices(Arrays.copyOf(starts, count), Arrays.copyOf(atBar, count));
+    Slices slices =
+        new Slices(
+            Arrays.copyOf(starts, count),
+            Arrays.copyOf(atBar, count),
+            Arrays.copyOf(isLong, count));
     slices.fill(sounding);
     return slices;
+  }
+
+  /** Where notes begin and end, in order. */
+  private static long[] events(List<Note> sounding) {
+    long[] result = new long[2 * sounding.size()];
+    int count = 0;
+    for (Note note : sounding) {
+      result[count++] = note.onset();
+      result[count++] = note.end();
+    }
+    Arrays.sort(result);
+    return result;
   }
 
   private void fill(List<Note> sounding) {
@@ -84,6 +118,11 @@ final class Slices {
     return starts[slice + 1];
   }
 
+  /** As how many beats a slice counts. */
+  int beats(int slice) {
+    return isLong[slice] ? QUIET_BEATS : 1;
+  }
+
   boolean isAtBar(int slice) {
     return atBar[slice];
   }
@@ -115,6 +154,7 @@ final class Slices {
   static boolean isSame(Slices a, int i, Slices b, int j) {
     return a.basses[i] == b.basses[j]
         && a.atBar[i] == b.atBar[j]
+        && a.isLong[i] == b.isLong[j]
         && Arrays.equals(a.weights[i], b.weights[j]);
   }
 }

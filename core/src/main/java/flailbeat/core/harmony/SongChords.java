@@ -18,6 +18,9 @@ import java.util.stream.Stream;
  * muted, or of one; drums say nothing. It keeps what it found, for the next time.
  */
 public final class SongChords {
+  /** Beyond some fourteen hours of music without a rest only the key is found. */
+  private static final int MOST_SLICES = 100_000;
+
   private final ChordFinder finder = new ChordFinder();
 
   /**
@@ -95,7 +98,8 @@ public final class SongChords {
     Slices slices = Slices.of(notes, song.meters(), whole);
     Found keys = new Found(keys(notes), KeyChanges.find(notes, slices), List.of());
     KeyMap spelledBy = song.keys().changes().isEmpty() ? keys.keyMap() : song.keys();
-    List<ChordSpan> spans = finder.find(slices, spelledBy);
+    List<ChordSpan> spans =
+        slices.size() > MOST_SLICES ? List.of() : finder.find(slices, spelledBy);
     return new Found(keys.keys(), keys.keySpans(), ChordMarks.over(spans, marks));
   }
 

@@ -109,6 +109,17 @@ public record Song(
     return -1;
   }
 
+  /**
+   * About how many notes and values sound, loops unrolled, each clip that shares what is in it
+   * counted: never less than there are. O(clips).
+   */
+  public long soundingCount() {
+    return tracks.stream()
+        .flatMap(t -> t.clips().stream())
+        .mapToLong(c -> Math.max(c.noteCount(), c.soundingInLoop()))
+        .sum();
+  }
+
   public int noteCount() {
     return tracks.stream().mapToInt(Track::noteCount).sum();
   }

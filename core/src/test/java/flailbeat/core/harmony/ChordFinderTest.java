@@ -12,7 +12,9 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.KeyMap;
 import flailbeat.core.pitch.KeySignature;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -112,6 +114,22 @@ class ChordFinderTest {
     assertThat(new SongChords().find(demo, Optional.empty()).keySpans())
         .extracting(s -> s.key().words())
         .containsExactly("D minor");
+  }
+
+  @Test
+  void a_note_hours_away_costs_no_more_than_one_that_is_near() {
+    List<Note> notes = new ArrayList<>(sounding(HarbourLamps.song(), 3));
+    long far = Ticks.LAST - 2 * BAR;
+    notes.add(Note.placed(new NoteId(9_000), 60, 80, far, 100));
+    notes.add(Note.placed(new NoteId(9_001), 64, 80, far, 100));
+    MeterMap meters = HarbourLamps.song().meters();
+    TickRange whole = meters.wholeBars(new TickRange(0, far + 100));
+    assertThat(Slices.of(notes, meters, whole).size()).isLessThan(100);
+    List<ChordSpan> spans = new ChordFinder().find(notes, meters, D_MINOR, whole);
+    assertThat(spans.getLast().range().end()).isEqualTo(whole.end());
+    assertThat(spans.stream().filter(ChordSpan::hasChord).toList().getLast().range().contains(far))
+        .isTrue();
+    assertThat(names(spans)).contains("1 Dm", "16 Dm").doesNotHaveDuplicates();
   }
 
   @Test

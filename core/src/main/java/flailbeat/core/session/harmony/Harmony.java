@@ -29,7 +29,7 @@ import java.util.stream.Collectors;
  * What is held, selected, or sounds at the playhead, by name; the chords and the key of the song.
  */
 public final class Harmony {
-  /** Chords of songs with more notes are found away from the window's thread. */
+  /** Chords of songs in which more sounds are found away from the window's thread. */
   private static final int AT_ONCE = 12_000;
 
   private static final int MOST_NAMES = 3;
@@ -100,7 +100,7 @@ public final class Harmony {
   }
 
   private void find(Song song, Optional<TrackId> of) {
-    if (song.noteCount() <= AT_ONCE) {
+    if (song.soundingCount() <= AT_ONCE) {
       found = chords.find(song, of);
       return;
     }
