@@ -1,12 +1,12 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Keystroke;
+import flailbeat.app.control.Caret;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.Optional;
 import javafx.scene.Scene;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -39,7 +39,7 @@ record KeyPress(KeyEvent event, KeyName name, Keystroke stroke, boolean repeat, 
 
   /** Whether the caret stands in a field. */
   static boolean isTyping(KeyEvent e) {
-    return ((Scene) e.getSource()).getFocusOwner() instanceof TextInputControl;
+    return Caret.standsIn(((Scene) e.getSource()).getFocusOwner());
   }
 
   /** Letters never reach a control: a click somewhere must not change who has them. */

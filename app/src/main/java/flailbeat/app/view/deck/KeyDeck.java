@@ -2,6 +2,7 @@ package flailbeat.app.view.deck;
 
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.Caret;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
@@ -24,7 +25,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -115,7 +115,7 @@ public final class KeyDeck extends HBox {
     keyAsk.onChange(this::refresh);
     sceneProperty()
         .flatMap(Scene::focusOwnerProperty)
-        .subscribe(owner -> showTyping(owner instanceof TextInputControl));
+        .subscribe(owner -> showTyping(Caret.standsIn(owner)));
     commands.onKeys(
         () -> {
           caps.forget();
