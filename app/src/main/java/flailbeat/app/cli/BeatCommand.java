@@ -3,9 +3,11 @@ package flailbeat.app.cli;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import flailbeat.app.formats.Formats;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Track;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.quantize.beat.SongBeat;
+import flailbeat.core.text.Counted;
+import flailbeat.core.work.Progress;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -38,29 +40,40 @@ final class BeatCommand implements Callable<Integer> {
       double weight,
       double bpm,
       double variationPercent,
+      String meter,
+      boolean meterAssumed,
       int beatsPerBar,
       double firstBarSeconds,
       double[] beatSeconds) {}
 
-  private record Found(String file, int track, List<Guess> guesses) {}
+  /**
+   * What was found.
+   *
+   * @param tracks how many it was heard from
+   * @param tempoShare how likely the tempo of the first guess is, whatever its meter
+   * @param meterShare likewise of its meter
+   */
+  private record Found(
+      String file, int tracks, double tempoShare, double meterShare, List<Guess> guesses) {}
 
   @Override
   public Integer call() throws CommandFault {
     try {
       Song song = Formats.ALL.read(in).song();
-      Track most = PhraseBeat.busiest(song);
-      List<Guess> guesses =
-          new PhraseBeat(song, most.notes()).guesses().stream().map(BeatCommand::guess).toList();
+      SongBeat.Found heard = PhraseBeat.ofSong(song, Progress.NONE);
+      List<Guess> guesses = heard.guesses().stream().map(g -> guess(song, g)).toList();
       if (guesses.isEmpty()) {
         throw new CommandFault(
             CommandLineApp.shown(in) + ": no beat was found; it takes four notes at least");
       }
-      Found found = new Found(in.toString(), song.tracks().indexOf(most) + 1, guesses);
+      int parts = (int) song.tracks().stream().filter(t -> t.noteCount() > 0).count();
+      Found found =
+          new Found(in.toString(), parts, rounded(heard.tempo()), rounded(heard.meter()), guesses);
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(JsonMapper.builder().build().writeValueAsString(found));
       } else {
-        print(found, most, out);
+        print(found, out);
       }
       return 0;
     } catch (IOException e) {
@@ -68,25 +81,42 @@ final class BeatCommand implements Callable<Integer> {
     }
   }
 
-  private static Guess guess(BeatGuess g) {
+  private static double rounded(double share) {
+    return Math.round(share * 1000) / 1000.0;
+  }
+
+  private static Guess guess(Song song, BeatGuess g) {
     double[] seconds = g.beatMs().clone();
     for (int i = 0; i < seconds.length; i++) {
       seconds[i] /= 1000;
     }
     return new Guess(
-        g.probability(), g.bpm(), g.variationPercent(), g.beatsPerBar(), seconds[0], seconds);
+        rounded(g.probability()),
+        g.bpm(),
+        g.variationPercent(),
+        g.meter().orElse(song.meters().meterAt(0)).toString(),
+        g.meter().isEmpty(),
+        g.beatsPerBar(),
+        seconds[0],
+        seconds);
   }
 
-  private static void print(Found found, Track track, PrintWriter out) {
-    out.printf("track %d (%s):%n", found.track(), CommandLineApp.plain(track.name()));
+  private static void print(Found found, PrintWriter out) {
+    out.printf(
+        Locale.ROOT,
+        "from %s: tempo %.0f %%, meter %.0f %%%n",
+        Counted.of(found.tracks(), "track"),
+        100 * found.tempoShare(),
+        100 * found.meterShare());
     for (Guess g : found.guesses()) {
       out.printf(
           Locale.ROOT,
-          "  %3.0f %%  %6.2f bpm, varying by %.1f %%, %d beats to a bar, the first bar at %.3f s%n",
+          "  %3.0f %%  %6.2f bpm, varying by %.1f %%, %s%s, the first bar at %.3f s%n",
           100 * g.weight(),
           g.bpm(),
           g.variationPercent(),
-          g.beatsPerBar(),
+          g.meter(),
+          g.meterAssumed() ? " (assumed)" : "",
           g.firstBarSeconds());
     }
   }

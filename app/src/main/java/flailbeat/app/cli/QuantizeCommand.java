@@ -24,8 +24,10 @@ import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
+import flailbeat.core.quantize.SongGrid;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.Ticks;
@@ -33,6 +35,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -148,28 +151,31 @@ final class QuantizeCommand implements Callable<Integer> {
     Input source = beat.isPresent() ? onItsBeat(read(), progress) : read();
     Song song = source.opened().song();
     List<Integer> chosen = chosenTracks(song);
+    List<QuantizeSettings> each = Collections.nCopies(chosen.size(), settings);
     if (finds) {
       progress.now("Looking for the grid");
-      settings = found(settings, song, chosen);
+      each = found(settings, song, chosen);
     }
-    requireWithin(song, settings.grid());
+    for (QuantizeSettings of : each) {
+      requireWithin(song, of.grid());
+    }
     progress.now("Quantizing");
     long read = System.nanoTime();
     List<QuantizePlan> plans = new ArrayList<>();
-    for (int index : chosen) {
-      Track t = song.tracks().get(index);
+    for (int i = 0; i < chosen.size(); i++) {
+      Track t = song.tracks().get(chosen.get(i));
       plans.add(
-          Quantizer.of(settings, song.tempos(), song.meters())
+          Quantizer.of(each.get(i), song.tempos(), song.meters())
               .plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);
-    write(result, settings.grid(), chosen, plans);
+    write(result, each, chosen, plans);
     told.readings(song, chosen, plans);
     long written = System.nanoTime();
     SoundInput.tell(asTold(source), spec.commandLine().getErr());
-    told.idleSwing(settings);
+    each.stream().distinct().forEach(told::idleSwing);
     told.held(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
@@ -189,20 +195,24 @@ final class QuantizeCommand implements Callable<Integer> {
   private Input onItsBeat(Input read, Progress progress) throws CommandFault {
     progress.now("Looking for the beat");
     Song song = read.opened().song();
-    PhraseBeat phrase = new PhraseBeat(song, PhraseBeat.busiest(song).notes());
-    List<BeatGuess> guesses = phrase.guesses();
-    if (guesses.isEmpty()) {
+    SongBeat.Found heard = PhraseBeat.ofSong(song, flailbeat.core.work.Progress.NONE);
+    PhraseBeat phrase = new PhraseBeat(song, List.of());
+    if (heard.guesses().isEmpty()) {
       throw new CommandFault(
           CommandLineApp.shown(in) + ": no beat was found; leave out --beat to use its own tempo");
     }
-    BeatGuess best = guesses.getFirst();
+    BeatGuess best = heard.guesses().getFirst();
     spec.commandLine()
         .getErr()
         .printf(
             Locale.ROOT,
-            "beat: %.1f bpm, varying by %.1f %%, the first bar at %.3f s (%.0f %%)%n",
+            "beat: %.1f bpm (%.0f %%), varying by %.1f %%, %s (%.0f %%), the first bar at %.3f s"
+                + " (all of it %.0f %%)%n",
             best.bpm(),
+            100 * heard.tempo(),
             best.variationPercent(),
+            best.meter().map(Object::toString).orElse("meter assumed"),
+            100 * heard.meter(),
             best.beatMs()[0] / 1000,
             100 * best.probability());
     Opened o = read.opened();
@@ -216,26 +226,47 @@ final class QuantizeCommand implements Callable<Integer> {
         : source.opened();
   }
 
-  /** The grid that explains the notes best, with its swing unless one was given. */
-  private QuantizeSettings found(QuantizeSettings settings, Song song, List<Integer> chosen)
+  /**
+   * The grid that explains all tracks best, with its swing unless one was given; of a track that
+   * surely goes its own way, its own.
+   */
+  private List<QuantizeSettings> found(QuantizeSettings settings, Song song, List<Integer> chosen)
       throws CommandFault {
-    List<Note> notes =
-        chosen.stream()
-            .flatMap(i -> song.tracks().get(i).notes().stream())
-            .sorted(Note.ORDER)
-            .toList();
-    List<WhichGrid.Match> ranked =
-        new WhichGrid(settings, song.tempos(), song.meters()).rank(notes);
-    if (ranked.isEmpty()) {
+    SongGrid.Found found =
+        new SongGrid(new WhichGrid(settings, song.tempos(), song.meters()))
+            .find(
+                chosen.stream().map(i -> song.tracks().get(i).notes()).toList(),
+                flailbeat.core.work.Progress.NONE);
+    if (found.song().isEmpty()) {
       throw new CommandFault(
           CommandLineApp.shown(in) + ": it takes two notes at least to find a grid; give --grid");
     }
-    WhichGrid.Match best = ranked.getFirst();
+    WhichGrid.Match best = found.song().getFirst();
     spec.commandLine()
         .getErr()
         .printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
-    double wanted = swing == GridLines.EVEN ? best.swing() : swing;
-    return settings.withGrid(best.grid()).withSwing(wanted);
+    List<QuantizeSettings> each = new ArrayList<>();
+    for (int i = 0; i < chosen.size(); i++) {
+      SongGrid.Part part = found.parts().get(i);
+      each.add(on(settings, part.goesOwnWay() ? part.own().getFirst() : best));
+      if (part.goesOwnWay()) {
+        spec.commandLine()
+            .getErr()
+            .printf(
+                Locale.ROOT,
+                "track %d (%s) goes its own way: grid %s (%.0f %%)%n",
+                chosen.get(i) + 1,
+                CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
+                part.own().getFirst(),
+                100 * part.own().getFirst().probability());
+      }
+    }
+    return each;
+  }
+
+  private QuantizeSettings on(QuantizeSettings settings, WhichGrid.Match match) {
+    double wanted = swing == GridLines.EVEN ? match.swing() : swing;
+    return settings.withGrid(match.grid()).withSwing(wanted);
   }
 
   private QuantizeSettings settings(String on) {
@@ -362,7 +393,8 @@ final class QuantizeCommand implements Callable<Integer> {
   }
 
   /** All is written beside its place before anything is moved there. */
-  private void write(Result result, Grid on, List<Integer> tracks, List<QuantizePlan> plans)
+  private void write(
+      Result result, List<QuantizeSettings> on, List<Integer> tracks, List<QuantizePlan> plans)
       throws CommandFault {
     List<SafeFile.Job> jobs = new ArrayList<>();
     jobs.add(new SafeFile.Job(out, result.contents()));

@@ -3,10 +3,12 @@ package flailbeat.app.cli;
 import flailbeat.core.format.smf.SmfPatch;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
+import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Timing;
-import flailbeat.core.time.Grid;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 
 /** What was done to a file, as JSON has it. */
@@ -16,8 +18,12 @@ record QuantizeReport(
     double lagMs,
     double spreadMs,
     String grid,
+    List<OwnGrid> ownGrids,
     List<Whole> readings,
     List<Doubtful> doubtful) {
+  /** A track that goes its own way, on another grid than the song. */
+  record OwnGrid(int track, String grid, double swing) {}
+
   /** A way to understand a whole track; the one that was taken has 0 slots. */
   record Whole(int track, double weight, double lagMs, int slots) {}
 
@@ -29,10 +35,15 @@ record QuantizeReport(
    *
    * @param moved how many notes stand elsewhere in the file that is written
    * @param ppq its ticks to a quarter note
+   * @param on what each was quantized by
    * @param tracks their numbers from 0, one for each plan
    */
   static QuantizeReport of(
-      int moved, int ppq, Grid on, List<Integer> tracks, List<QuantizePlan> plans) {
+      int moved,
+      int ppq,
+      List<QuantizeSettings> on,
+      List<Integer> tracks,
+      List<QuantizePlan> plans) {
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
@@ -58,7 +69,29 @@ record QuantizeReport(
                           SmfPatch.toFile(n.otherLine(), ppq),
                           n.doubt())));
     }
+    QuantizeSettings song = usual(on);
+    List<OwnGrid> own = new ArrayList<>();
+    for (int i = 0; i < on.size(); i++) {
+      QuantizeSettings its = on.get(i);
+      if (!its.equals(song)) {
+        own.add(new OwnGrid(tracks.get(i) + 1, its.grid().toString(), its.swing()));
+      }
+    }
     return new QuantizeReport(
-        all.size(), moved, timing.lagMs(), timing.spreadMs(), on.toString(), readings, doubtful);
+        all.size(),
+        moved,
+        timing.lagMs(),
+        timing.spreadMs(),
+        song.grid().toString(),
+        own,
+        readings,
+        doubtful);
+  }
+
+  /** What most tracks were quantized by. */
+  private static QuantizeSettings usual(List<QuantizeSettings> on) {
+    return on.stream()
+        .max(Comparator.comparingInt(s -> Collections.frequency(on, s)))
+        .orElseThrow();
   }
 }

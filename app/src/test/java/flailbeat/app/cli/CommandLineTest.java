@@ -174,15 +174,30 @@ class CommandLineTest extends CommandLineRig {
   }
 
   @Test
+  void the_grid_of_all_tracks_together_is_found_and_said() throws Exception {
+    Path result = folder.resolve("all.mid");
+    Path report = folder.resolve("all.json");
+    assertThat(run("quantize", midi, result, "--grid", "auto", "--report", report)).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8)).containsPattern("grid 1/16 \\(\\d+ %\\)");
+    JsonNode told = JsonMapper.builder().build().readTree(Files.readAllBytes(report));
+    assertThat(told.get("grid").asText()).isEqualTo("1/16");
+    assertThat(told.get("ownGrids")).isEmpty();
+  }
+
+  @Test
   void the_beat_of_what_was_played_with_no_click_is_told() throws Exception {
     assertThat(run("beat", midi)).isZero();
-    assertThat(out.toString(StandardCharsets.UTF_8)).contains("track 3 (Deckhands)", "bpm");
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("from 4 tracks", "bpm, ", "4/4");
     out.reset();
     assertThat(run("beat", midi, "--json")).isZero();
     JsonNode told = JsonMapper.builder().build().readTree(out.toByteArray());
-    assertThat(told.get("guesses").findValues("bpm"))
-        .as("eighths of hats may be heard as beats")
-        .anyMatch(bpm -> Math.abs(bpm.asDouble() - 96) < 1);
+    JsonNode first = told.get("guesses").get(0);
+    assertThat(first.get("bpm").asDouble()).isBetween(95.0, 97.0);
+    assertThat(first.get("meter").asText()).isEqualTo("4/4");
+    assertThat(first.get("meterAssumed").asBoolean()).isFalse();
+    assertThat(first.get("firstBarSeconds").asDouble()).isBetween(-0.03, 0.03);
+    assertThat(told.get("tempoShare").asDouble()).isGreaterThan(0.9);
+    assertThat(told.get("tracks").asInt()).isEqualTo(4);
     Path empty = folder.resolve("empty.flail");
     SongFiles.standard().write(Song.empty(), empty);
     assertThat(run("beat", empty)).isEqualTo(1);

@@ -14,6 +14,8 @@ import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.session.settings.Settings;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.Meter;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.nio.file.Files;
@@ -49,6 +51,24 @@ class TimingWindowTest extends HeadlessWindow {
 
   private String textOf(String button) {
     return ui.get(() -> ((Button) ui.node(button)).getText());
+  }
+
+  /** A song that was opened under a wrong header: the demo's own notes say four beats to a bar. */
+  @Test
+  void the_meter_of_all_tracks_is_heard_shown_and_taken() throws Exception {
+    Song three = HarbourLamps.song().withMeters(MeterMap.of(new Meter(3, 4)));
+    ui.run(() -> ui.session.open(three, Optional.empty()));
+    ui.choose("find-song-beat");
+    ui.await(() -> ui.session.beat().isOn());
+    assertThat(ui.get(() -> buttonIn("beat-guesses", 0).getText())).contains("96.0 bpm", "4/4");
+    assertThat(ui.node("take-phrase-fits").isVisible()).isFalse();
+    click("hear-beat");
+    ui.await(() -> ui.session.runControl().transport().isRunning());
+    ui.run(() -> ui.session.run().stop());
+    click("take-tempo-map");
+    ui.await(() -> ui.session.song().meters().meterAt(0).equals(new Meter(4, 4)));
+    type(KeyCode.CONTROL, KeyCode.Z);
+    ui.await(() -> ui.session.song() == three);
   }
 
   @Test

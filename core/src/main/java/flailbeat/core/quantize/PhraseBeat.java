@@ -13,7 +13,9 @@ import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.beat.BeatFinder;
 import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.quantize.beat.Stroke;
+import flailbeat.core.quantize.beat.Voice;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;
@@ -62,6 +64,30 @@ public final class PhraseBeat {
   public PhraseBeat(Song song, List<Note> notes) {
     this.song = song;
     this.notes = List.copyOf(notes);
+  }
+
+  /**
+   * Finds the beat of a whole song from all its tracks together: tempo, meter and bars. Those that
+   * are muted are heard as well.
+   */
+  public static SongBeat.Found ofSong(Song song, Progress progress) {
+    return new SongBeat(song.tracks().stream().map(t -> voice(song, t)).toList()).find(progress);
+  }
+
+  private static Voice voice(Song song, Track track) {
+    Drafts drafts = Drafts.inOrder(track.notes());
+    int n = drafts.size();
+    Voice voice =
+        new Voice(new double[n], new double[n], new int[n], new int[n], track.instrument().kit());
+    for (int i = 0; i < n; i++) {
+      Note note = drafts.note(i);
+      long onset = note.played().onset();
+      voice.ms()[i] = song.tempos().nanosAt(onset) / MILLION;
+      voice.lengthMs()[i] = song.tempos().millisBetween(onset, note.played().release());
+      voice.velocity()[i] = note.velocity();
+      voice.pitch()[i] = note.pitch();
+    }
+    return voice;
   }
 
   /** The track that a song's beat is heard from: the one with the most notes. */
@@ -131,9 +157,14 @@ public final class PhraseBeat {
 
   /**
    * The song with all of its tracks on the beats of the phrase, and its tempo following: notes,
-   * controllers, lyrics and markers keep their times from one another.
+   * controllers, lyrics and markers keep their times from one another. A meter that was heard
+   * becomes the song's.
    */
   public Song takeWhole(BeatGuess guess) {
+    if (guess.meter().filter(m -> !MeterMap.of(m).equals(song.meters())).isPresent()) {
+      Song counted = song.withMeters(MeterMap.of(guess.meter().orElseThrow()));
+      return new PhraseBeat(counted, notes).takeWhole(guess);
+    }
     long anchor = anchor(guess);
     long beat = song.meters().meterAt(anchor).ticksPerBeat();
     OnBeats onBeats = new OnBeats(anchor, beat, guess, Taking.TEMPO_MAP);

@@ -42,6 +42,7 @@ public final class WhichGrid {
   private static final List<String> SWUNG = List.of("1/8", "1/16");
   private static final double ALL = EVEN.size() + RARE.size() + SWUNG.size();
   private static final double[] FIRST_SWINGS = {55, 59, 63, 67, 71, 75};
+  private static final double HOPELESS = 25;
   private static final double[] FINER = {-2, -1, 1, 2};
 
   private final TempoMap tempos;
@@ -63,7 +64,7 @@ public final class WhichGrid {
       return new Match(grid, swing, lagMs, spreadMs, evidence - price, probability);
     }
 
-    private Match withProbability(double value) {
+    Match withProbability(double value) {
       return new Match(grid, swing, lagMs, spreadMs, evidence, value);
     }
 
@@ -94,15 +95,20 @@ public final class WhichGrid {
 
   /** As {@link #rank(List)}, telling how far it is. */
   public List<Match> rank(List<Note> notes, Progress progress) {
+    List<Match> found = new ArrayList<>(weighed(notes, MOST_NOTES, progress));
+    found.sort(Comparator.comparingDouble(Match::evidence).reversed());
+    double best = found.isEmpty() ? 0 : found.getFirst().evidence();
+    double sum = found.stream().mapToDouble(m -> Math.exp(m.evidence() - best)).sum();
+    return found.stream().map(m -> m.withProbability(Math.exp(m.evidence() - best) / sum)).toList();
+  }
+
+  /** Each grid with its evidence, in a fixed order; none for fewer than two notes. */
+  List<Match> weighed(List<Note> notes, int most, Progress progress) {
     if (notes.size() < 2) {
       return List.of();
     }
     List<Note> looked =
-        notes.stream()
-            .sorted(Drafts::byPlaying)
-            .limit(MOST_NOTES)
-            .map(WhichGrid::asPlayed)
-            .toList();
+        notes.stream().sorted(Drafts::byPlaying).limit(most).map(WhichGrid::asPlayed).toList();
     List<Match> found = new ArrayList<>();
     for (String grid : EVEN) {
       progress.at(found.size() / ALL);
@@ -112,14 +118,12 @@ public final class WhichGrid {
       progress.at(found.size() / ALL);
       found.add(match(looked, Grid.parse(grid), GridLines.EVEN).less(RARITY));
     }
+    double even = found.stream().mapToDouble(Match::evidence).max().orElseThrow();
     for (String grid : SWUNG) {
       progress.at(found.size() / ALL);
-      found.add(swung(looked, Grid.parse(grid)));
+      found.add(swung(looked, Grid.parse(grid), even - HOPELESS));
     }
-    found.sort(Comparator.comparingDouble(Match::evidence).reversed());
-    double best = found.get(0).evidence();
-    double sum = found.stream().mapToDouble(m -> Math.exp(m.evidence() - best)).sum();
-    return found.stream().map(m -> m.withProbability(Math.exp(m.evidence() - best) / sum)).toList();
+    return found;
   }
 
   /** What was put tells of the grid as well, and is heard like the rest. */
@@ -128,9 +132,16 @@ public final class WhichGrid {
     return Note.asPlayed(note.id(), note.pitch(), note.velocity(), played);
   }
 
-  /** The grid with the swing that explains the notes best: sought coarsely, then finely. */
-  private Match swung(List<Note> notes, Grid grid) {
+  /**
+   * The grid with the swing that explains the notes best: sought coarsely, then finely.
+   *
+   * @param least what comes to less is not worth being sought finely
+   */
+  private Match swung(List<Note> notes, Grid grid, double least) {
     Match coarse = best(Arrays.stream(FIRST_SWINGS).mapToObj(s -> match(notes, grid, s)));
+    if (coarse.evidence() < least) {
+      return coarse;
+    }
     Stream<Match> finer =
         Arrays.stream(FINER)
             .map(d -> coarse.swing() + d)

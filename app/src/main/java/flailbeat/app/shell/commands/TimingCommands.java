@@ -112,7 +112,13 @@ public final class TimingCommands {
                     "find-beat",
                     "Find the beat of what was played freely",
                     "Alt+B",
-                    () -> onDesk(desk::findBeat))));
+                    () -> onDesk(desk::findBeat)),
+                of(
+                    Group.TIMING,
+                    "find-song-beat",
+                    "Find tempo, meter and bars from all tracks",
+                    "",
+                    () -> onDesk(desk::findSongBeat))));
     all.addAll(walk());
     all.addAll(grids());
     return all;

@@ -38,9 +38,17 @@ final class BeatPart extends TimingPart {
     find.setId("find-beat");
     find.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(find, Priority.ALWAYS);
+    Button inSong =
+        Buttons.text(
+            "Of all tracks",
+            "Tempo, meter and bars from all tracks together ({find-song-beat})",
+            session.beat()::findInSong);
+    inSong.setId("find-song-beat");
     hear =
         Buttons.text(
-            "Hear with click", "This track with a click on the beats shown", session.beat()::hear);
+            "Hear",
+            "This track, or the song, with a click on the beats shown",
+            session.beat()::hear);
     hear.setId("hear-beat");
     leave = Buttons.text("Leave it", "Forget what was found", session.beat()::leave);
     guesses.setId("beat-guesses");
@@ -52,7 +60,7 @@ final class BeatPart extends TimingPart {
       HBox.setHgrow(take, Priority.ALWAYS);
       takings.getChildren().add(take);
     }
-    getChildren().addAll(new HBox(6, find, hear), remark, guesses, takings, leave);
+    getChildren().addAll(new HBox(6, find, inSong, hear), remark, guesses, takings, leave);
   }
 
   private static String word(Taking taking) {
@@ -90,6 +98,7 @@ final class BeatPart extends TimingPart {
     hear.setDisable(!on);
     leave.setVisible(on);
     takings.setVisible(on);
+    Form.show(takings.getChildren().getFirst(), !beat.isOfSong());
   }
 
   private Button choice(int index, double probability, boolean chosen) {

@@ -191,6 +191,12 @@ public final class TimingDeskView extends PageBox {
     session.beat().find();
   }
 
+  /** Looks for tempo, meter and bars of all tracks. */
+  public void findSongBeat() {
+    show(Part.BEAT);
+    session.beat().findInSong();
+  }
+
   /** A stretch of the histogram selects its notes; a click there takes the whole clip again. */
   private void brushed(double fromMs, double toMs) {
     if (fromMs == toMs) {

@@ -68,10 +68,7 @@ public final class BeatFinder {
     if (strokes.size() < LEAST_STROKES) {
       return List.of();
     }
-    List<Pulse> best =
-        best(begun(progress.part(0, 0.8)).stream(), BEST)
-            .map(p -> follow(p, BEGINNING, strokes.size()))
-            .toList();
+    List<Pulse> best = pulses(progress.part(0, 0.8));
     List<Weighed> found = new ArrayList<>();
     for (Pulse pulse : best) {
       Counted counted = new Counted(pulse, strokes);
@@ -84,6 +81,13 @@ public final class BeatFinder {
       }
     }
     return offered(found);
+  }
+
+  /** The ways to count that are likeliest by the strokes alone, in no order. */
+  List<Pulse> pulses(Progress progress) {
+    return best(begun(progress).stream(), BEST)
+        .map(p -> follow(p, BEGINNING, strokes.size()))
+        .toList();
   }
 
   private record Weighed(BeatGuess guess, double weight) {}

@@ -15,8 +15,10 @@ final class Counted {
 
   private final double[] beats;
   private final double[] ms;
+  private final double reach;
 
   Counted(Pulse pulse, List<Stroke> strokes) {
+    reach = REACH;
     int n = strokes.size();
     int[] places = pulse.places();
     beats = new double[n];
@@ -25,6 +27,19 @@ final class Counted {
       beats[i] = (double) places[i] / pulse.division().parts();
       ms[i] = strokes.get(i).ms();
     }
+  }
+
+  /**
+   * Of events whose places are known.
+   *
+   * @param beats the place of each, in order
+   * @param ms when each comes
+   * @param reach within so many beats an event counts
+   */
+  Counted(double[] beats, double[] ms, double reach) {
+    this.reach = reach;
+    this.beats = beats;
+    this.ms = ms;
   }
 
   /** The place of an event, in beats; the first event lies in beat 0. */
@@ -56,16 +71,16 @@ final class Counted {
     return at < 0 ? -at - 1 : at;
   }
 
-  /** When a beat comes, by the events near it. */
-  private double timeOf(int beat) {
+  /** When a place comes, by the events near it. */
+  double timeOf(double beat) {
     double inner = Math.clamp(beat, beats[0], beats[beats.length - 1]);
     double w = 0;
     double wx = 0;
     double wy = 0;
     double wxx = 0;
     double wxy = 0;
-    for (int i = firstFrom(inner - REACH); i < beats.length && beats[i] < inner + REACH; i++) {
-      double away = Math.abs(beats[i] - inner) / REACH;
+    for (int i = firstFrom(inner - reach); i < beats.length && beats[i] < inner + reach; i++) {
+      double away = Math.abs(beats[i] - inner) / reach;
       if (away < 1) {
         double cube = 1 - away * away * away;
         double weight = cube * cube * cube;
@@ -77,10 +92,20 @@ final class Counted {
         wxy += weight * x * ms[i];
       }
     }
+    if (w == 0) {
+      return inRest(beat);
+    }
     double apart = w * wxx - wx * wx;
     double usual = meanBeatMs();
     double slope = apart < 1e-9 * w * w ? usual : (w * wxy - wx * wy) / apart;
     double bounded = Math.clamp(slope, usual / 1.5, usual * 1.5);
     return (wy - bounded * wx) / w;
+  }
+
+  /** In a long rest the beats go evenly from what comes before it to what comes after. */
+  private double inRest(double beat) {
+    int after = Math.clamp(firstFrom(beat), 1, beats.length - 1);
+    double share = (beat - beats[after - 1]) / (beats[after] - beats[after - 1]);
+    return ms[after - 1] + share * (ms[after] - ms[after - 1]);
   }
 }

@@ -2,6 +2,7 @@ package flailbeat.core.session.timing;
 
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.Scope;
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.playback.ClickTrack;
 import flailbeat.core.quantize.PhraseBeat;
@@ -14,10 +15,12 @@ import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.document.Notices;
 import flailbeat.core.session.document.WhileRecording;
 import flailbeat.core.session.run.RunControl;
+import flailbeat.core.work.Progress;
 import flailbeat.core.work.Workshop;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * The beat of a phrase that was played with no click: the best few ways to hear it, shown as bar
@@ -36,6 +39,7 @@ public final class BeatSearch {
   private Optional<PhraseBeat> phrase = Optional.empty();
   private List<BeatGuess> guesses = List.of();
   private int chosen;
+  private boolean whole;
 
   public BeatSearch(
       Document document,
@@ -72,20 +76,36 @@ public final class BeatSearch {
     return chosen;
   }
 
+  /** Whether it is that of the whole song, and not of the notes in scope. */
+  public boolean isOfSong() {
+    return whole;
+  }
+
   /** Looks for the beat of the notes in scope. */
   public void find() {
+    PhraseBeat asked = new PhraseBeat(document.song(), document.scope().notes());
+    find(asked, asked::guesses, false);
+  }
+
+  /** Looks for the tempo, the meter and the bars of all tracks together. */
+  public void findInSong() {
+    Song song = document.song();
+    find(new PhraseBeat(song, List.of()), p -> PhraseBeat.ofSong(song, p).guesses(), true);
+  }
+
+  private void find(PhraseBeat asked, Function<Progress, List<BeatGuess>> work, boolean ofSong) {
     if (whileRecording.refuses()) {
       return;
     }
     leave();
-    PhraseBeat asked = new PhraseBeat(document.song(), document.scope().notes());
+    whole = ofSong;
     Song song = document.song();
     Scope scope = document.scope();
     search.ifPresent(Workshop.Job::cancel);
     search =
         Optional.of(
             workshop.start(
-                asked::guesses,
+                work,
                 found -> {
                   if (song == document.song() && scope == document.scope()) {
                     show(asked, found);
@@ -109,14 +129,16 @@ public final class BeatSearch {
   /** A guess in words: its tempo, and how much that varies. */
   public static String inWords(BeatGuess guess) {
     return String.format(
-        Locale.ROOT, "%.1f bpm, varying by %.0f %%", guess.bpm(), guess.variationPercent());
+            Locale.ROOT, "%.1f bpm, varying by %.0f %%", guess.bpm(), guess.variationPercent())
+        + guess.meter().map(m -> ", " + m).orElse("");
   }
 
   /** A guess in words; of one that differs in its bar line alone, where that lies. */
   public String words(int index) {
     BeatGuess guess = guesses.get(index);
     for (BeatGuess earlier : guesses.subList(0, index)) {
-      if (Math.abs(earlier.bpm() / guess.bpm() - 1) < ONE_TEMPO) {
+      boolean oneMeter = earlier.meter().equals(guess.meter());
+      if (oneMeter && Math.abs(earlier.bpm() / guess.bpm() - 1) < ONE_TEMPO) {
         double later = earlier.beatsAt(guess.beatMs()[0]) % guess.beatsPerBar();
         double beats = (later + guess.beatsPerBar()) % guess.beatsPerBar();
         return String.format(
@@ -142,7 +164,10 @@ public final class BeatSearch {
     return isOn() ? guesses.get(chosen).beatsPerBar() : 1;
   }
 
-  /** Lets the track be heard alone, with a click on the beats of the guess that is shown. */
+  /**
+   * Lets the track be heard alone, or the song as it was played, with a click on the beats of the
+   * guess that is shown.
+   */
   public void hear() {
     if (isOn()) {
       BeatGuess guess = guesses.get(chosen);
@@ -153,13 +178,16 @@ public final class BeatSearch {
         nanos[i] = Math.round(ms[i] * 1e6);
         accents[i] = i % guess.beatsPerBar() == 0;
       }
-      Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
-      runControl
-          .phrases()
-          .hearGuess(
-              NoteEdits.restorePlayed(alone, document.scope().ids()),
-              ClickTrack.of(nanos, accents));
+      runControl.phrases().hearGuess(asPlayed(), ClickTrack.of(nanos, accents));
     }
+  }
+
+  private Song asPlayed() {
+    if (whole) {
+      return NoteEdits.mapAll(document.song(), Note::standingAsPlayed);
+    }
+    Song alone = document.song().withTracks(List.of(document.track().withMuted(false)));
+    return NoteEdits.restorePlayed(alone, document.scope().ids());
   }
 
   /** Lets the song take the beat that was found, or the phrase the song's. */
@@ -173,7 +201,13 @@ public final class BeatSearch {
     }
     PhraseBeat asked = phrase.orElseThrow();
     BeatGuess guess = guesses.get(chosen);
-    document.edit(taking.title(), s -> asked.take(document.track().id(), guess, taking));
+    if (whole && taking == Taking.PHRASE_FITS) {
+      return new Notice("All tracks are meant: the song takes their tempo, or follows it", false);
+    }
+    BeatGuess wanted = taking == Taking.AVERAGE_TEMPO ? guess.even() : guess;
+    document.edit(
+        taking.title(),
+        s -> whole ? asked.takeWhole(wanted) : asked.take(document.track().id(), guess, taking));
     return new Notice(taking.title() + ": " + inWords(guess), false);
   }
 

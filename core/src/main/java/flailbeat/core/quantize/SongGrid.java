@@ -1,0 +1,268 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.quantize.WhichGrid.Match;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.work.Progress;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+
+/**
+ * Finds the grid that explains all parts of a song together. Each part is judged by itself, with a
+ * lag and a spread of its own ({@link WhichGrid}); it may be played on the song's grid or on one
+ * that lies within it, as a bass of quarters does under hats of sixteenths; now and then one goes
+ * its own way. What each part says for a grid is summed over these (the law of total probability),
+ * and added up over the parts, which are independent once the grid is known. O(parts) times what a
+ * part takes.
+ */
+public final class SongGrid {
+  /** So many notes are looked at, shared among the parts. */
+  private static final int MOST_NOTES = 800;
+
+  private static final int MOST_OF_A_PART = 400;
+  private static final int LEAST_OF_A_PART = 60;
+
+  /** How often a part uses all of the song's grid, rather than a coarser one within it. */
+  private static final double ALL_OF_IT = 0.5;
+
+  /**
+   * How often a part goes its own way, on lines that the song's grid has not; one that uses more
+   * lines than that does not: the song's is finer then.
+   */
+  private static final double OTHERWISE = 0.002;
+
+  /** A part is said to go its own way where that is so much likelier than not. */
+  private static final double SURE = 0.9;
+
+  /** By so much the model is surer than it is right: measured, see docs/quantizing.md. */
+  private static final double CAUTION = 1;
+
+  /** Which grids lie within one: all of their lines are lines of it. */
+  private static final Map<String, List<String>> WITHIN =
+      Map.ofEntries(
+          Map.entry("1/4", List.of()),
+          Map.entry("1/8", List.of("1/4")),
+          Map.entry("1/16", List.of("1/4", "1/8")),
+          Map.entry("1/32", List.of("1/4", "1/8", "1/16")),
+          Map.entry("1/4T", List.of()),
+          Map.entry("1/8T", List.of("1/4", "1/4T")),
+          Map.entry("1/16T", List.of("1/4", "1/8", "1/4T", "1/8T")),
+          Map.entry("1/8+1/8T", List.of("1/4", "1/8", "1/4T", "1/8T")),
+          Map.entry("1/16+1/8T", List.of("1/4", "1/8", "1/16", "1/4T", "1/8T", "1/8+1/8T")),
+          Map.entry("1/4:5", List.of("1/4")),
+          Map.entry("1/4:7", List.of("1/4")),
+          Map.entry("1/8 swung", List.of("1/4")),
+          Map.entry("1/16 swung", List.of("1/4", "1/8")));
+
+  /** The largest of these. */
+  private static final Map<String, List<String>> LARGEST_WITHIN =
+      Map.ofEntries(
+          Map.entry("1/4", List.of()),
+          Map.entry("1/8", List.of("1/4")),
+          Map.entry("1/16", List.of("1/8")),
+          Map.entry("1/32", List.of("1/16")),
+          Map.entry("1/4T", List.of()),
+          Map.entry("1/8T", List.of("1/4", "1/4T")),
+          Map.entry("1/16T", List.of("1/8", "1/8T")),
+          Map.entry("1/8+1/8T", List.of("1/8", "1/8T")),
+          Map.entry("1/16+1/8T", List.of("1/16", "1/8+1/8T")),
+          Map.entry("1/4:5", List.of("1/4")),
+          Map.entry("1/4:7", List.of("1/4")),
+          Map.entry("1/8 swung", List.of("1/4")),
+          Map.entry("1/16 swung", List.of("1/8")));
+
+  private static final double LEAST = 1e-12;
+
+  private final WhichGrid which;
+
+  /** Asks about the grids of a song, by one who judges a part. */
+  public SongGrid(WhichGrid which) {
+    this.which = which;
+  }
+
+  /**
+   * What was found.
+   *
+   * @param song the grids of all parts together, the likeliest first, each with its probability and
+   *     its swing; none where no part has two notes
+   * @param parts for each part that was asked about, in their order
+   */
+  public record Found(List<Match> song, List<Part> parts) {
+    public Found {
+      song = List.copyOf(song);
+      parts = List.copyOf(parts);
+    }
+  }
+
+  /**
+   * What one part says.
+   *
+   * @param own the grids by this part alone, the likeliest first; none for fewer than two notes
+   * @param goesOwnWay whether it is surely played on a grid that does not lie within the song's
+   */
+  public record Part(List<Match> own, boolean goesOwnWay) {
+    public Part {
+      own = List.copyOf(own);
+    }
+  }
+
+  /**
+   * Finds it.
+   *
+   * @param parts the notes of each, in any order; of many, the first are looked at
+   */
+  public Found find(List<List<Note>> parts, Progress progress) {
+    List<List<Match>> weighed = new ArrayList<>();
+    int heard = (int) parts.stream().filter(p -> p.size() > 1).count();
+    int most = Math.clamp(MOST_NOTES / Math.max(1, heard), LEAST_OF_A_PART, MOST_OF_A_PART);
+    for (int i = 0; i < parts.size(); i++) {
+      double share = 1.0 / parts.size();
+      weighed.add(which.weighed(parts.get(i), most, progress.part(i * share, (i + 1) * share)));
+    }
+    List<List<Match>> said = weighed.stream().filter(w -> !w.isEmpty()).toList();
+    if (said.isEmpty()) {
+      return new Found(List.of(), parts.stream().map(p -> new Part(List.of(), false)).toList());
+    }
+    List<Match> song = song(said);
+    return new Found(song, weighed.stream().map(w -> part(w, song)).toList());
+  }
+
+  private static List<Match> song(List<List<Match>> parts) {
+    List<Match> result = new ArrayList<>();
+    double best = Double.NEGATIVE_INFINITY;
+    int grids = parts.getFirst().size();
+    for (int grid = 0; grid < grids; grid++) {
+      double sum = evidence(parts, grid);
+      best = Math.max(best, sum);
+      result.add(together(parts, grid, sum));
+    }
+    double top = best;
+    double all = result.stream().mapToDouble(m -> likely(m, top)).sum();
+    return result.stream()
+        .map(m -> m.withProbability(likely(m, top) / all))
+        .sorted(Comparator.comparingDouble(Match::evidence).reversed())
+        .toList();
+  }
+
+  private static double likely(Match match, double best) {
+    return Math.exp(CAUTION * (match.evidence() - best));
+  }
+
+  /**
+   * What all parts say for the grid of a song: those ways to play in which none of the coarser
+   * grids within it would do for all of them. Two grids at once are that of a song where one part
+   * at least is played on both: parts that are played on one each go their own ways.
+   */
+  private static double evidence(List<List<Match>> parts, int grid) {
+    List<String> subs = LARGEST_WITHIN.get(name(parts.getFirst().get(grid)));
+    double sum = 0;
+    double[] within = new double[subs.size()];
+    double both = 0;
+    double none = 0;
+    for (List<Match> part : parts) {
+      double all = evidence(part, grid, n -> true);
+      sum += all;
+      for (int sub = 0; sub < within.length; sub++) {
+        String named = subs.get(sub);
+        within[sub] += evidence(part, grid, n -> isWithin(n, named)) - all;
+      }
+      none += evidence(part, grid, n -> !n.equals(name(part.get(grid)))) - all;
+      both += evidence(part, grid, n -> subs.stream().allMatch(named -> isWithin(n, named))) - all;
+    }
+    double coarser = 0;
+    for (double each : within) {
+      coarser += Math.exp(each);
+    }
+    coarser -= within.length > 1 ? Math.exp(both) : 0;
+    double wanted = isSum(parts.getFirst().get(grid)) ? 1 - Math.exp(none) : 1 - coarser;
+    return sum + Math.log(Math.max(LEAST, wanted));
+  }
+
+  private static boolean isSum(Match match) {
+    return match.grid().toString().contains("+");
+  }
+
+  private static boolean isWithin(String grid, String other) {
+    return grid.equals(other) || WITHIN.get(other).contains(grid);
+  }
+
+  /** What a part says for some of the ways in which it may be played in a song on a grid. */
+  private static double evidence(List<Match> part, int grid, Predicate<String> ways) {
+    double best = part.stream().mapToDouble(Match::evidence).max().orElseThrow();
+    List<String> within = WITHIN.get(name(part.get(grid)));
+    double whole = within.isEmpty() ? 1 : ALL_OF_IT;
+    long others = part.size() - 1L - within.size();
+    double sum = 0;
+    for (int own = 0; own < part.size(); own++) {
+      String named = name(part.get(own));
+      if (ways.test(named)) {
+        double share =
+            own == grid
+                ? whole
+                : within.contains(named)
+                    ? (1 - whole) / within.size()
+                    : isWithin(name(part.get(grid)), named) ? 0 : OTHERWISE / others;
+        sum += share * Math.exp(part.get(own).evidence() - best);
+      }
+    }
+    return best + Math.log(sum + Double.MIN_NORMAL);
+  }
+
+  /** A grid with the lag and the spread of all parts, and the swing of those that swing. */
+  private static Match together(List<List<Match>> parts, int grid, double evidence) {
+    Match any = parts.getFirst().get(grid);
+    double lag = parts.stream().mapToDouble(p -> p.get(grid).lagMs()).average().orElseThrow();
+    double spread = parts.stream().mapToDouble(p -> p.get(grid).spreadMs()).average().orElseThrow();
+    double swing =
+        any.swing() == GridLines.EVEN
+            ? GridLines.EVEN
+            : parts.stream()
+                .max(Comparator.comparingDouble(p -> gain(p, grid)))
+                .orElseThrow()
+                .get(grid)
+                .swing();
+    return new Match(any.grid(), swing, lag, spread, evidence, 0);
+  }
+
+  /** By how much a grid explains a part better than the coarser ones within it. */
+  private static double gain(List<Match> part, int grid) {
+    List<String> within = WITHIN.get(name(part.get(grid)));
+    double coarser =
+        part.stream()
+            .filter(m -> within.contains(name(m)))
+            .mapToDouble(Match::evidence)
+            .max()
+            .orElse(Double.NEGATIVE_INFINITY);
+    return part.get(grid).evidence() - coarser;
+  }
+
+  private static Part part(List<Match> weighed, List<Match> song) {
+    if (weighed.isEmpty()) {
+      return new Part(List.of(), false);
+    }
+    double best = weighed.stream().mapToDouble(Match::evidence).max().orElseThrow();
+    double all = weighed.stream().mapToDouble(m -> likely(m, best)).sum();
+    String named = name(song.getFirst());
+    List<String> within = WITHIN.get(named);
+    double inSong =
+        IntStream.range(0, weighed.size())
+            .mapToObj(weighed::get)
+            .filter(m -> name(m).equals(named) || within.contains(name(m)))
+            .mapToDouble(m -> likely(m, best) / all)
+            .sum();
+    List<Match> own =
+        weighed.stream()
+            .map(m -> m.withProbability(likely(m, best) / all))
+            .sorted(Comparator.comparingDouble(Match::evidence).reversed())
+            .toList();
+    return new Part(own, (1 - inSong) * OTHERWISE > SURE / (1 - SURE) * inSong);
+  }
+
+  private static String name(Match match) {
+    return match.swing() == GridLines.EVEN ? match.grid().toString() : match.grid() + " swung";
+  }
+}

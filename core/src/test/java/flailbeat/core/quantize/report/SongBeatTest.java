@@ -1,0 +1,109 @@
+package flailbeat.core.quantize.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import flailbeat.core.model.Clip;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.quantize.PhraseBeat;
+import flailbeat.core.quantize.beat.BeatGuess;
+import flailbeat.core.quantize.beat.SongBeat;
+import flailbeat.core.time.Meter;
+import flailbeat.core.work.Progress;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import org.junit.jupiter.api.Test;
+
+/** Tempo, meter and bars of songs of several parts that were played together with no click. */
+class SongBeatTest {
+  /** In full in docs/quantizing.md. */
+  @Test
+  void with_drums_and_bass_tempo_meter_and_bar_line_of_most_songs_are_found() {
+    int all = 0;
+    int tempo = 0;
+    int meter = 0;
+    int bar = 0;
+    for (Meter each : BandReport.METERS) {
+      for (int seed = 50; seed < 53; seed++) {
+        Bands.Band band = BandReport.band(each, 4 + seed % 2 * 2, true, 0.03, seed);
+        BeatGuess guess = PhraseBeat.ofSong(band.song(), Progress.NONE).guesses().getFirst();
+        all++;
+        tempo += BandReport.tempoIsRight(band, guess) ? 1 : 0;
+        meter += BandReport.meterIsRight(band, guess) ? 1 : 0;
+        bar += BandReport.barIsRight(band, guess) ? 1 : 0;
+      }
+    }
+    assertThat(tempo).isGreaterThanOrEqualTo(all - 2);
+    assertThat(meter).isGreaterThanOrEqualTo(all - 2);
+    assertThat(bar).isGreaterThanOrEqualTo(all - 3);
+  }
+
+  @Test
+  void a_waltz_under_a_header_of_four_becomes_three_beats_to_a_bar_and_sounds_as_it_was_played() {
+    Bands.Band band = BandReport.band(new Meter(3, 4), 4, true, 0.04, 60);
+    SongBeat.Found found = PhraseBeat.ofSong(band.song(), Progress.NONE);
+    BeatGuess first = found.guesses().getFirst();
+    assertThat(first.meter()).contains(new Meter(3, 4));
+    assertThat(found.meter()).isBetween(0.5, 1.0);
+    Song taken = new PhraseBeat(band.song(), List.of()).takeWhole(first);
+    assertThat(taken.meters().meterAt(0)).isEqualTo(new Meter(3, 4));
+    List<Note> before = band.song().tracks().get(1).notes();
+    List<Note> after = taken.tracks().get(1).notes();
+    assertThat(after).hasSameSizeAs(before);
+    for (int i = 1; i < before.size(); i += 17) {
+      double was = band.song().tempos().millisBetween(before.get(0).onset(), before.get(i).onset());
+      double is = taken.tempos().millisBetween(after.get(0).onset(), after.get(i).onset());
+      assertThat(is).isBetween(was - 6, was + 6);
+    }
+    assertThat(first.even().variationPercent()).isLessThan(0.001);
+  }
+
+  @Test
+  void a_minute_of_silence_in_the_middle_is_counted_through() {
+    Bands.Band band = BandReport.band(new Meter(4, 4), 4, true, 0, 61);
+    long minute = Math.round(60_000 * 1.92);
+    long middle = Math.round(band.barMs()[8] * 1.92) - 100;
+    Song apart =
+        band.song()
+            .mapTracks(
+                t ->
+                    t.withClips(
+                        List.of(
+                            Clip.around(
+                                t.clips().getFirst().id(),
+                                t.notes().stream()
+                                    .map(n -> n.onset() < middle ? n : n.moved(minute, 0))
+                                    .toList(),
+                                List.of(),
+                                band.song().meters()))));
+    BeatGuess guess = PhraseBeat.ofSong(apart, Progress.NONE).guesses().getFirst();
+    assertThat(guess.beatMs()).doesNotContain(Double.NaN).isSorted();
+    assertThat(guess.bpm()).isBetween(band.bpm() * 0.95, band.bpm() * 1.05);
+    for (double bar : new double[] {band.barMs()[4], band.barMs()[12] + 60_000}) {
+      double at = guess.beatsAt(bar) / guess.beatsPerBar();
+      assertThat(Math.abs(at - Math.rint(at))).as("a bar at %s ms", bar).isLessThan(0.08);
+    }
+  }
+
+  @Test
+  void songs_that_say_nothing_are_told_as_that_and_a_search_can_be_left() {
+    assertThat(PhraseBeat.ofSong(Song.empty(), Progress.NONE).guesses()).isEmpty();
+    Bands.Band band = BandReport.band(new Meter(4, 4), 2, false, 0.03, 62);
+    Song many = band.song();
+    List<Track> tracks = new ArrayList<>(many.tracks());
+    tracks.replaceAll(t -> t.withClips(List.of()));
+    assertThat(PhraseBeat.ofSong(many.withTracks(tracks), Progress.NONE).guesses()).isEmpty();
+    int[] asked = new int[1];
+    Progress leaving =
+        done -> {
+          if (asked[0]++ > 5) {
+            throw new CancellationException();
+          }
+        };
+    assertThatThrownBy(() -> PhraseBeat.ofSong(many, leaving))
+        .isInstanceOf(CancellationException.class);
+  }
+}
