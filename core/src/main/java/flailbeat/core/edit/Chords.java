@@ -22,7 +22,7 @@ public final class Chords {
   public static final double TOGETHER_MS = 25;
 
   /** How far apart one pitch may be struck twice, and be meant once. */
-  public static final double DOUBLE_MS = 12;
+  public static final double DOUBLE_MS = 30;
 
   /** Strummed longer, a chord falls apart. */
   public static final int LONGEST_STRUM_MS = 400;
@@ -47,13 +47,14 @@ public final class Chords {
     for (int i = 0; i < result.length; i++) {
       Note note = notes.get(i);
       double at = tempos.nanosAt(note.onset()) / NANOS_PER_MS;
-      boolean again = struck[note.pitch()] >= began && at - struck[note.pitch()] > DOUBLE_MS;
-      if (start < 0 || at - began > TOGETHER_MS || again) {
+      boolean struckHere = start >= 0 && struck[note.pitch()] >= began;
+      boolean isDouble = struckHere && at - struck[note.pitch()] <= DOUBLE_MS;
+      if (start < 0 || !isDouble && (struckHere || at - began > TOGETHER_MS)) {
         start = note.onset();
         began = at;
         Arrays.fill(struck, -1);
       }
-      struck[note.pitch()] = at;
+      struck[note.pitch()] = isDouble ? struck[note.pitch()] : at;
       result[i] = start;
     }
     return result;

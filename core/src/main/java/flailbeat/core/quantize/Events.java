@@ -8,8 +8,8 @@ import java.util.Arrays;
 /**
  * Notes as events: those that were struck within {@value Chords#TOGETHER_MS} ms of the first are
  * one event, a chord. A pitch that is struck again within {@value Chords#DOUBLE_MS} ms was meant
- * once: no hand repeats a note so fast, and an event of its own would have to take the next slot,
- * and drag along what was struck after it. O(n).
+ * once, when it was struck first: no hand repeats a note so fast, and an event of its own would
+ * have to take the next slot, and drag along what was struck after it. O(n).
  */
 final class Events {
   private final int[] eventOf;
@@ -36,12 +36,18 @@ final class Events {
     long[] here = new long[2];
     long[] before = new long[2];
     double[] struck = new double[Pitch.HIGHEST + 1];
+    Arrays.fill(struck, Double.NEGATIVE_INFINITY);
+    int[] struckIn = new int[Pitch.HIGHEST + 1];
     int last = -1;
     double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
       double at = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
       int pitch = drafts.pitch(i);
-      boolean again = has(here, pitch) && at - struck[pitch] > Chords.DOUBLE_MS;
+      if (at - struck[pitch] <= Chords.DOUBLE_MS) {
+        eventOf[i] = struckIn[pitch];
+        continue;
+      }
+      boolean again = has(here, pitch);
       if (last < 0 || at - began > Chords.TOGETHER_MS || again) {
         last++;
         began = at;
@@ -50,6 +56,7 @@ final class Events {
         Arrays.fill(here, 0);
       }
       struck[pitch] = at;
+      struckIn[pitch] = last;
       sums[last] += at;
       notesIn[last]++;
       here[pitch >> 6] |= 1L << (pitch & 63);

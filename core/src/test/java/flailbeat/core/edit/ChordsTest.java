@@ -62,10 +62,12 @@ class ChordsTest {
     assertThat(Chords.of(notes, tempos)).extracting(List::size).containsExactly(3, 2);
     assertThat(Chords.nextStarts(notes, tempos))
         .containsExactly(1920, 1920, 1920, Long.MAX_VALUE, Long.MAX_VALUE);
-    List<Note> trill = List.of(note(1, 60, 0, 10), note(2, 60, 40, 10));
-    assertThat(Chords.sizes(trill, tempos))
+    assertThat(Chords.sizes(List.of(note(1, 60, 0, 10), note(2, 60, 58, 10)), tempos))
         .as("no key is struck twice for one")
         .containsExactly(1, 1);
+    assertThat(Chords.sizes(List.of(note(1, 60, 0, 10), note(2, 60, 57, 10)), tempos))
+        .as("nor repeated within 30 ms")
+        .containsExactly(2, 2);
     TempoMap fast = TempoMap.of(Tempo.ofBpm(300));
     assertThat(Chords.sizes(notes, fast)).as("120 ticks at 300 bpm").containsExactly(3, 3, 3, 2, 2);
   }

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** At 120 bpm 48 ticks are 25 ms, and 23 ticks 11.98. */
+/** At 120 bpm 48 ticks are 25 ms, and 57 ticks 29.7. */
 class EventsTest {
   /** Each stroke as {@code pitch@tick}. */
   private static Events events(String strokes) {
@@ -31,9 +31,11 @@ class EventsTest {
     "60@0 64@48 67@49, 0 0 1, false false",
     "60@0 64@30 67@60, 0 0 1, false false",
     "60@0 60@23, 0 0, false",
-    "60@0 60@24, 0 1, false true",
-    "60@0 60@20 60@40, 0 0 0, false",
-    "100@0 36@10 100@34 36@36, 0 0 1 1, false true",
+    "60@0 60@57, 0 0, false",
+    "60@0 60@58, 0 1, false true",
+    "60@0 60@20 60@40 60@60, 0 0 0 1, false true",
+    "100@0 36@10 100@34 36@36, 0 0 0 0, false",
+    "100@0 36@49 100@50 36@99, 0 1 0 1, false false",
     "36@0 100@100 36@200, 0 1 2, false false false",
     "63@0 64@60 127@120 127@180, 0 1 2 3, false false false true"
   })

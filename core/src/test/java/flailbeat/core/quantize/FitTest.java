@@ -63,6 +63,23 @@ class FitTest {
     assertThat(rounded).as("rounding has most of them on the next line").isNotEqualTo(meant);
   }
 
+  /** Strings laid twice over one another, as a key that bounces: no hand repeats a key so fast. */
+  @Test
+  void of_a_part_with_every_note_twice_none_goes_to_the_next_line() {
+    Random random = new Random(4);
+    List<Long> meant = new ArrayList<>();
+    for (int step = 0; step < 64; step++) {
+      if (step % 7 != 3) {
+        double late = 15 + 8 * random.nextGaussian();
+        play(60 + step % 5, step * 240L, late);
+        play(60 + step % 5, step * 240L, late + 10 + random.nextInt(19));
+        meant.add(step * 240L);
+        meant.add(step * 240L);
+      }
+    }
+    assertThat(lines(plan(FIT))).isEqualTo(meant);
+  }
+
   @Test
   void what_is_known_of_the_person_settles_an_ambiguous_reading() {
     for (int i = 0; i < 16; i++) {

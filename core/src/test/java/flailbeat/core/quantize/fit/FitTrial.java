@@ -12,7 +12,7 @@ import java.util.Set;
 /** Lets rounding, an oracle and Fit loose on made-up performances of one manner, and counts. */
 final class FitTrial {
   private static final double CHORD_MS = 25;
-  private static final double DOUBLE_MS = 12;
+  private static final double DOUBLE_MS = 30;
   private static final double PLAUSIBLE = 0.05;
 
   /** Lags that people have: what was meant cannot be told from a shift that takes one of these. */
@@ -71,20 +71,25 @@ final class FitTrial {
     int[] eventOf = new int[n];
     List<double[]> events = new ArrayList<>();
     List<Set<Double>> pitches = new ArrayList<>();
-    Map<Double, Double> struck = new HashMap<>();
+    Map<Double, double[]> struck = new HashMap<>();
     for (int i = 0; i < n; i++) {
       double at = g.notes.get(i)[0];
       double pitch = g.notes.get(i)[2];
+      double[] first = struck.getOrDefault(pitch, new double[] {Double.NEGATIVE_INFINITY, 0});
+      if (at - first[0] <= DOUBLE_MS) {
+        eventOf[i] = (int) first[1];
+        continue;
+      }
       if (events.isEmpty()
           || at - events.getLast()[2] > CHORD_MS
-          || pitches.getLast().contains(pitch) && at - struck.get(pitch) > DOUBLE_MS) {
+          || pitches.getLast().contains(pitch)) {
         events.add(new double[] {0, 0, at});
         pitches.add(new HashSet<>());
       }
       events.getLast()[0] += at;
       events.getLast()[1]++;
       pitches.getLast().add(pitch);
-      struck.put(pitch, at);
+      struck.put(pitch, new double[] {at, events.size() - 1});
       eventOf[i] = events.size() - 1;
     }
     double[] times = events.stream().mapToDouble(e -> e[0] / e[1]).toArray();
