@@ -14,8 +14,10 @@ import java.util.stream.Stream;
  * one chord, or one onset. Whoever asks for onsets, for chords or for "the next" asks here, and
  * quantizing goes by the same measures, since chords are never struck at one instant.
  *
- * <p>A pitch that is struck again later than {@value #DOUBLE_MS} ms begins another onset: no hand
- * strikes a key twice for one chord.
+ * <p>A pitch that is struck again within {@value #DOUBLE_MS} ms was struck once, since no hand
+ * repeats a key within some 60 ms; later, another onset begins. Where a part has more that come
+ * {@value #DOUBLE_MS} to {@value #REPEATED_MS} ms apart, strokes are so wide of their time that
+ * those nearer to one another are no doubles either: then {@value #SURE_DOUBLE_MS} ms count.
  */
 public final class Chords {
   /** How far the notes of a chord may begin apart. */
@@ -23,6 +25,12 @@ public final class Chords {
 
   /** How far apart one pitch may be struck twice, and be meant once. */
   public static final double DOUBLE_MS = 30;
+
+  /** So far apart it surely was, however wide of their time strokes are. */
+  public static final double SURE_DOUBLE_MS = 12;
+
+  /** Hardly any hand repeats a key sooner. */
+  public static final double REPEATED_MS = 70;
 
   /** Strummed longer, a chord falls apart. */
   public static final int LONGEST_STRUM_MS = 400;
@@ -35,6 +43,26 @@ public final class Chords {
   private Chords() {}
 
   /**
+   * How far apart one pitch may be struck twice in a part, and be meant once. O(n).
+   *
+   * @param ms when each note is struck, in order
+   * @param pitch of each
+   */
+  public static double doubleMs(double[] ms, int[] pitch) {
+    double[] struck = new double[Pitch.HIGHEST + 1];
+    Arrays.fill(struck, Double.NEGATIVE_INFINITY);
+    int near = 0;
+    int farther = 0;
+    for (int i = 0; i < ms.length; i++) {
+      double apart = ms[i] - struck[pitch[i]];
+      near += apart > SURE_DOUBLE_MS && apart <= DOUBLE_MS ? 1 : 0;
+      farther += apart > DOUBLE_MS && apart <= REPEATED_MS ? 1 : 0;
+      struck[pitch[i]] = ms[i];
+    }
+    return near > farther ? DOUBLE_MS : SURE_DOUBLE_MS;
+  }
+
+  /**
    * For each note the tick at which the first of its chord begins. O(n).
    *
    * @param notes in order of onset
@@ -42,13 +70,21 @@ public final class Chords {
   public static long[] starts(List<Note> notes, TempoMap tempos) {
     long[] result = new long[notes.size()];
     double[] struck = new double[Pitch.HIGHEST + 1];
+    double[] lastStruck = new double[Pitch.HIGHEST + 1];
     double began = 0;
     long start = -1;
+    double[] ms =
+        notes.stream().mapToDouble(n -> tempos.nanosAt(n.onset()) / NANOS_PER_MS).toArray();
+    double doubled = doubleMs(ms, notes.stream().mapToInt(Note::pitch).toArray());
     for (int i = 0; i < result.length; i++) {
       Note note = notes.get(i);
-      double at = tempos.nanosAt(note.onset()) / NANOS_PER_MS;
+      double at = ms[i];
       boolean struckHere = start >= 0 && struck[note.pitch()] >= began;
-      boolean isDouble = struckHere && at - struck[note.pitch()] <= DOUBLE_MS;
+      boolean isDouble =
+          struckHere
+              && (at - struck[note.pitch()] <= doubled
+                  || at - lastStruck[note.pitch()] <= SURE_DOUBLE_MS);
+      lastStruck[note.pitch()] = at;
       if (start < 0 || !isDouble && (struckHere || at - began > TOGETHER_MS)) {
         start = note.onset();
         began = at;

@@ -7,9 +7,9 @@ import java.util.Arrays;
 
 /**
  * Notes as events: those that were struck within {@value Chords#TOGETHER_MS} ms of the first are
- * one event, a chord. A pitch that is struck again within {@value Chords#DOUBLE_MS} ms was meant
- * once, when it was struck first: no hand repeats a note so fast, and an event of its own would
- * have to take the next slot, and drag along what was struck after it. O(n).
+ * one event, a chord. A pitch that is struck again within {@link Chords#doubleMs} was meant once,
+ * when it was struck first: no hand repeats a note so fast, and an event of its own would have to
+ * take the next slot, and drag along what was struck after it. O(n).
  */
 final class Events {
   private final int[] eventOf;
@@ -37,13 +37,24 @@ final class Events {
     long[] before = new long[2];
     double[] struck = new double[Pitch.HIGHEST + 1];
     Arrays.fill(struck, Double.NEGATIVE_INFINITY);
+    double[] lastStruck = struck.clone();
     int[] struckIn = new int[Pitch.HIGHEST + 1];
+    double[] times = new double[drafts.size()];
+    int[] pitches = new int[drafts.size()];
+    for (int i = 0; i < times.length; i++) {
+      times[i] = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
+      pitches[i] = drafts.pitch(i);
+    }
+    double doubled = Chords.doubleMs(times, pitches);
     int last = -1;
     double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
-      double at = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
-      int pitch = drafts.pitch(i);
-      if (at - struck[pitch] <= Chords.DOUBLE_MS) {
+      double at = times[i];
+      int pitch = pitches[i];
+      boolean isDouble =
+          at - struck[pitch] <= doubled || at - lastStruck[pitch] <= Chords.SURE_DOUBLE_MS;
+      lastStruck[pitch] = at;
+      if (isDouble) {
         eventOf[i] = struckIn[pitch];
         continue;
       }

@@ -5,8 +5,10 @@ import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.core.quantize.QuantizeSettings.Method;
+import flailbeat.core.quantize.SongGrid;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.timing.GridsFound;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Ticks;
@@ -107,22 +109,33 @@ final class LinesPart extends TimingPart {
     if (!asking) {
       return;
     }
-    Optional<List<WhichGrid.Match>> found = session().timing().grids();
+    Optional<GridsFound> found = session().timing().grids();
     if (found.isEmpty()) {
       ranked.getChildren().add(Form.remark("Trying the grids ..."));
       return;
     }
-    List<WhichGrid.Match> matches = found.get();
+    List<WhichGrid.Match> matches = found.get().own();
     if (matches.isEmpty()) {
       ranked.getChildren().add(Form.remark("It takes two notes at least to tell grids apart."));
     }
-    matches.stream().limit(RANKED).forEach(m -> ranked.getChildren().add(choice(m)));
+    matches.stream().limit(RANKED).forEach(m -> ranked.getChildren().add(choice(m, "")));
+    found.get().song().ifPresent(this::showSong);
+    found
+        .get()
+        .otherwise()
+        .forEach(t -> ranked.getChildren().add(Form.remark("goes its own way, " + t)));
   }
 
-  private Button choice(WhichGrid.Match match) {
+  private void showSong(SongGrid.Found song) {
+    song.song().stream()
+        .findFirst()
+        .ifPresent(m -> ranked.getChildren().add(choice(m, ", all tracks together")));
+  }
+
+  private Button choice(WhichGrid.Match match, String whose) {
     Button button =
         Buttons.text(
-            String.format(Locale.ROOT, "%3.0f %%  %s", 100 * match.probability(), match),
+            String.format(Locale.ROOT, "%3.0f %%  %s%s", 100 * match.probability(), match, whose),
             "Take this grid: by it the spread is " + Math.round(match.spreadMs()) + " ms",
             () -> session().quantizing().takeGrid(match));
     button.setMaxWidth(Double.MAX_VALUE);

@@ -16,7 +16,6 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
-import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.fit.LagPrior;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
@@ -49,7 +48,7 @@ public final class QuantizePreview implements NoteTiming {
   private final Changes changes;
   private final FitMemory memory = new FitMemory();
   private final Preview<Request, QuantizePlan> preview;
-  private final Preview<GridRequest, List<WhichGrid.Match>> grids;
+  private final Preview<GridRequest, GridsFound> grids;
   private Map<NoteId, Long> decided = Map.of();
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private Optional<GridRequest> asked = Optional.empty();
@@ -301,10 +300,10 @@ public final class QuantizePreview implements NoteTiming {
   }
 
   /**
-   * The grids ranked by how well they explain the notes in scope, the likeliest first; empty while
+   * The grids ranked by how well they explain the notes in scope, and the whole song; empty while
    * it is not asked, or not yet worked out.
    */
-  public Optional<List<WhichGrid.Match>> grids() {
+  public Optional<GridsFound> grids() {
     return isAskingGrids() ? grids.ready() : Optional.empty();
   }
 
@@ -369,25 +368,6 @@ public final class QuantizePreview implements NoteTiming {
             r.scope().othersOf(r.track()),
             r.decided(),
             ProgramBounds.of(r.track()));
-  }
-
-  /** What a ranking of grids is made of. */
-  private record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
-    boolean isSameAs(GridRequest other) {
-      return song == other.song
-          && scope == other.scope
-          && settings.lag().equals(other.settings.lag());
-    }
-
-    /** What was put rather than played says nothing of how it was meant, unless all was. */
-    private List<Note> performed() {
-      List<Note> played = scope.notes().stream().filter(n -> n.played().isPerformed()).toList();
-      return played.isEmpty() ? scope.notes() : played;
-    }
-
-    List<WhichGrid.Match> ranked(Progress progress) {
-      return new WhichGrid(settings, song.tempos(), song.meters()).rank(performed(), progress);
-    }
   }
 
   private GridRequest gridRequest() {

@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.edit.Chords;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import java.util.ArrayList;
@@ -12,7 +13,6 @@ import java.util.Set;
 /** Lets rounding, an oracle and Fit loose on made-up performances of one manner, and counts. */
 final class FitTrial {
   private static final double CHORD_MS = 25;
-  private static final double DOUBLE_MS = 30;
   private static final double PLAUSIBLE = 0.05;
 
   /** Lags that people have: what was meant cannot be told from a shift that takes one of these. */
@@ -71,12 +71,20 @@ final class FitTrial {
     int[] eventOf = new int[n];
     List<double[]> events = new ArrayList<>();
     List<Set<Double>> pitches = new ArrayList<>();
+    double doubled =
+        Chords.doubleMs(
+            g.notes.stream().mapToDouble(o -> o[0]).toArray(),
+            g.notes.stream().mapToInt(o -> (int) o[2]).toArray());
     Map<Double, double[]> struck = new HashMap<>();
     for (int i = 0; i < n; i++) {
       double at = g.notes.get(i)[0];
       double pitch = g.notes.get(i)[2];
-      double[] first = struck.getOrDefault(pitch, new double[] {Double.NEGATIVE_INFINITY, 0});
-      if (at - first[0] <= DOUBLE_MS) {
+      double[] first =
+          struck.getOrDefault(
+              pitch, new double[] {Double.NEGATIVE_INFINITY, 0, Double.NEGATIVE_INFINITY});
+      boolean isDouble = at - first[0] <= doubled || at - first[2] <= Chords.SURE_DOUBLE_MS;
+      first[2] = at;
+      if (isDouble) {
         eventOf[i] = (int) first[1];
         continue;
       }
@@ -89,7 +97,7 @@ final class FitTrial {
       events.getLast()[0] += at;
       events.getLast()[1]++;
       pitches.getLast().add(pitch);
-      struck.put(pitch, new double[] {at, events.size() - 1});
+      struck.put(pitch, new double[] {at, events.size() - 1, at});
       eventOf[i] = events.size() - 1;
     }
     double[] times = events.stream().mapToDouble(e -> e[0] / e[1]).toArray();

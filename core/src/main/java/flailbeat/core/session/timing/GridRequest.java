@@ -1,0 +1,52 @@
+package flailbeat.core.session.timing;
+
+import flailbeat.core.edit.Scope;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.SongGrid;
+import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.work.Progress;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What a ranking of grids is made of. */
+record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
+  boolean isSameAs(GridRequest other) {
+    return song == other.song
+        && scope == other.scope
+        && settings.lag().equals(other.settings.lag());
+  }
+
+  /** What was put rather than played says nothing of how it was meant, unless all was. */
+  private static List<Note> performed(List<Note> notes) {
+    List<Note> played = notes.stream().filter(n -> n.played().isPerformed()).toList();
+    return played.isEmpty() ? notes : played;
+  }
+
+  GridsFound ranked(Progress progress) {
+    List<Track> tracks = song.tracks().stream().filter(t -> t.noteCount() > 1).toList();
+    boolean several = tracks.size() > 1;
+    WhichGrid which = new WhichGrid(settings, song.tempos(), song.meters());
+    List<WhichGrid.Match> own =
+        which.rank(performed(scope.notes()), progress.part(0, several ? 0.3 : 1));
+    if (!several) {
+      return new GridsFound(own, Optional.empty(), List.of());
+    }
+    // What is known of this person's lag is known of the chosen track alone.
+    WhichGrid anybodys =
+        new WhichGrid(QuantizeSettings.recommended(), song.tempos(), song.meters());
+    SongGrid.Found found =
+        new SongGrid(anybodys)
+            .find(tracks.stream().map(t -> performed(t.notes())).toList(), progress.part(0.3, 1));
+    List<String> otherwise = new ArrayList<>();
+    for (int i = 0; i < tracks.size(); i++) {
+      if (found.parts().get(i).goesOwnWay()) {
+        otherwise.add(tracks.get(i).name() + ": " + found.parts().get(i).own().getFirst());
+      }
+    }
+    return new GridsFound(own, Optional.of(found), otherwise);
+  }
+}

@@ -1,0 +1,21 @@
+package flailbeat.core.session.timing;
+
+import flailbeat.core.quantize.SongGrid;
+import flailbeat.core.quantize.WhichGrid;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Which grids were found.
+ *
+ * @param own those that explain the notes in scope, the likeliest first; none for fewer than two
+ * @param song those of all tracks together; empty for a song with one
+ * @param otherwise the names of tracks that surely go their own way, with their grids
+ */
+public record GridsFound(
+    List<WhichGrid.Match> own, Optional<SongGrid.Found> song, List<String> otherwise) {
+  public GridsFound {
+    own = List.copyOf(own);
+    otherwise = List.copyOf(otherwise);
+  }
+}
