@@ -24,12 +24,9 @@ import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
-import flailbeat.core.quantize.SongGrid;
-import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.time.Grid;
-import flailbeat.core.time.GridLines;
 import flailbeat.core.time.Ticks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -154,7 +151,7 @@ final class QuantizeCommand implements Callable<Integer> {
     List<QuantizeSettings> each = Collections.nCopies(chosen.size(), settings);
     if (finds) {
       progress.now("Looking for the grid");
-      each = found(settings, song, chosen);
+      each = new AutoGrid(in, spec.commandLine().getErr(), swing).find(settings, song, chosen);
     }
     for (QuantizeSettings of : each) {
       requireWithin(song, of.grid());
@@ -224,49 +221,6 @@ final class QuantizeCommand implements Callable<Integer> {
     return SoundInput.isMidi(out) && source.source().isPresent()
         ? source.opened().withRemarks(source.departures())
         : source.opened();
-  }
-
-  /**
-   * The grid that explains all tracks best, with its swing unless one was given; of a track that
-   * surely goes its own way, its own.
-   */
-  private List<QuantizeSettings> found(QuantizeSettings settings, Song song, List<Integer> chosen)
-      throws CommandFault {
-    SongGrid.Found found =
-        new SongGrid(new WhichGrid(settings, song.tempos(), song.meters()))
-            .find(
-                chosen.stream().map(i -> song.tracks().get(i).notes()).toList(),
-                flailbeat.core.work.Progress.NONE);
-    if (found.song().isEmpty()) {
-      throw new CommandFault(
-          CommandLineApp.shown(in) + ": it takes two notes at least to find a grid; give --grid");
-    }
-    WhichGrid.Match best = found.song().getFirst();
-    spec.commandLine()
-        .getErr()
-        .printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
-    List<QuantizeSettings> each = new ArrayList<>();
-    for (int i = 0; i < chosen.size(); i++) {
-      SongGrid.Part part = found.parts().get(i);
-      each.add(on(settings, part.goesOwnWay() ? part.own().getFirst() : best));
-      if (part.goesOwnWay()) {
-        spec.commandLine()
-            .getErr()
-            .printf(
-                Locale.ROOT,
-                "track %d (%s) goes its own way: grid %s (%.0f %%)%n",
-                chosen.get(i) + 1,
-                CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
-                part.own().getFirst(),
-                100 * part.own().getFirst().probability());
-      }
-    }
-    return each;
-  }
-
-  private QuantizeSettings on(QuantizeSettings settings, WhichGrid.Match match) {
-    double wanted = swing == GridLines.EVEN ? match.swing() : swing;
-    return settings.withGrid(match.grid()).withSwing(wanted);
   }
 
   private QuantizeSettings settings(String on) {

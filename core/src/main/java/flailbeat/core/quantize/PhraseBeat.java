@@ -54,6 +54,7 @@ public final class PhraseBeat {
     }
   }
 
+  private static final int MOST_HEARD = 6_000;
   private static final double MILLION = 1e6;
   private static final long AROUND = 120;
 
@@ -67,16 +68,17 @@ public final class PhraseBeat {
   }
 
   /**
-   * Finds the beat of a whole song from all its tracks together: tempo, meter and bars. Those that
-   * are muted are heard as well.
+   * Finds the beat of a whole song from all its tracks together: tempo, meter and bars. Loops are
+   * heard round by round, and what is muted is heard as well; of each track, its first {@value
+   * #MOST_HEARD} notes.
    */
   public static SongBeat.Found ofSong(Song song, Progress progress) {
     return new SongBeat(song.tracks().stream().map(t -> voice(song, t)).toList()).find(progress);
   }
 
   private static Voice voice(Song song, Track track) {
-    Drafts drafts = Drafts.inOrder(track.notes());
-    int n = drafts.size();
+    Drafts drafts = Drafts.inOrder(track.placed().sounding());
+    int n = Math.min(MOST_HEARD, drafts.size());
     Voice voice =
         new Voice(new double[n], new double[n], new int[n], new int[n], track.instrument().kit());
     for (int i = 0; i < n; i++) {

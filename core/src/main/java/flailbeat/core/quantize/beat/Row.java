@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.beat;
 
+import flailbeat.core.edit.Chords;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -44,9 +45,6 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
       return chances;
     }
   }
-
-  /** Notes that begin closer together are one stroke. */
-  private static final double TOGETHER_MS = 25;
 
   private static final int BASS = 52;
 
@@ -130,7 +128,7 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
     List<int[]> result = new ArrayList<>();
     int from = 0;
     for (int i = 1; i <= voice.size(); i++) {
-      if (i == voice.size() || voice.ms()[i] - voice.ms()[from] > TOGETHER_MS) {
+      if (i == voice.size() || voice.ms()[i] - voice.ms()[from] > Chords.TOGETHER_MS) {
         result.add(new int[] {from, i});
         from = i;
       }
@@ -144,7 +142,7 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
     double last = Double.NEGATIVE_INFINITY;
     for (int[] stroke : strokes) {
       double at = voice.ms()[stroke[0]];
-      if (at - last > TOGETHER_MS) {
+      if (at - last > Chords.TOGETHER_MS) {
         result.add(stroke);
         last = at;
       }

@@ -3,14 +3,17 @@ package flailbeat.core.quantize.report;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.time.Meter;
+import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.List;
@@ -86,6 +89,29 @@ class SongBeatTest {
       double at = guess.beatsAt(bar) / guess.beatsPerBar();
       assertThat(Math.abs(at - Math.rint(at))).as("a bar at %s ms", bar).isLessThan(0.08);
     }
+  }
+
+  /** Four bars in a loop: of their notes, each stands there once. */
+  @Test
+  void a_loop_is_heard_round_by_round() {
+    Bands.Band band = BandReport.band(new Meter(4, 4), 4, true, 0, 65);
+    long from = Math.round(band.barMs()[0] * 1.92) - 100;
+    long period = Math.round((band.barMs()[4] - band.barMs()[0]) * 1.92);
+    Song looped = band.song().mapTracks(t -> t.withClips(List.of(stretch(t, from, period))));
+    for (Track track : looped.tracks()) {
+      looped = ClipShapes.loop(looped, track.clips().getFirst().id(), period, 4 * period);
+    }
+    BeatGuess guess = PhraseBeat.ofSong(looped, Progress.NONE).guesses().getFirst();
+    assertThat(guess.bpm()).isBetween(band.bpm() * 0.98, band.bpm() * 1.02);
+    assertThat(guess.meter()).contains(new Meter(4, 4));
+    assertThat(guess.beatMs()).hasSizeGreaterThan(60);
+  }
+
+  private static Clip stretch(Track track, long from, long length) {
+    List<Note> notes =
+        track.notes().stream().filter(n -> n.onset() >= from && n.end() < from + length).toList();
+    TickRange range = new TickRange(from, from + length);
+    return Clip.of(track.clips().getFirst().id(), range, notes, List.of(), Takes.NONE);
   }
 
   @Test

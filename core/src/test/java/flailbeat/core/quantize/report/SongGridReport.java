@@ -31,6 +31,26 @@ final class SongGridReport {
         .find(notes, Progress.NONE);
   }
 
+  /** How long eight parts of some 2,000 notes take. */
+  private static void time() {
+    Clips.Kind kind = Clips.MORE.get(2);
+    List<List<Note>> notes = Clips.parts(kind, 8, 320, 120, 12, 1);
+    SongGrid asked =
+        new SongGrid(
+            new WhichGrid(
+                QuantizeSettings.recommended(),
+                TempoMap.of(Tempo.ofBpm(120)),
+                MeterMap.of(Meter.COMMON)));
+    int count = notes.stream().mapToInt(List::size).sum();
+    double best = Double.MAX_VALUE;
+    for (int turn = 0; turn < 30; turn++) {
+      long start = System.nanoTime();
+      asked.find(notes, Progress.NONE);
+      best = Math.min(best, (System.nanoTime() - start) / 1e6);
+    }
+    System.out.printf(Locale.ROOT, "%neight parts, %d notes: %.0f ms at best%n", count, best);
+  }
+
   public static void main(String[] words) {
     int seeds = words.length > 0 ? Integer.parseInt(words[0]) : 20;
     int from = words.length > 1 ? Integer.parseInt(words[1]) : 0;
@@ -71,5 +91,6 @@ final class SongGridReport {
     System.out.println(row + " |");
     System.out.println();
     shares.print();
+    time();
   }
 }
