@@ -131,15 +131,6 @@ final class Hearing {
     return parts;
   }
 
-  List<Row> rows() {
-    return rows;
-  }
-
-  /** The slots of the strokes of a row. */
-  int[] slots(int row) {
-    return slots[row];
-  }
-
   int firstSlot() {
     return first;
   }
