@@ -9,6 +9,7 @@ import flailbeat.core.work.Progress;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 
@@ -17,6 +18,23 @@ final class AutoGrid {
   private final Path in;
   private final PrintWriter err;
   private final double swing;
+
+  /**
+   * What tracks are quantized by.
+   *
+   * @param song what is of all that do not go their own way
+   * @param each one for each track
+   */
+  record Chosen(QuantizeSettings song, List<QuantizeSettings> each) {
+    Chosen {
+      each = List.copyOf(each);
+    }
+
+    /** The same for so many tracks. */
+    static Chosen alike(QuantizeSettings settings, int tracks) {
+      return new Chosen(settings, Collections.nCopies(tracks, settings));
+    }
+  }
 
   /**
    * For a file.
@@ -34,8 +52,7 @@ final class AutoGrid {
    * The grid that explains all tracks best, with its swing unless one was given; of a track that
    * surely goes its own way, its own.
    */
-  List<QuantizeSettings> find(QuantizeSettings settings, Song song, List<Integer> chosen)
-      throws CommandFault {
+  Chosen find(QuantizeSettings settings, Song song, List<Integer> chosen) throws CommandFault {
     SongGrid.Found found =
         new SongGrid(new WhichGrid(settings, song.tempos(), song.meters()))
             .find(chosen.stream().map(i -> song.tracks().get(i).notes()).toList(), Progress.NONE);
@@ -59,7 +76,7 @@ final class AutoGrid {
             100 * part.own().getFirst().probability());
       }
     }
-    return each;
+    return new Chosen(on(settings, best), each);
   }
 
   private QuantizeSettings on(QuantizeSettings settings, WhichGrid.Match match) {

@@ -32,7 +32,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -148,12 +147,12 @@ final class QuantizeCommand implements Callable<Integer> {
     Input source = beat.isPresent() ? onItsBeat(read(), progress) : read();
     Song song = source.opened().song();
     List<Integer> chosen = chosenTracks(song);
-    List<QuantizeSettings> each = Collections.nCopies(chosen.size(), settings);
+    AutoGrid.Chosen by = AutoGrid.Chosen.alike(settings, chosen.size());
     if (finds) {
       progress.now("Looking for the grid");
-      each = new AutoGrid(in, spec.commandLine().getErr(), swing).find(settings, song, chosen);
+      by = new AutoGrid(in, spec.commandLine().getErr(), swing).find(settings, song, chosen);
     }
-    for (QuantizeSettings of : each) {
+    for (QuantizeSettings of : by.each()) {
       requireWithin(song, of.grid());
     }
     progress.now("Quantizing");
@@ -162,17 +161,17 @@ final class QuantizeCommand implements Callable<Integer> {
     for (int i = 0; i < chosen.size(); i++) {
       Track t = song.tracks().get(chosen.get(i));
       plans.add(
-          Quantizer.of(each.get(i), song.tempos(), song.meters())
+          Quantizer.of(by.each().get(i), song.tempos(), song.meters())
               .plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
     }
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);
-    write(result, each, chosen, plans);
+    write(result, by, chosen, plans);
     told.readings(song, chosen, plans);
     long written = System.nanoTime();
     SoundInput.tell(asTold(source), spec.commandLine().getErr());
-    each.stream().distinct().forEach(told::idleSwing);
+    by.each().stream().distinct().forEach(told::idleSwing);
     told.held(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
@@ -348,14 +347,14 @@ final class QuantizeCommand implements Callable<Integer> {
 
   /** All is written beside its place before anything is moved there. */
   private void write(
-      Result result, List<QuantizeSettings> on, List<Integer> tracks, List<QuantizePlan> plans)
+      Result result, AutoGrid.Chosen by, List<Integer> tracks, List<QuantizePlan> plans)
       throws CommandFault {
     List<SafeFile.Job> jobs = new ArrayList<>();
     jobs.add(new SafeFile.Job(out, result.contents()));
     report.ifPresent(
         file -> {
           QuantizeReport content =
-              QuantizeReport.of(result.moved(), result.ppq(), on, tracks, plans);
+              QuantizeReport.of(result.moved(), result.ppq(), by, tracks, plans);
           jobs.add(
               new SafeFile.Job(file, stream -> stream.write(MAPPER.writeValueAsBytes(content))));
         });

@@ -7,8 +7,6 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Timing;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.List;
 
 /** What was done to a file, as JSON has it. */
@@ -35,15 +33,11 @@ record QuantizeReport(
    *
    * @param moved how many notes stand elsewhere in the file that is written
    * @param ppq its ticks to a quarter note
-   * @param on what each was quantized by
+   * @param by what each was quantized by
    * @param tracks their numbers from 0, one for each plan
    */
   static QuantizeReport of(
-      int moved,
-      int ppq,
-      List<QuantizeSettings> on,
-      List<Integer> tracks,
-      List<QuantizePlan> plans) {
+      int moved, int ppq, AutoGrid.Chosen by, List<Integer> tracks, List<QuantizePlan> plans) {
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
@@ -69,11 +63,10 @@ record QuantizeReport(
                           SmfPatch.toFile(n.otherLine(), ppq),
                           n.doubt())));
     }
-    QuantizeSettings song = usual(on);
     List<OwnGrid> own = new ArrayList<>();
-    for (int i = 0; i < on.size(); i++) {
-      QuantizeSettings its = on.get(i);
-      if (!its.equals(song)) {
+    for (int i = 0; i < tracks.size(); i++) {
+      QuantizeSettings its = by.each().get(i);
+      if (!its.equals(by.song())) {
         own.add(new OwnGrid(tracks.get(i) + 1, its.grid().toString(), its.swing()));
       }
     }
@@ -82,16 +75,9 @@ record QuantizeReport(
         moved,
         timing.lagMs(),
         timing.spreadMs(),
-        song.grid().toString(),
+        by.song().grid().toString(),
         own,
         readings,
         doubtful);
-  }
-
-  /** What most tracks were quantized by. */
-  private static QuantizeSettings usual(List<QuantizeSettings> on) {
-    return on.stream()
-        .max(Comparator.comparingInt(s -> Collections.frequency(on, s)))
-        .orElseThrow();
   }
 }

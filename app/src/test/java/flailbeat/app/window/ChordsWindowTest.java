@@ -97,6 +97,17 @@ class ChordsWindowTest extends HeadlessWindow {
     ui.await(() -> ui.node("roll").getLayoutY() == roll);
   }
 
+  /** The chosen track sounds by itself, and nothing of the song does: all of it is muted. */
+  @Test
+  void the_page_of_a_song_that_is_muted_wholly_says_that_there_is_no_key() throws Exception {
+    open(3);
+    ui.run(() -> session().editing().edit("Mute", s -> s.mapTracks(t -> t.withMuted(true))));
+    ui.press("page-chords");
+    ui.await(() -> ui.text("chord-key").startsWith("There are no notes yet"));
+    assertThat(ui.text("chord-keys-over-time")).startsWith("this clip by itself: ");
+    assertThat(ui.get(() -> session().notices().current().text())).doesNotContain("went wrong");
+  }
+
   @Test
   void the_page_says_the_key_and_the_chord_at_the_playhead_and_takes_another_name()
       throws Exception {

@@ -15,6 +15,7 @@ import flailbeat.core.harmony.ChordSpan;
 import flailbeat.core.harmony.Figured;
 import flailbeat.core.harmony.KeyReading;
 import flailbeat.core.harmony.KeySpan;
+import flailbeat.core.pitch.Key;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
@@ -206,7 +207,7 @@ public final class ChordsPage extends PageBox {
   /** Called for each frame: the playhead goes on to other chords. */
   public void follow() {
     if (!session.chords().harmony().here().equals(shown)) {
-      refresh();
+      refreshHere();
     }
   }
 
@@ -223,6 +224,12 @@ public final class ChordsPage extends PageBox {
     key.setText(keys.isEmpty() ? "There are no notes yet to find a key from." : keys);
     overTime.setText(overTime(harmony));
     Form.show(overTime, !overTime.getText().isEmpty());
+    refreshHere();
+  }
+
+  /** What goes along with the playhead. */
+  private void refreshHere() {
+    Harmony harmony = session.chords().harmony();
     shown = harmony.here();
     here.setText(shown.map(s -> s.chord().name()).orElse("no chord"));
     others.setText(shown.map(this::words).orElse("Put the playhead where notes sound together."));
@@ -240,9 +247,9 @@ public final class ChordsPage extends PageBox {
       lines.add("and " + Counted.of(spans.size() - 1 - MOST_CHANGES, "change") + " more");
     }
     List<KeyReading> clip = harmony.clipKeys();
-    boolean other =
-        !clip.isEmpty() && !clip.getFirst().key().equals(harmony.found().keys().getFirst().key());
-    if (other) {
+    Optional<Key> all = harmony.found().keys().stream().findFirst().map(KeyReading::key);
+    Optional<Key> own = clip.stream().findFirst().map(KeyReading::key);
+    if (own.isPresent() && !own.equals(all)) {
       lines.add("this clip by itself: " + KeyReading.words(clip));
     }
     return String.join("\n", lines);
