@@ -1,7 +1,6 @@
 package flailbeat.core.edit;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.TempoMap;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -14,23 +13,11 @@ import java.util.stream.Stream;
  * one chord, or one onset. Whoever asks for onsets, for chords or for "the next" asks here, and
  * quantizing goes by the same measures, since chords are never struck at one instant.
  *
- * <p>A pitch that is struck again within {@value #DOUBLE_MS} ms was struck once, since no hand
- * repeats a key within some 60 ms; later, another onset begins. Where a part has more that come
- * {@value #DOUBLE_MS} to {@value #REPEATED_MS} ms apart, strokes are so wide of their time that
- * those nearer to one another are no doubles either: then {@value #SURE_DOUBLE_MS} ms count.
+ * <p>A pitch that is struck again begins another onset, unless that is a double ({@link Doubles}).
  */
 public final class Chords {
   /** How far the notes of a chord may begin apart. */
   public static final double TOGETHER_MS = 25;
-
-  /** How far apart one pitch may be struck twice, and be meant once. */
-  public static final double DOUBLE_MS = 30;
-
-  /** So far apart it surely was, however wide of their time strokes are. */
-  public static final double SURE_DOUBLE_MS = 12;
-
-  /** Hardly any hand repeats a key sooner. */
-  public static final double REPEATED_MS = 70;
 
   /** Strummed longer, a chord falls apart. */
   public static final int LONGEST_STRUM_MS = 400;
@@ -43,54 +30,27 @@ public final class Chords {
   private Chords() {}
 
   /**
-   * How far apart one pitch may be struck twice in a part, and be meant once. O(n).
-   *
-   * @param ms when each note is struck, in order
-   * @param pitch of each
-   */
-  public static double doubleMs(double[] ms, int[] pitch) {
-    double[] struck = new double[Pitch.HIGHEST + 1];
-    Arrays.fill(struck, Double.NEGATIVE_INFINITY);
-    int near = 0;
-    int farther = 0;
-    for (int i = 0; i < ms.length; i++) {
-      double apart = ms[i] - struck[pitch[i]];
-      near += apart > SURE_DOUBLE_MS && apart <= DOUBLE_MS ? 1 : 0;
-      farther += apart > DOUBLE_MS && apart <= REPEATED_MS ? 1 : 0;
-      struck[pitch[i]] = ms[i];
-    }
-    return near > farther ? DOUBLE_MS : SURE_DOUBLE_MS;
-  }
-
-  /**
    * For each note the tick at which the first of its chord begins. O(n).
    *
    * @param notes in order of onset
    */
   public static long[] starts(List<Note> notes, TempoMap tempos) {
     long[] result = new long[notes.size()];
-    double[] struck = new double[Pitch.HIGHEST + 1];
-    double[] lastStruck = new double[Pitch.HIGHEST + 1];
     double began = 0;
     long start = -1;
     double[] ms =
         notes.stream().mapToDouble(n -> tempos.nanosAt(n.onset()) / NANOS_PER_MS).toArray();
-    double doubled = doubleMs(ms, notes.stream().mapToInt(Note::pitch).toArray());
+    Doubles doubles = new Doubles(ms, i -> notes.get(i).pitch());
     for (int i = 0; i < result.length; i++) {
-      Note note = notes.get(i);
-      double at = ms[i];
-      boolean struckHere = start >= 0 && struck[note.pitch()] >= began;
-      boolean isDouble =
-          struckHere
-              && (at - struck[note.pitch()] <= doubled
-                  || at - lastStruck[note.pitch()] <= SURE_DOUBLE_MS);
-      lastStruck[note.pitch()] = at;
-      if (start < 0 || !isDouble && (struckHere || at - began > TOGETHER_MS)) {
-        start = note.onset();
-        began = at;
-        Arrays.fill(struck, -1);
+      int pitch = notes.get(i).pitch();
+      boolean struckHere = doubles.wasStruck(pitch);
+      boolean apart =
+          !doubles.isDouble(pitch, ms[i]) && (struckHere || ms[i] - began > TOGETHER_MS);
+      if (start < 0 || apart) {
+        start = notes.get(i).onset();
+        began = ms[i];
+        doubles.beginWith(pitch, ms[i]);
       }
-      struck[note.pitch()] = isDouble ? struck[note.pitch()] : at;
       result[i] = start;
     }
     return result;

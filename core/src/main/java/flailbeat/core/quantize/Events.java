@@ -1,15 +1,15 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.edit.Chords;
+import flailbeat.core.edit.Doubles;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 
 /**
  * Notes as events: those that were struck within {@value Chords#TOGETHER_MS} ms of the first are
- * one event, a chord. A pitch that is struck again within {@link Chords#doubleMs} was meant once,
- * when it was struck first: no hand repeats a note so fast, and an event of its own would have to
- * take the next slot, and drag along what was struck after it. O(n).
+ * one event, a chord. A double ({@link Doubles}) was meant once, when it was struck first: an event
+ * of its own would have to take the next slot, and drag along what was struck after it. O(n).
  */
 final class Events {
   private final int[] eventOf;
@@ -35,26 +35,18 @@ final class Events {
       Drafts drafts, TempoMap tempos, double[] sums, int[] notesIn, boolean[] shared) {
     long[] here = new long[2];
     long[] before = new long[2];
-    double[] struck = new double[Pitch.HIGHEST + 1];
-    Arrays.fill(struck, Double.NEGATIVE_INFINITY);
-    double[] lastStruck = struck.clone();
     int[] struckIn = new int[Pitch.HIGHEST + 1];
     double[] times = new double[drafts.size()];
-    int[] pitches = new int[drafts.size()];
     for (int i = 0; i < times.length; i++) {
       times[i] = tempos.nanosAt(drafts.playedOnset(i)) / 1e6;
-      pitches[i] = drafts.pitch(i);
     }
-    double doubled = Chords.doubleMs(times, pitches);
+    Doubles doubles = new Doubles(times, drafts::pitch);
     int last = -1;
     double began = 0;
     for (int i = 0; i < drafts.size(); i++) {
       double at = times[i];
-      int pitch = pitches[i];
-      boolean isDouble =
-          at - struck[pitch] <= doubled || at - lastStruck[pitch] <= Chords.SURE_DOUBLE_MS;
-      lastStruck[pitch] = at;
-      if (isDouble) {
+      int pitch = drafts.pitch(i);
+      if (doubles.isDouble(pitch, at)) {
         eventOf[i] = struckIn[pitch];
         continue;
       }
@@ -66,7 +58,6 @@ final class Events {
         before[1] = here[1];
         Arrays.fill(here, 0);
       }
-      struck[pitch] = at;
       struckIn[pitch] = last;
       sums[last] += at;
       notesIn[last]++;

@@ -1,6 +1,6 @@
 package flailbeat.core.quantize.fit;
 
-import flailbeat.core.edit.Chords;
+import flailbeat.core.edit.Doubles;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import java.util.ArrayList;
@@ -71,21 +71,15 @@ final class FitTrial {
     int[] eventOf = new int[n];
     List<double[]> events = new ArrayList<>();
     List<Set<Double>> pitches = new ArrayList<>();
-    double doubled =
-        Chords.doubleMs(
-            g.notes.stream().mapToDouble(o -> o[0]).toArray(),
-            g.notes.stream().mapToInt(o -> (int) o[2]).toArray());
-    Map<Double, double[]> struck = new HashMap<>();
+    Map<Double, Integer> struckIn = new HashMap<>();
+    Doubles doubles =
+        new Doubles(
+            g.notes.stream().mapToDouble(o -> o[0]).toArray(), i -> (int) g.notes.get(i)[2]);
     for (int i = 0; i < n; i++) {
       double at = g.notes.get(i)[0];
       double pitch = g.notes.get(i)[2];
-      double[] first =
-          struck.getOrDefault(
-              pitch, new double[] {Double.NEGATIVE_INFINITY, 0, Double.NEGATIVE_INFINITY});
-      boolean isDouble = at - first[0] <= doubled || at - first[2] <= Chords.SURE_DOUBLE_MS;
-      first[2] = at;
-      if (isDouble) {
-        eventOf[i] = (int) first[1];
+      if (doubles.isDouble((int) pitch, at)) {
+        eventOf[i] = struckIn.get(pitch);
         continue;
       }
       if (events.isEmpty()
@@ -97,7 +91,7 @@ final class FitTrial {
       events.getLast()[0] += at;
       events.getLast()[1]++;
       pitches.getLast().add(pitch);
-      struck.put(pitch, new double[] {at, events.size() - 1, at});
+      struckIn.put(pitch, events.size() - 1);
       eventOf[i] = events.size() - 1;
     }
     double[] times = events.stream().mapToDouble(e -> e[0] / e[1]).toArray();
