@@ -1,6 +1,5 @@
 package flailbeat.core.chore;
 
-import flailbeat.core.edit.Chords;
 import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.model.Note;
@@ -25,10 +24,7 @@ final class ChordChores {
   }
 
   private List<List<Note>> chords(Area.Part part) {
-    if (part.track().instrument().kit()) {
-      return List.of();
-    }
-    return Chords.ofStrummed(part.notes(), tempos).stream().filter(c -> c.size() > 1).toList();
+    return ChordEdits.chords(part.track(), part.notes(), tempos);
   }
 
   void voice(UnaryOperator<List<Integer>> voicing) {

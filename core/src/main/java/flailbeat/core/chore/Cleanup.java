@@ -1,6 +1,8 @@
 package flailbeat.core.chore;
 
+import flailbeat.core.edit.Chords;
 import flailbeat.core.harmony.BrokenChords;
+import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.harmony.Voicing;
 
 /** Chores that come with the application. */
@@ -26,8 +28,14 @@ public enum Cleanup implements ByNumber {
   CHORD_DROP_2("chord-drop-2", "Drop the second voice of chords"),
   CHORD_DROP_3("chord-drop-3", "Drop the third voice of chords"),
   CHORD_LEAD("chord-lead", "Lead chords smoothly"),
-  STRUM_UP("strum-up", "Strum chords up in # ms", 1, 400, 40),
-  STRUM_DOWN("strum-down", "Strum chords down in # ms", 1, 400, 40),
+  STRUM_UP(
+      "strum-up", "Strum chords up in # ms", 1, Chords.LONGEST_STRUM_MS, ChordEdits.USUAL_STRUM_MS),
+  STRUM_DOWN(
+      "strum-down",
+      "Strum chords down in # ms",
+      1,
+      Chords.LONGEST_STRUM_MS,
+      ChordEdits.USUAL_STRUM_MS),
   BREAK_UP("break-up", "Break chords upwards, # to a beat", 1, 12, 2),
   BREAK_DOWN("break-down", "Break chords downwards, # to a beat", 1, 12, 2),
   BREAK_STENCIL("break-stencil", "Break chords as the stencil");

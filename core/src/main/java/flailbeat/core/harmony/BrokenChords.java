@@ -3,6 +3,7 @@ package flailbeat.core.harmony;
 import flailbeat.core.edit.notes.Stencil;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Pitch;
+import flailbeat.core.time.TickRange;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -28,13 +29,34 @@ public final class BrokenChords {
    * @param next from a tick to the next line
    */
   public static List<Note> of(List<Note> chord, Order order, LongUnaryOperator next) {
-    long end = end(chord);
     List<Note> turns = turns(chord, order);
+    List<TickRange> steps = steps(chord, next);
     List<Note> result = new ArrayList<>();
+    for (int turn = 0; turn < steps.size(); turn++) {
+      TickRange step = steps.get(turn);
+      result.add(at(turns.get(turn % turns.size()), step.start(), step.length()));
+    }
+    return result;
+  }
+
+  /**
+   * All notes on each line; they last up to the next.
+   *
+   * @param next from a tick to the next line
+   */
+  public static List<Note> repeated(List<Note> chord, LongUnaryOperator next) {
+    return steps(chord, next).stream()
+        .flatMap(step -> chord.stream().map(n -> at(n, step.start(), step.length())))
+        .toList();
+  }
+
+  private static List<TickRange> steps(List<Note> chord, LongUnaryOperator next) {
+    List<TickRange> result = new ArrayList<>();
+    long end = end(chord);
     long at = start(chord);
-    for (int turn = 0; at < end; turn++) {
+    while (at < end) {
       long to = Math.min(end, Math.max(at + 1, next.applyAsLong(at)));
-      result.add(at(turns.get(turn % turns.size()), at, to - at));
+      result.add(new TickRange(at, to));
       at = to;
     }
     return result;

@@ -32,12 +32,15 @@ public final class ChordEdits {
   private ChordEdits() {}
 
   private static List<List<Note>> chords(Song song, Track track, Set<NoteId> ids) {
+    return chords(track, NoteEdits.find(track, ids), song.tempos());
+  }
+
+  /** The chords that some notes of a track make; drums and single notes are none. */
+  public static List<List<Note>> chords(Track track, List<Note> notes, TempoMap tempos) {
     if (track.instrument().kit()) {
       return List.of();
     }
-    return Chords.ofStrummed(NoteEdits.find(track, ids), song.tempos()).stream()
-        .filter(c -> c.size() > 1)
-        .toList();
+    return Chords.ofStrummed(notes, tempos).stream().filter(c -> c.size() > 1).toList();
   }
 
   private static List<Integer> pitches(List<Note> chord) {

@@ -3,8 +3,8 @@ package flailbeat.core.harmony;
 import flailbeat.core.model.Note;
 import flailbeat.core.pitch.Key;
 import flailbeat.core.pitch.Pitch;
-import flailbeat.core.pitch.Scale;
 import flailbeat.core.time.TickRange;
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -54,7 +54,7 @@ final class KeyChanges {
     double[][] result = new double[KEYS][Pitch.OCTAVE];
     for (int number = 0; number < KEYS; number++) {
       Key key = key(number);
-      boolean minor = key.scale() == Scale.NATURAL_MINOR || key.scale() == Scale.DORIAN;
+      boolean minor = KeyFinder.isMinor(key.scale());
       for (int above = 0; above < Pitch.OCTAVE; above++) {
         int degree = KeyFinder.asInMajorOrMinor(above, key.scale());
         double share = (minor ? IN_MINOR : IN_MAJOR)[degree];
@@ -87,12 +87,11 @@ final class KeyChanges {
       if (readings.isEmpty()) {
         continue;
       }
-      boolean same =
+      boolean goesOn =
           !result.isEmpty() && result.getLast().key().key().equals(readings.getFirst().key());
-      if (same) {
+      if (goesOn) {
         TickRange joined = new TickRange(result.removeLast().range().start(), range.end());
-        readings = SongChords.keys(in(notes, joined));
-        result.add(new KeySpan(joined, readings));
+        result.add(new KeySpan(joined, SongChords.keys(in(notes, joined))));
       } else {
         result.add(new KeySpan(range, readings));
       }
@@ -101,7 +100,12 @@ final class KeyChanges {
   }
 
   private static List<Note> in(List<Note> notes, TickRange range) {
-    return notes.stream().filter(n -> range.contains(n.onset())).toList();
+    int from = firstFrom(notes, range.start());
+    return notes.subList(from, firstFrom(notes, range.end()));
+  }
+
+  private static int firstFrom(List<Note> notes, long tick) {
+    return InOrder.firstFailing(0, notes.size(), i -> notes.get(i).onset() < tick);
   }
 
   private static double[] durations(Slices slices, int from, int to) {

@@ -82,7 +82,7 @@ public final class KeyFinder {
     return result;
   }
 
-  private static boolean isMinor(Scale mode) {
+  static boolean isMinor(Scale mode) {
     return mode == Scale.NATURAL_MINOR || mode == Scale.DORIAN;
   }
 

@@ -96,11 +96,13 @@ public final class SongChords {
     long end = Math.max(said + 1, song.end());
     TickRange whole = song.meters().wholeBars(new TickRange(0, end));
     Slices slices = Slices.of(notes, song.meters(), whole);
-    Found keys = new Found(keys(notes), KeyChanges.find(notes, slices), List.of());
-    KeyMap spelledBy = song.keys().changes().isEmpty() ? keys.keyMap() : song.keys();
+    List<KeySpan> keySpans = KeyChanges.find(notes, slices);
+    List<KeyReading> keys = keySpans.size() == 1 ? keySpans.getFirst().readings() : keys(notes);
+    Found found = new Found(keys, keySpans, List.of());
+    KeyMap spelledBy = song.keys().changes().isEmpty() ? found.keyMap() : song.keys();
     List<ChordSpan> spans =
         slices.size() > MOST_SLICES ? List.of() : finder.find(slices, spelledBy);
-    return new Found(keys.keys(), keys.keySpans(), ChordMarks.over(spans, marks));
+    return new Found(keys, keySpans, ChordMarks.over(spans, marks));
   }
 
   /**

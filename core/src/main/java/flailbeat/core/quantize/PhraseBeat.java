@@ -72,6 +72,11 @@ public final class PhraseBeat {
    * heard round by round, and what is muted is heard as well; of each track, its first {@value
    * #MOST_HEARD} notes.
    */
+  public static SongBeat.Found ofSong(Song song) {
+    return ofSong(song, Progress.NONE);
+  }
+
+  /** As {@link #ofSong(Song)}, telling how far it is. */
   public static SongBeat.Found ofSong(Song song, Progress progress) {
     return new SongBeat(song.tracks().stream().map(t -> voice(song, t)).toList()).find(progress);
   }
@@ -92,7 +97,7 @@ public final class PhraseBeat {
     return voice;
   }
 
-  /** The track that a song's beat is heard from: the one with the most notes. */
+  /** The track with the most notes. */
   public static Track busiest(Song song) {
     return song.tracks().stream().max(Comparator.comparingInt(Track::noteCount)).orElseThrow();
   }

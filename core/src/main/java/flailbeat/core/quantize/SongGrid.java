@@ -38,9 +38,6 @@ public final class SongGrid {
   /** A part is said to go its own way where that is so much likelier than not. */
   private static final double SURE = 0.9;
 
-  /** By so much the model is surer than it is right: measured, see docs/quantizing.md. */
-  private static final double CAUTION = 1;
-
   /** Which grids lie within one: all of their lines are lines of it. */
   private static final Map<String, List<String>> WITHIN =
       Map.ofEntries(
@@ -57,23 +54,6 @@ public final class SongGrid {
           Map.entry("1/4:7", List.of("1/4")),
           Map.entry("1/8 swung", List.of("1/4")),
           Map.entry("1/16 swung", List.of("1/4", "1/8")));
-
-  /** The largest of these. */
-  private static final Map<String, List<String>> LARGEST_WITHIN =
-      Map.ofEntries(
-          Map.entry("1/4", List.of()),
-          Map.entry("1/8", List.of("1/4")),
-          Map.entry("1/16", List.of("1/8")),
-          Map.entry("1/32", List.of("1/16")),
-          Map.entry("1/4T", List.of()),
-          Map.entry("1/8T", List.of("1/4", "1/4T")),
-          Map.entry("1/16T", List.of("1/8", "1/8T")),
-          Map.entry("1/8+1/8T", List.of("1/8", "1/8T")),
-          Map.entry("1/16+1/8T", List.of("1/16", "1/8+1/8T")),
-          Map.entry("1/4:5", List.of("1/4")),
-          Map.entry("1/4:7", List.of("1/4")),
-          Map.entry("1/8 swung", List.of("1/4")),
-          Map.entry("1/16 swung", List.of("1/8")));
 
   private static final double LEAST = 1e-12;
 
@@ -132,24 +112,10 @@ public final class SongGrid {
   }
 
   private static List<Match> song(List<List<Match>> parts) {
-    List<Match> result = new ArrayList<>();
-    double best = Double.NEGATIVE_INFINITY;
-    int grids = parts.getFirst().size();
-    for (int grid = 0; grid < grids; grid++) {
-      double sum = evidence(parts, grid);
-      best = Math.max(best, sum);
-      result.add(together(parts, grid, sum));
-    }
-    double top = best;
-    double all = result.stream().mapToDouble(m -> likely(m, top)).sum();
-    return result.stream()
-        .map(m -> m.withProbability(likely(m, top) / all))
-        .sorted(Comparator.comparingDouble(Match::evidence).reversed())
-        .toList();
-  }
-
-  private static double likely(Match match, double best) {
-    return Math.exp(CAUTION * (match.evidence() - best));
+    return WhichGrid.ranked(
+        IntStream.range(0, parts.getFirst().size())
+            .mapToObj(grid -> together(parts, grid, evidence(parts, grid)))
+            .toList());
   }
 
   /**
@@ -158,28 +124,33 @@ public final class SongGrid {
    * at least is played on both: parts that are played on one each go their own ways.
    */
   private static double evidence(List<List<Match>> parts, int grid) {
-    List<String> subs = LARGEST_WITHIN.get(name(parts.getFirst().get(grid)));
-    double sum = 0;
-    double[] within = new double[subs.size()];
-    double both = 0;
-    double none = 0;
-    for (List<Match> part : parts) {
-      double all = evidence(part, grid, n -> true);
-      sum += all;
-      for (int sub = 0; sub < within.length; sub++) {
-        String named = subs.get(sub);
-        within[sub] += evidence(part, grid, n -> isWithin(n, named)) - all;
-      }
-      none += evidence(part, grid, n -> !n.equals(name(part.get(grid)))) - all;
-      both += evidence(part, grid, n -> subs.stream().allMatch(named -> isWithin(n, named))) - all;
-    }
+    Match match = parts.getFirst().get(grid);
+    double all = evidence(parts, grid, n -> true);
     double coarser = 0;
-    for (double each : within) {
-      coarser += Math.exp(each);
+    if (isSum(match)) {
+      coarser = Math.exp(evidence(parts, grid, n -> !n.equals(name(match))) - all);
+    } else {
+      List<String> largest = largestWithin(name(match));
+      for (String sub : largest) {
+        coarser += Math.exp(evidence(parts, grid, n -> isWithin(n, sub)) - all);
+      }
+      // Of two, what lies within both was counted twice.
+      Predicate<String> inAll = n -> largest.stream().allMatch(sub -> isWithin(n, sub));
+      coarser -= largest.size() > 1 ? Math.exp(evidence(parts, grid, inAll) - all) : 0;
     }
-    coarser -= within.length > 1 ? Math.exp(both) : 0;
-    double wanted = isSum(parts.getFirst().get(grid)) ? 1 - Math.exp(none) : 1 - coarser;
-    return sum + Math.log(Math.max(LEAST, wanted));
+    return all + Math.log(Math.max(LEAST, 1 - coarser));
+  }
+
+  private static double evidence(List<List<Match>> parts, int grid, Predicate<String> ways) {
+    return parts.stream().mapToDouble(p -> evidenceOf(p, grid, ways)).sum();
+  }
+
+  /** Of the grids that lie within one, those that lie in no other of them: two at most. */
+  private static List<String> largestWithin(String grid) {
+    List<String> within = WITHIN.get(grid);
+    return within.stream()
+        .filter(n -> within.stream().noneMatch(other -> WITHIN.get(other).contains(n)))
+        .toList();
   }
 
   private static boolean isSum(Match match) {
@@ -191,7 +162,7 @@ public final class SongGrid {
   }
 
   /** What a part says for some of the ways in which it may be played in a song on a grid. */
-  private static double evidence(List<Match> part, int grid, Predicate<String> ways) {
+  private static double evidenceOf(List<Match> part, int grid, Predicate<String> ways) {
     double best = part.stream().mapToDouble(Match::evidence).max().orElseThrow();
     List<String> within = WITHIN.get(name(part.get(grid)));
     double whole = within.isEmpty() ? 1 : ALL_OF_IT;
@@ -244,21 +215,10 @@ public final class SongGrid {
     if (weighed.isEmpty()) {
       return new Part(List.of(), false);
     }
-    double best = weighed.stream().mapToDouble(Match::evidence).max().orElseThrow();
-    double all = weighed.stream().mapToDouble(m -> likely(m, best)).sum();
+    List<Match> own = WhichGrid.ranked(weighed);
     String named = name(song.getFirst());
-    List<String> within = WITHIN.get(named);
     double inSong =
-        IntStream.range(0, weighed.size())
-            .mapToObj(weighed::get)
-            .filter(m -> name(m).equals(named) || within.contains(name(m)))
-            .mapToDouble(m -> likely(m, best) / all)
-            .sum();
-    List<Match> own =
-        weighed.stream()
-            .map(m -> m.withProbability(likely(m, best) / all))
-            .sorted(Comparator.comparingDouble(Match::evidence).reversed())
-            .toList();
+        own.stream().filter(m -> isWithin(name(m), named)).mapToDouble(Match::probability).sum();
     return new Part(own, (1 - inSong) * OTHERWISE > SURE / (1 - SURE) * inSong);
   }
 

@@ -64,7 +64,7 @@ public final class WhichGrid {
       return new Match(grid, swing, lagMs, spreadMs, evidence - price, probability);
     }
 
-    Match withProbability(double value) {
+    private Match withProbability(double value) {
       return new Match(grid, swing, lagMs, spreadMs, evidence, value);
     }
 
@@ -95,7 +95,12 @@ public final class WhichGrid {
 
   /** As {@link #rank(List)}, telling how far it is. */
   public List<Match> rank(List<Note> notes, Progress progress) {
-    List<Match> found = new ArrayList<>(weighed(notes, MOST_NOTES, progress));
+    return ranked(weighed(notes, MOST_NOTES, progress));
+  }
+
+  /** Grids by their evidence, the likeliest first, with the probability of each among them. */
+  static List<Match> ranked(List<Match> weighed) {
+    List<Match> found = new ArrayList<>(weighed);
     found.sort(Comparator.comparingDouble(Match::evidence).reversed());
     double best = found.isEmpty() ? 0 : found.getFirst().evidence();
     double sum = found.stream().mapToDouble(m -> Math.exp(m.evidence() - best)).sum();

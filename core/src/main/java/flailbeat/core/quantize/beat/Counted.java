@@ -60,10 +60,15 @@ final class Counted {
     for (int b = first; b <= last; b++) {
       times[b - first] = timeOf(b);
     }
-    for (int i = 1; i < times.length; i++) {
-      times[i] = Math.max(times[i], times[i - 1] + 1);
+    return new BeatGuess(rising(times), beatsPerBar, 0);
+  }
+
+  /** Each a millisecond at least after the one before; the array itself. */
+  static double[] rising(double... ms) {
+    for (int i = 1; i < ms.length; i++) {
+      ms[i] = Math.max(ms[i], ms[i - 1] + 1);
     }
-    return new BeatGuess(times, beatsPerBar, 0);
+    return ms;
   }
 
   private int firstFrom(double beat) {

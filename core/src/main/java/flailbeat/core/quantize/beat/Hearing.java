@@ -148,7 +148,7 @@ final class Hearing {
   double plain() {
     double sum = 0;
     for (int row = 0; row < rows.size(); row++) {
-      sum += evidence(row, parts, 0, parts, parts);
+      sum += evidence(row, parts, 0, parts, chances(row, parts, parts));
     }
     return sum;
   }
@@ -161,13 +161,9 @@ final class Hearing {
     double sum = bar.usual() + begins(bar, begins);
     for (int row = 0; row < rows.size(); row++) {
       double both = rowEvidence(row, bar, begins);
-      sum += isAside(rows.get(row).kind()) ? ACCENTS_COUNT * both : both;
+      sum += rows.get(row).isAside() ? ACCENTS_COUNT * both : both;
     }
     return sum;
-  }
-
-  private static boolean isAside(Row.Kind kind) {
-    return kind == Row.Kind.ACCENT || kind == Row.Kind.LONG;
   }
 
   /** Songs begin on the bar line more often than not; if before it, then just before. */
@@ -177,19 +173,19 @@ final class Hearing {
   }
 
   private double rowEvidence(int row, Bar bar, int begins) {
-    double one = evidence(row, bar.slots(), begins, bar.step(), bar.slots());
-    double two = evidence(row, 2 * bar.slots(), begins, bar.step(), bar.slots());
+    double[] chances = chances(row, bar.step(), bar.slots());
+    double one = evidence(row, bar.slots(), begins, bar.step(), chances);
+    double two = evidence(row, 2 * bar.slots(), begins, bar.step(), chances);
     double most = Math.max(one, two);
     return most + Math.log((Math.exp(one - most) + Math.exp(two - most)) / 2);
   }
 
-  private double evidence(int row, int period, int begins, int step, int bar) {
+  private double evidence(int row, int period, int begins, int step, double... chances) {
     double[] playedInBeat = new double[step];
     double[] metInBeat = new double[step];
     double[] played = new double[period];
     double[] met = new double[period];
     int[] own = slots[row];
-    double[] chances = chances(rows.get(row).kind(), own, step, bar);
     double sum = 0;
     int next = 0;
     for (int slot = own[0]; slot <= own[own.length - 1]; slot++) {
@@ -201,7 +197,7 @@ final class Hearing {
       }
       int inPeriod = Math.floorMod(slot - begins, period);
       int place = Math.floorMod(slot - begins, step);
-      double chance = chances[inPeriod % bar];
+      double chance = chances[inPeriod % chances.length];
       double usual = (BELIEF * chance + playedInBeat[place]) / (BELIEF + metInBeat[place]);
       double expected = (chance + usual) / 2;
       double p = (BEAT_BELIEF * expected + played[inPeriod]) / (BEAT_BELIEF + met[inPeriod]);
@@ -222,8 +218,9 @@ final class Hearing {
    * How usual it is that each slot of a bar is played on, by where it lies, in a row that has as
    * many strokes as this: the odds are raised or lowered alike until as many are expected.
    */
-  private static double[] chances(Row.Kind kind, int[] own, int step, int bar) {
-    double[] usual = kind.chances();
+  private double[] chances(int row, int step, int bar) {
+    int[] own = slots[row];
+    double[] usual = rows.get(row).kind().chances();
     double[] odds = new double[bar];
     for (int slot = 0; slot < bar; slot++) {
       double chance = usual[where(slot, step, bar > step)];
@@ -274,18 +271,11 @@ final class Hearing {
     Counted counted = new Counted(beats, ms, REACH_MS / meanBeatMs());
     int from = (int) Math.floor(beats[0]) - 1;
     int to = (int) Math.ceil(beats[beats.length - 1]) + 1;
-    return new Hearing(rows, times(counted, from, to, 1, 0), from, parts);
-  }
-
-  private static double[] times(Counted counted, int from, int to, double each, double later) {
     double[] times = new double[to - from + 1];
-    for (int b = from; b <= to; b++) {
-      times[b - from] = counted.timeOf(b * each + later);
+    for (int beat = from; beat <= to; beat++) {
+      times[beat - from] = counted.timeOf(beat);
     }
-    for (int i = 1; i < times.length; i++) {
-      times[i] = Math.max(times[i], times[i - 1] + 1);
-    }
-    return times;
+    return new Hearing(rows, Counted.rising(times), from, parts);
   }
 
   /** When the beats of it come from a slot on, so many slots apart. */

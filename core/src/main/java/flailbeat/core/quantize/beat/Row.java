@@ -61,7 +61,12 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
 
   /** Whether its strokes are those of another row over again. */
   boolean isDerived() {
-    return kind == Kind.CHANGE || kind == Kind.ACCENT || kind == Kind.LONG;
+    return kind == Kind.CHANGE || isAside();
+  }
+
+  /** Whether it holds those of a part's strokes that stand out. */
+  boolean isAside() {
+    return kind == Kind.ACCENT || kind == Kind.LONG;
   }
 
   /** The rows of a part; those with fewer than two strokes are none. */

@@ -13,8 +13,8 @@ import java.util.stream.Stream;
  *
  * <p>Ways to count are begun from the parts by themselves and from all of them ({@link
  * BeatFinder}); each is then weighed by all rows of strokes, with a lag for each ({@link Hearing}),
- * and by each bar there may be ({@link Bar}). Which beat begins the bar is judged by what stands on
- * it ({@code Downbeat}).
+ * and by each bar there may be ({@link Bar}), begun on each beat of it. A long rest parts a song:
+ * its longest stretch says what it is in, and the others are counted alike.
  */
 public final class SongBeat {
   private static final double USUAL_BPM = 108;
@@ -94,10 +94,14 @@ public final class SongBeat {
 
   /** Finds the beat. */
   public Found find(Progress progress) {
-    List<Weighed> all = weighed(progress);
-    List<List<Weighed>> behind = others.stream().map(o -> o.weighed(progress)).toList();
+    double share = 1.0 / (1 + others.size());
+    List<Weighed> all = weighed(progress.part(0, share));
     if (all.isEmpty()) {
       return new Found(List.of(), 0, 0);
+    }
+    List<List<Weighed>> behind = new ArrayList<>();
+    for (int i = 1; i <= others.size(); i++) {
+      behind.add(others.get(i - 1).weighed(progress.part(i * share, (i + 1) * share)));
     }
     double best = all.getFirst().weight();
     double sum = all.stream().mapToDouble(w -> likely(w, best)).sum();
@@ -107,9 +111,9 @@ public final class SongBeat {
       boolean known = told.stream().anyMatch(t -> isSame(t, each));
       if (!known && told.size() < BeatFinder.OFFERED) {
         told.add(each);
-        double share =
+        double same =
             all.stream().filter(w -> isSame(w, each)).mapToDouble(w -> likely(w, best)).sum();
-        guesses.add(guess(each, behind).withProbability(share / sum));
+        guesses.add(guess(each, behind).withProbability(same / sum));
       }
     }
     Weighed first = all.getFirst();
@@ -128,8 +132,12 @@ public final class SongBeat {
   }
 
   private static boolean isOneTempo(Weighed a, Weighed b) {
-    double ratio = a.hearing().meanBeatMs() / b.hearing().meanBeatMs();
-    return Math.abs(Math.log(ratio)) < ONE_TEMPO;
+    return tempoApart(a.hearing(), b.hearing()) < ONE_TEMPO;
+  }
+
+  /** How far two tempos are apart: the logarithm of how many times the one is faster. */
+  private static double tempoApart(Hearing a, Hearing b) {
+    return Math.abs(Math.log(a.meanBeatMs() / b.meanBeatMs()));
   }
 
   /** Whether two ways are one to a listener: the same bars at the same places. */
@@ -153,7 +161,7 @@ public final class SongBeat {
     for (List<Weighed> other : behind) {
       other.stream()
           .filter(w -> w.bar().meter().equals(way.bar().meter()))
-          .filter(w -> isAbout(w, way))
+          .filter(w -> tempoApart(w.hearing(), way.hearing()) < TEMPO_AFTER_REST)
           .findFirst()
           .ifPresent(w -> stretches.add(beats(w)));
     }
@@ -161,11 +169,6 @@ public final class SongBeat {
     double[] ms = stretches.stream().reduce((a, b) -> joined(a, b, beats)).orElseThrow();
     double bpm = MS_PER_MINUTE / way.hearing().meanBeatMs();
     return new BeatGuess(ms, beats, 0, Optional.of(way.bar().meter()), bpm);
-  }
-
-  private static boolean isAbout(Weighed a, Weighed b) {
-    double ratio = a.hearing().meanBeatMs() / b.hearing().meanBeatMs();
-    return Math.abs(Math.log(ratio)) < TEMPO_AFTER_REST;
   }
 
   /** Two stretches with whole bars between them, as even as can be. */
@@ -178,14 +181,7 @@ public final class SongBeat {
       result[before.length - 1 + i] = before[before.length - 1] + silent * i / (bars * beats);
     }
     System.arraycopy(after, 0, result, result.length - after.length, after.length);
-    return rising(result);
-  }
-
-  private static double[] rising(double... ms) {
-    for (int i = 1; i < ms.length; i++) {
-      ms[i] = Math.max(ms[i], ms[i - 1] + 1);
-    }
-    return ms;
+    return Counted.rising(result);
   }
 
   /** From the first bar line at or before the first stroke to the end of the last bar. */
@@ -195,7 +191,7 @@ public final class SongBeat {
     int before = Math.floorDiv(hearing.firstSlot() - way.begins(), bar.slots());
     int from = way.begins() + before * bar.slots();
     int bars = Math.max(1, Math.ceilDiv(hearing.lastSlot() + 1 - from, bar.slots()));
-    return rising(hearing.beats(from, bar.unit(), bars * bar.meter().beats() + 1));
+    return Counted.rising(hearing.beats(from, bar.unit(), bars * bar.meter().beats() + 1));
   }
 
   List<Weighed> weighed(Progress progress) {
@@ -294,7 +290,7 @@ public final class SongBeat {
   }
 
   private static boolean isSame(Hearing a, Hearing b) {
-    if (a.parts() != b.parts() || Math.abs(Math.log(a.meanBeatMs() / b.meanBeatMs())) > ONE_TEMPO) {
+    if (a.parts() != b.parts() || tempoApart(a, b) > ONE_TEMPO) {
       return false;
     }
     double apart = a.beatsAt(b.timeAt(0)) % 1;

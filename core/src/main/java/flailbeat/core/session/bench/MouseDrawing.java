@@ -101,6 +101,9 @@ public final class MouseDrawing {
   /** Lines that follow the zoom are no nearer to one another than this. */
   private static final double LEAST_PIXELS = 14;
 
+  /** What is said where there is none and one is wanted. */
+  public static final String NO_STENCIL = "Take a stencil first, from selected notes";
+
   private final Document document;
   private final QuantizePreview timing;
   private final Performer performer;
@@ -169,9 +172,7 @@ public final class MouseDrawing {
    * @throws IllegalArgumentException where there is no stencil, or the name is none
    */
   public void keepStencil(String name) {
-    Stencil now =
-        stencil.orElseThrow(
-            () -> new IllegalArgumentException("Take a stencil first, from selected notes"));
+    Stencil now = stencil.orElseThrow(() -> new IllegalArgumentException(NO_STENCIL));
     stencils.keep(name, now);
     fillWith(stencil, name.strip());
   }

@@ -182,7 +182,7 @@ public final class ChordActions {
                 apply(
                     "Broken as the stencil",
                     (s, ids) -> ChordEdits.broken(s, ids, c -> BrokenChords.of(c, stencil))),
-            () -> notices.tell(TypedChords.NO_STENCIL));
+            () -> notices.tell(MouseDrawing.NO_STENCIL));
   }
 
   /** Says what the chord at a tick is called; empty takes back what was said. */

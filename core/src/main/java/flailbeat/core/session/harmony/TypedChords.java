@@ -23,12 +23,9 @@ import flailbeat.core.time.TickRange;
 import flailbeat.core.time.Ticks;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.LongUnaryOperator;
 
 /** Chords that are typed by name, put onto the chosen track as one undo step. */
 public final class TypedChords {
-  static final String NO_STENCIL = "Take a stencil first, from selected notes";
-
   private static final int LONGEST_LABEL = 40;
   private static final int LOWEST_CENTER = 43;
   private static final int HIGHEST_CENTER = 84;
@@ -112,7 +109,7 @@ public final class TypedChords {
           document.track().name() + " is a kit: choose a track with pitches");
     }
     if (rhythm == Rhythm.STENCIL && drawing.stencil().isEmpty()) {
-      throw new IllegalArgumentException(NO_STENCIL);
+      throw new IllegalArgumentException(MouseDrawing.NO_STENCIL);
     }
     Song before = document.song();
     long start = before.meters().barRangeAt(place()).start();
@@ -179,26 +176,12 @@ public final class TypedChords {
   private List<Note> struck(Song song, List<Note> chord, Rhythm rhythm) {
     return switch (rhythm) {
       case HELD -> chord;
-      case BEATS -> again(chord, t -> t + song.meters().meterAt(t).ticksPerBeat());
+      case BEATS -> BrokenChords.repeated(chord, t -> t + song.meters().meterAt(t).ticksPerBeat());
       case STEPS -> {
         long length = Math.round(steps.settings().length().ticks().doubleValue());
-        yield again(chord, t -> t + Math.max(1, length));
+        yield BrokenChords.repeated(chord, t -> t + length);
       }
       case STENCIL -> BrokenChords.of(chord, drawing.stencil().orElseThrow());
     };
-  }
-
-  private static List<Note> again(List<Note> chord, LongUnaryOperator next) {
-    List<Note> result = new ArrayList<>();
-    long end = chord.getFirst().end();
-    long at = chord.getFirst().onset();
-    while (at < end) {
-      long to = Math.min(end, next.applyAsLong(at));
-      for (Note note : chord) {
-        result.add(Note.placed(note.id(), note.pitch(), note.velocity(), at, to - at));
-      }
-      at = to;
-    }
-    return result;
   }
 }
