@@ -64,16 +64,16 @@ final class AutoGrid {
     err.printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
     List<QuantizeSettings> each = new ArrayList<>();
     for (int i = 0; i < chosen.size(); i++) {
-      SongGrid.Part part = found.parts().get(i);
-      each.add(on(settings, part.goesOwnWay() ? part.own().getFirst() : best));
-      if (part.goesOwnWay()) {
+      WhichGrid.Match match = found.of(i);
+      each.add(on(settings, match));
+      if (found.parts().get(i).goesOwnWay()) {
         err.printf(
             Locale.ROOT,
             "track %d (%s) goes its own way: grid %s (%.0f %%)%n",
             chosen.get(i) + 1,
             CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
-            part.own().getFirst(),
-            100 * part.own().getFirst().probability());
+            match,
+            100 * match.probability());
       }
     }
     return new Chosen(on(settings, best), each);

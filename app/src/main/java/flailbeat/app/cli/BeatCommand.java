@@ -7,7 +7,6 @@ import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.text.Counted;
-import flailbeat.core.work.Progress;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
@@ -60,7 +59,7 @@ final class BeatCommand implements Callable<Integer> {
   public Integer call() throws CommandFault {
     try {
       Song song = Formats.ALL.read(in).song();
-      SongBeat.Found heard = PhraseBeat.ofSong(song, Progress.NONE);
+      SongBeat.Found heard = PhraseBeat.ofSong(song);
       List<Guess> guesses = heard.guesses().stream().map(g -> guess(song, g)).toList();
       if (guesses.isEmpty()) {
         throw new CommandFault(
@@ -68,7 +67,12 @@ final class BeatCommand implements Callable<Integer> {
       }
       int parts = (int) song.tracks().stream().filter(t -> t.noteCount() > 0).count();
       Found found =
-          new Found(in.toString(), parts, rounded(heard.tempo()), rounded(heard.meter()), guesses);
+          new Found(
+              in.toString(),
+              parts,
+              CommandLineApp.rounded(heard.tempo()),
+              CommandLineApp.rounded(heard.meter()),
+              guesses);
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(JsonMapper.builder().build().writeValueAsString(found));
@@ -81,17 +85,13 @@ final class BeatCommand implements Callable<Integer> {
     }
   }
 
-  private static double rounded(double share) {
-    return Math.round(share * 1000) / 1000.0;
-  }
-
   private static Guess guess(Song song, BeatGuess g) {
     double[] seconds = g.beatMs().clone();
     for (int i = 0; i < seconds.length; i++) {
       seconds[i] /= 1000;
     }
     return new Guess(
-        rounded(g.probability()),
+        CommandLineApp.rounded(g.probability()),
         g.bpm(),
         g.variationPercent(),
         g.meter().orElse(song.meters().meterAt(0)).toString(),

@@ -97,10 +97,6 @@ final class ChordsCommand implements Callable<Integer> {
     }
   }
 
-  private static double rounded(double share) {
-    return Math.round(share * 1000) / 1000.0;
-  }
-
   private static Told told(Song song, ChordSpan span) {
     long tick = span.range().start();
     return new Told(
@@ -109,19 +105,19 @@ final class ChordsCommand implements Callable<Integer> {
         span.range().end(),
         song.tempos().nanosAt(tick) / NANOS_PER_SECOND,
         span.chord().name(),
-        rounded(span.share()),
+        CommandLineApp.rounded(span.share()),
         span.byHand(),
         span.readings().stream().skip(1).map(ChordsCommand::name).toList());
   }
 
   private static Name name(ChordReading reading) {
-    return new Name(reading.chord().name(), rounded(reading.share()));
+    return new Name(reading.chord().name(), CommandLineApp.rounded(reading.share()));
   }
 
   private static List<Name> names(List<KeyReading> keys) {
     return keys.stream()
         .limit(MOST_KEYS)
-        .map(k -> new Name(k.words(), rounded(k.share())))
+        .map(k -> new Name(k.words(), CommandLineApp.rounded(k.share())))
         .toList();
   }
 

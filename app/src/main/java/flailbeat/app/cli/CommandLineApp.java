@@ -75,6 +75,11 @@ public final class CommandLineApp {
     return line.getCommandSpec().exitCodeOnInvalidInput();
   }
 
+  /** A share as JSON has it, to a tenth of a per cent. */
+  static double rounded(double share) {
+    return Math.round(share * 1000) / 1000.0;
+  }
+
   /** Text on one line with nothing in it that a terminal would obey. */
   static String plain(String text) {
     return text.codePoints()

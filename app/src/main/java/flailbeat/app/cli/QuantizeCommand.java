@@ -187,11 +187,11 @@ final class QuantizeCommand implements Callable<Integer> {
     return 0;
   }
 
-  /** Every track on the beat that the one with the most notes is likeliest to have. */
+  /** Every track on the beat that all of them together are likeliest to have. */
   private Input onItsBeat(Input read, Progress progress) throws CommandFault {
     progress.now("Looking for the beat");
     Song song = read.opened().song();
-    SongBeat.Found heard = PhraseBeat.ofSong(song, flailbeat.core.work.Progress.NONE);
+    SongBeat.Found heard = PhraseBeat.ofSong(song);
     PhraseBeat phrase = new PhraseBeat(song, List.of());
     if (heard.guesses().isEmpty()) {
       throw new CommandFault(

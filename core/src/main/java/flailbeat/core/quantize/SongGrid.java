@@ -76,6 +76,11 @@ public final class SongGrid {
       song = List.copyOf(song);
       parts = List.copyOf(parts);
     }
+
+    /** The grid of one of the parts: the song's, or its own where it goes its own way. */
+    public Match of(int part) {
+      return parts.get(part).goesOwnWay() ? parts.get(part).own().getFirst() : song.getFirst();
+    }
   }
 
   /**

@@ -4,6 +4,7 @@ import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
+import flailbeat.app.control.Caret;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
@@ -15,7 +16,6 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Node;
 import javafx.scene.Scene;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
@@ -243,7 +243,7 @@ public final class KeyRouter {
   private void leaveTextField(MouseEvent e) {
     Scene scene = (Scene) e.getSource();
     Node owner = scene.getFocusOwner();
-    if (owner instanceof TextInputControl && !isInside((Node) e.getTarget(), owner)) {
+    if (Caret.standsIn(owner) && !isInside((Node) e.getTarget(), owner)) {
       scene.getRoot().requestFocus();
     }
   }

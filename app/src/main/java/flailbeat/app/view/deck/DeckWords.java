@@ -38,18 +38,20 @@ final class DeckWords {
   private final Performer performer;
   private final KeyAsk keyAsk;
   private final BooleanSupplier offering;
-  private boolean typing;
+  private final BooleanSupplier typing;
 
   /**
    * The words.
    *
    * @param offering whether lost songs are offered
+   * @param typing whether the caret stands in a field of the window: letters are its own then
    */
-  DeckWords(Session session, KeyAsk keyAsk, BooleanSupplier offering) {
+  DeckWords(Session session, KeyAsk keyAsk, BooleanSupplier offering, BooleanSupplier typing) {
     this.session = session;
     this.performer = session.performer();
     this.keyAsk = keyAsk;
     this.offering = offering;
+    this.typing = typing;
   }
 
   /** Who has the letters, or what is asked instead. */
@@ -87,18 +89,9 @@ final class DeckWords {
     };
   }
 
-  /** Whether the caret stands in a field of the window: letters are its own then. */
-  boolean isTyping() {
-    return typing;
-  }
-
-  void setTyping(boolean value) {
-    typing = value;
-  }
-
   /** What is asked, if anything, or gone through: some keys are its answers then. */
   String asked() {
-    return typing ? TYPED : askedOfKeys();
+    return typing.getAsBoolean() ? TYPED : askedOfKeys();
   }
 
   private String askedOfKeys() {

@@ -20,6 +20,7 @@ import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.person.Folds.WindowPart;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import javafx.beans.value.ObservableValue;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -54,6 +55,8 @@ public final class KeyDeck extends HBox {
 
   private final Session session;
   private final Performer performer;
+  private final ObservableValue<Boolean> typing =
+      sceneProperty().flatMap(Scene::focusOwnerProperty).map(Caret::standsIn).orElse(false);
   private final DeckWords words;
   private final CapBoard caps;
   private final AskRow ask;
@@ -90,7 +93,7 @@ public final class KeyDeck extends HBox {
       KeyAsk keyAsk,
       BooleanSupplier offering) {
     this.session = session;
-    words = new DeckWords(session, keyAsk, offering);
+    words = new DeckWords(session, keyAsk, offering, typing::getValue);
     this.performer = session.performer();
     getStyleClass().add("deck");
     setId("key-deck");
@@ -113,22 +116,13 @@ public final class KeyDeck extends HBox {
     Form.show(slimLine, false);
     Follow.changes(this, session, this::onChange);
     keyAsk.onChange(this::refresh);
-    sceneProperty()
-        .flatMap(Scene::focusOwnerProperty)
-        .subscribe(owner -> showTyping(Caret.standsIn(owner)));
+    typing.addListener((property, was, is) -> refresh());
     commands.onKeys(
         () -> {
           caps.forget();
           refresh();
         });
     refresh();
-  }
-
-  private void showTyping(boolean typing) {
-    if (words.isTyping() != typing) {
-      words.setTyping(typing);
-      refresh();
-    }
   }
 
   private VBox leftSide() {
@@ -268,8 +262,8 @@ public final class KeyDeck extends HBox {
     setLeftWidth(leftWidth);
     KeysMode mode = performer.keysMode();
     boolean play = mode.playsNotes();
-    pseudoClassStateChanged(TYPING, words.isTyping());
-    boolean rests = !play || words.isTyping();
+    pseudoClassStateChanged(TYPING, typing.getValue());
+    boolean rests = !play || typing.getValue();
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
     pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
     keysSwitch.show(performer.keysMode());

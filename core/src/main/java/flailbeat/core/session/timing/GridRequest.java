@@ -44,7 +44,7 @@ record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
     List<String> otherwise = new ArrayList<>();
     for (int i = 0; i < tracks.size(); i++) {
       if (found.parts().get(i).goesOwnWay()) {
-        otherwise.add(tracks.get(i).name() + ": " + found.parts().get(i).own().getFirst());
+        otherwise.add(tracks.get(i).name() + ": " + found.of(i));
       }
     }
     return new GridsFound(own, Optional.of(found), otherwise);
