@@ -107,8 +107,8 @@ final class QuantizeCommand implements Callable<Integer> {
       names = "--ends",
       defaultValue = "keep",
       description =
-          "keep (the length), snap (the end), lengths (snap the length), stay (only the start moves)"
-              + " or only (only the end moves).")
+          "keep (the length), snap (the end), meant (the end goes where it was meant), lengths (snap the"
+              + " length), stay (only the start moves) or only (only the end moves).")
   private QuantizeSettings.Ends ends;
 
   @Option(
@@ -173,6 +173,7 @@ final class QuantizeCommand implements Callable<Integer> {
     SoundInput.tell(asTold(source), spec.commandLine().getErr());
     by.each().stream().distinct().forEach(told::idleSwing);
     told.held(plans);
+    told.ends(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
     if (timings) {
       spec.commandLine()

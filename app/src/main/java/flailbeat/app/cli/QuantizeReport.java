@@ -18,14 +18,18 @@ record QuantizeReport(
     String grid,
     List<OwnGrid> ownGrids,
     List<Whole> readings,
-    List<Doubtful> doubtful) {
+    List<Doubtful> doubtful,
+    List<Doubtful> doubtfulEnds) {
   /** A track that goes its own way, on another grid than the song. */
   record OwnGrid(int track, String grid, double swing) {}
 
   /** A way to understand a whole track; the one that was taken has 0 slots. */
   record Whole(int track, double weight, double lagMs, int slots) {}
 
-  /** Times are in the ticks of the file that is written. */
+  /**
+   * A note that may be meant for another line, or to end elsewhere. Times are in the ticks of the
+   * file that is written.
+   */
   record Doubtful(int track, long tick, int pitch, long to, long orTo, double doubt) {}
 
   /**
@@ -44,24 +48,23 @@ record QuantizeReport(
     Timing timing = Timing.of(deviations);
     List<Whole> readings = new ArrayList<>();
     List<Doubtful> doubtful = new ArrayList<>();
+    List<Doubtful> ends = new ArrayList<>();
     for (int i = 0; i < plans.size(); i++) {
       int number = tracks.get(i) + 1;
       plans
           .get(i)
           .readings()
           .forEach(r -> readings.add(new Whole(number, r.weight(), r.lagMs(), r.slots())));
-      plans.get(i).notes().stream()
-          .filter(NotePlan::isDoubtful)
-          .forEach(
-              n ->
-                  doubtful.add(
-                      new Doubtful(
-                          number,
-                          SmfPatch.toFile(n.note().onset(), ppq),
-                          n.note().pitch(),
-                          SmfPatch.toFile(n.line(), ppq),
-                          SmfPatch.toFile(n.otherLine(), ppq),
-                          n.doubt())));
+      for (NotePlan note : plans.get(i).notes()) {
+        if (note.isDoubtful()) {
+          long[] lines = {note.line(), note.otherLine()};
+          doubtful.add(doubt(number, ppq, note, lines, note.doubt()));
+        }
+        if (note.isEndDoubtful()) {
+          long[] places = {note.onset() + note.length(), note.otherEnd()};
+          ends.add(doubt(number, ppq, note, places, note.endDoubt()));
+        }
+      }
     }
     List<OwnGrid> own = new ArrayList<>();
     for (int i = 0; i < tracks.size(); i++) {
@@ -78,6 +81,17 @@ record QuantizeReport(
         by.song().grid().toString(),
         own,
         readings,
-        doubtful);
+        doubtful,
+        ends);
+  }
+
+  private static Doubtful doubt(int track, int ppq, NotePlan note, long[] places, double doubt) {
+    return new Doubtful(
+        track,
+        SmfPatch.toFile(note.note().onset(), ppq),
+        note.note().pitch(),
+        SmfPatch.toFile(places[0], ppq),
+        SmfPatch.toFile(places[1], ppq),
+        doubt);
   }
 }

@@ -33,6 +33,16 @@ final class QuantizeTold {
     }
   }
 
+  void ends(List<QuantizePlan> plans) {
+    int doubtful = plans.stream().mapToInt(QuantizePlan::doubtfulEnds).sum();
+    if (doubtful > 0) {
+      err.println(
+          doubtful
+              + (doubtful == 1 ? " note" : " notes")
+              + " may be meant to end elsewhere: --report tells which, and where");
+    }
+  }
+
   /** Another way to understand the whole is told, and how to take it. */
   void readings(Song song, List<Integer> chosen, List<QuantizePlan> plans) {
     for (int i = 0; i < plans.size(); i++) {

@@ -8,6 +8,7 @@ import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /** Notes on their way to a plan, in order of the times as played: arrays side by side. */
@@ -30,6 +31,7 @@ final class Drafts {
   private int[] velocity = {};
   private double[] doubts = {};
   private boolean[] decided = {};
+  private Optional<MeantEnds> ends = Optional.empty();
 
   static int byPlaying(Note a, Note b) {
     int order = Long.compare(a.played().onset(), b.played().onset());
@@ -201,6 +203,21 @@ final class Drafts {
     return Math.max(1, playedLength[i] + Math.min(0, onset[i]));
   }
 
+  /** Takes over what was found of the ends. */
+  void setEnds(MeantEnds value) {
+    ends = Optional.of(value);
+  }
+
+  /** Whether it was looked for where notes were meant to end. */
+  boolean hasEnds() {
+    return ends.isPresent();
+  }
+
+  /** Where a note was meant to end, where that was looked for. */
+  long meantEnd(int i) {
+    return ends.orElseThrow().end(i);
+  }
+
   void setVelocity(int i, int value) {
     if (velocity.length == 0) {
       velocity = notes.stream().mapToInt(Note::velocity).toArray();
@@ -252,7 +269,9 @@ final class Drafts {
         length[i],
         outcome[i],
         isDecided(i) ? 0 : doubt(i, timing),
-        isDecided(i));
+        isDecided(i),
+        ends.isPresent() && goesToLine(i) ? ends.get().otherEnd(i) : onset(i) + length[i],
+        ends.isPresent() && goesToLine(i) ? ends.get().doubt(i) : 0);
   }
 
   /** Takes over what a method says of its own doubts, one for each note. */

@@ -13,6 +13,9 @@ import flailbeat.core.model.Note;
  * @param outcome why it goes there
  * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 1
  * @param decided whether a person has decided on the line
+ * @param otherEnd the likeliest end beside the one it would have
+ * @param endDoubt the probability that another end was meant, 0 to 1; 0 where ends are not looked
+ *     for
  */
 public record NotePlan(
     Note note,
@@ -22,7 +25,9 @@ public record NotePlan(
     long length,
     Outcome outcome,
     double doubt,
-    boolean decided) {
+    boolean decided,
+    long otherEnd,
+    double endDoubt) {
   /** What becomes of a note. */
   public enum Outcome {
     /** It goes towards its line. */
@@ -40,5 +45,10 @@ public record NotePlan(
 
   public boolean isDoubtful() {
     return doubt >= DOUBTFUL;
+  }
+
+  /** Whether it is doubtful where it was meant to end. */
+  public boolean isEndDoubtful() {
+    return endDoubt >= DOUBTFUL;
   }
 }

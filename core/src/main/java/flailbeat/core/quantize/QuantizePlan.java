@@ -147,6 +147,11 @@ public final class QuantizePlan {
     return (int) notes().stream().filter(NotePlan::isDoubtful).count();
   }
 
+  /** How many notes may be meant to end elsewhere. */
+  public int doubtfulEnds() {
+    return drafts.hasEnds() ? (int) notes().stream().filter(NotePlan::isEndDoubtful).count() : 0;
+  }
+
   public int count(NotePlan.Outcome outcome) {
     return (int) notes().stream().filter(n -> n.outcome() == outcome).count();
   }

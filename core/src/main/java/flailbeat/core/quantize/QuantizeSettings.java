@@ -40,6 +40,11 @@ public record QuantizeSettings(
     KEEP,
     /** The end goes to its own nearest line, one step of the grid after the onset at least. */
     SNAP,
+    /**
+     * The end goes where it was meant, as that is found from all ends of the part: to the next
+     * onset, or to a line before or beyond it.
+     */
+    MEANT,
     /** The length goes to the nearest multiple of the grid's finest step; one at least. */
     LENGTHS,
     /** Only the start moves; the note ends where it was let go. */

@@ -58,7 +58,7 @@ final class Settling {
       giveOnce(drafts::onset);
       keepClearOfThoseThatStay(fixed);
     }
-    end();
+    end(others);
     trimOverlaps(fixed);
     weigh();
     return trimmed;
@@ -203,7 +203,10 @@ final class Settling {
     return (long) pitch << PITCH_SHIFT | onset;
   }
 
-  private void end() {
+  private void end(List<Note> others) {
+    if (settings.ends() == QuantizeSettings.Ends.MEANT) {
+      drafts.setEnds(new MeantEnds(drafts, others, lines, tempos, meters));
+    }
     GridLines.Walker walker = lines.walker();
     for (int i = 0; i < drafts.size(); i++) {
       long asPlayed = drafts.lengthAsPlayed(i);
@@ -222,6 +225,10 @@ final class Settling {
       case LENGTHS -> {
         long whole = Math.max(1, Math.round((double) asPlayed / step)) * step;
         yield Math.max(least, Math.round(asPlayed + (whole - asPlayed) * strength));
+      }
+      case MEANT -> {
+        long end = Math.round(release + (drafts.meantEnd(i) - release) * strength);
+        yield drafts.isPut(i) ? asPlayed : Math.max(least, end - drafts.onset(i));
       }
       case SNAP, ONLY -> {
         walker.find(release);

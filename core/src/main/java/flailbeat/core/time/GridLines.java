@@ -133,9 +133,7 @@ public final class GridLines {
 
   /** The first line after the tick. */
   public long after(long tick) {
-    Walker walker = walker();
-    walker.before(tick);
-    return walker.after;
+    return walker().after(tick);
   }
 
   /**
@@ -262,6 +260,12 @@ public final class GridLines {
       }
       after = bar.start() + lines[at + 1];
       return bar.start() + lines[at];
+    }
+
+    /** The first line after a tick. */
+    public long after(long tick) {
+      before(tick);
+      return after;
     }
 
     public long line() {

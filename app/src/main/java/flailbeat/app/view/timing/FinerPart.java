@@ -46,10 +46,14 @@ final class FinerPart extends TimingPart {
         new Segments<Ends>(e -> change(s -> s.withEnds(e)))
             .add(Ends.KEEP, "Keep length", "Notes stay as long as they were played")
             .add(Ends.SNAP, "Snap", "Ends go to a line as well")
-            .add(Ends.LENGTHS, "Whole", "Lengths become whole steps of the grid")
+            .add(
+                Ends.MEANT,
+                "As meant",
+                "Ends go where they were meant, found from all of the part: legato, detached or short")
             .named("ends");
     only =
         new Segments<Ends>(e -> change(s -> s.withEnds(e)))
+            .add(Ends.LENGTHS, "Whole", "Lengths become whole steps of the grid")
             .add(Ends.STAY, "Only starts", "Notes end where they were let go")
             .add(Ends.ONLY, "Only ends", "Starts stay, ends go to a line")
             .named("ends");

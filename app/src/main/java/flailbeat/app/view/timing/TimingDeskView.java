@@ -329,6 +329,10 @@ public final class TimingDeskView extends PageBox {
     if (plan.doubtful() > 0) {
       text += "; " + plan.doubtful() + " doubtful (forked)";
     }
+    if (plan.doubtfulEnds() > 0) {
+      text += "; " + plan.doubtfulEnds() + (plan.doubtfulEnds() == 1 ? " end" : " ends");
+      text += " doubtful (ringed)";
+    }
     int taken = plan.count(NotePlan.Outcome.LINE_TAKEN);
     if (taken > 0) {
       text += "; " + taken + (taken == 1 ? " stays" : " stay") + ", line taken";

@@ -122,8 +122,14 @@ final class NotePainter {
     pixels.dashes(x, scale.yOf(note.pitch()) + 2, w, scale.rowHeight() - 4, soft);
   }
 
-  /** From the onset to the line it would move to; marks say what is not as plain as that. */
+  /**
+   * From the onset to the line it would move to, and from the end to where it would end; marks say
+   * what is not as plain as that.
+   */
   void whisker(NotePlan plan) {
+    if (Math.abs(plan.length() - plan.note().length()) > ON_LINE && !plan.isEndDoubtful()) {
+      endWhisker(plan);
+    }
     boolean plain = plan.outcome() != NotePlan.Outcome.LINE_TAKEN && !plan.isDoubtful();
     if (plain && plan.onset() != plan.note().onset()) {
       double from = scale.xOf(plan.note().onset());
@@ -137,6 +143,36 @@ final class NotePainter {
       pixels.bar(left, y - 1, Math.abs(to - from), 2, ink);
       pixels.bar(to - 1, y - half, 2, 2 * half, ink);
     }
+  }
+
+  /** Along the foot of the row, so that it is not taken for that of an onset. */
+  private void endWhisker(NotePlan plan) {
+    double from = scale.xOf(plan.note().end());
+    double to = scale.xOf(plan.onset() + plan.length());
+    double y = endRow(plan);
+    int raised = Pixels.argb(palette.color(Ink.RAISED));
+    int ink = Pixels.argb(palette.color(Ink.INK_SOFT));
+    pixels.bar(Math.min(from, to), y - 1, Math.abs(to - from), 3, raised);
+    pixels.bar(Math.min(from, to), y, Math.abs(to - from), 1, ink);
+    pixels.bar(to - 1, y - 3, 2, 4, ink);
+  }
+
+  private double endRow(NotePlan plan) {
+    return scale.yOf(plan.note().pitch()) + scale.rowHeight() * 0.85;
+  }
+
+  /** Where a note may be meant to end, the likelier place drawn stronger. */
+  private void doubtfulEnd(NotePlan plan) {
+    double from = scale.xOf(plan.note().end());
+    double y = endRow(plan);
+    stroke(from, scale.xOf(plan.otherEnd()), y, y - scale.rowHeight() * 0.4, 1);
+    stroke(from, scale.xOf(plan.onset() + plan.length()), y, y, 1.6);
+    g.setFill(palette.color(Ink.RAISED));
+    g.fillOval(from - 3, y - 3, 6, 6);
+    g.setStroke(palette.color(Ink.RECORD));
+    g.setLineWidth(1.6);
+    g.strokeOval(from - 3, y - 3, 6, 6);
+    g.setLineWidth(1);
   }
 
   /**
@@ -154,7 +190,12 @@ final class NotePainter {
       g.setFill(palette.color(Ink.RECORD));
       g.fillOval(from - 3.5, y - 3.5, 7, 7);
     }
-    return plan.outcome() == NotePlan.Outcome.LINE_TAKEN || plan.isDoubtful();
+    if (plan.isEndDoubtful()) {
+      doubtfulEnd(plan);
+    }
+    return plan.outcome() == NotePlan.Outcome.LINE_TAKEN
+        || plan.isDoubtful()
+        || plan.isEndDoubtful();
   }
 
   /** A line that a doubtful note may be meant for, with the key that chooses it. */

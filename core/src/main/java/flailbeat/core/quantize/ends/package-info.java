@@ -1,0 +1,2 @@
+/** Finds where notes were meant to end, from times alone. */
+package flailbeat.core.quantize.ends;
