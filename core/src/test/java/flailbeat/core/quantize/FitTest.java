@@ -166,6 +166,23 @@ class FitTest {
     assertThat(lines(new Fit(swung, tempos, meters).plan(notes, List.of()))).isEqualTo(meant);
   }
 
+  /** Each finger by itself, give or take 22 ms: the notes of a chord are up to 80 ms apart. */
+  @Test
+  void of_chords_that_are_struck_loosely_no_note_goes_to_the_next_line() {
+    Random random = new Random(3);
+    QuantizeSettings eighths = FIT.withGrid(Grid.parse("1/8"));
+    for (int beat = 0; beat < 64; beat++) {
+      for (int pitch : new int[] {57, 61, 64}) {
+        play(pitch + beat % 3, beat * 960L, 20 + 22 * random.nextGaussian());
+      }
+    }
+    QuantizePlan plan = plan(eighths);
+    for (NotePlan note : plan.notes()) {
+      assertThat(note.line()).isEqualTo((note.note().id().value() - 1) / 3 * 960);
+    }
+    assertThat(plan.otherReadings()).isEmpty();
+  }
+
   @Test
   void readings_that_put_the_whole_in_one_place_are_one_and_their_weights_are_all_there() {
     for (int i = 0; i < 16; i++) {

@@ -23,6 +23,12 @@ final class Lattice {
 
   private static final double MOST = 600;
 
+  /** What follows later than so is no part of a chord, however loosely it is struck. */
+  private static final double LOOSE_MS = 50;
+
+  /** So many events that follow so closely are expected to be as rarely together as others are. */
+  private static final double USUAL_PAIRS = 20;
+
   private final double[] times;
   private final boolean[] sharesPitch;
   private final Slots slots;
@@ -31,6 +37,7 @@ final class Lattice {
   private final int[] first;
   private final double[] likely;
   private double spread;
+  private double loose = Ways.TOGETHER;
 
   /**
    * Lays events over slots.
@@ -73,6 +80,37 @@ final class Lattice {
     }
   }
 
+  /** How probable it is that an event has the slot of the one before. */
+  private double staying(int i) {
+    if (sharesPitch[i]) {
+      return Ways.ONE_PITCH;
+    }
+    return isLoose(i) ? loose : Ways.TOGETHER;
+  }
+
+  /** Whether an event may be the rest of a chord that was struck loosely. */
+  private boolean isLoose(int i) {
+    return !sharesPitch[i] && times[i] - times[i - 1] < LOOSE_MS;
+  }
+
+  /** Nothing is known of how the chords are struck. */
+  void forgetChords() {
+    loose = Ways.TOGETHER;
+  }
+
+  /** Learns from a path how often chords are struck loosely. */
+  void learnChords(int[] path) {
+    double together = USUAL_PAIRS * Ways.TOGETHER;
+    double pairs = USUAL_PAIRS;
+    for (int i = 1; i < n; i++) {
+      if (isLoose(i)) {
+        pairs++;
+        together += path[i] == path[i - 1] ? 1 : 0;
+      }
+    }
+    loose = together / pairs;
+  }
+
   int near() {
     return k;
   }
@@ -88,7 +126,7 @@ final class Lattice {
           + occupancy.playing(to)
           + MixedWays.price(slots, from, to);
     }
-    return to == from ? -Math.log(Ways.staying(sharesPitch[i])) : MOST;
+    return to == from ? -Math.log(staying(i)) : MOST;
   }
 
   /** Whether an event goes before the one that came before it, or to a slot that is taken. */
@@ -132,7 +170,7 @@ final class Lattice {
     double[] next = begin;
     for (int i = from; i <= to; i++) {
       if (i > from) {
-        ways.best(best, next, origin, (i - from) * k, first[i - 1], first[i], sharesPitch[i]);
+        ways.best(best, next, origin, (i - from) * k, first[i - 1], first[i], staying(i));
       }
       double most = 0;
       for (int c = 0; c < k; c++) {
@@ -189,7 +227,7 @@ final class Lattice {
     for (int i = 0; i < n; i++) {
       int at = i * k;
       if (i > 0) {
-        ways.forward(p, at - k, first[i - 1], first[i], sharesPitch[i]);
+        ways.forward(p, at - k, first[i - 1], first[i], staying(i));
         logSum += ways.leftOut(first[i - 1], first[i]);
       }
       double total = 0;
@@ -226,7 +264,7 @@ final class Lattice {
         p[i * k + c] *= back[c] * scale;
       }
       if (i > 0) {
-        ways.backward(coming, back, first[i - 1], first[i], sharesPitch[i]);
+        ways.backward(coming, back, first[i - 1], first[i], staying(i));
       }
     }
   }

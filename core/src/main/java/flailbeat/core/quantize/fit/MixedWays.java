@@ -80,8 +80,7 @@ final class MixedWays extends Ways {
   }
 
   @Override
-  void forward(double[] p, int at, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void forward(double[] p, int at, int from, int to, double stays) {
     int end = from + near;
     begin(from);
     for (int s = from; s < to + near; s = s + 1 == end ? resumeAt(from, to) : s + 1) {
@@ -100,8 +99,7 @@ final class MixedWays extends Ways {
    * one that comes from before it.
    */
   @Override
-  void backward(double[] coming, double[] back, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void backward(double[] coming, double[] back, int from, int to, double stays) {
     int end = from + near;
     int resume = resumeAt(from, to);
     begin(to + near - 1);
@@ -124,9 +122,7 @@ final class MixedWays extends Ways {
   }
 
   @Override
-  void best(
-      double[] best, double[] next, byte[] origin, int at, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void best(double[] best, double[] next, byte[] origin, int at, int from, int to, double stays) {
     int end = from + near;
     begin(from);
     for (int s = from; s < to + near; s = s + 1 == end ? resumeAt(from, to) : s + 1) {

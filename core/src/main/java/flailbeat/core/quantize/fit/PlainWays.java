@@ -7,8 +7,7 @@ final class PlainWays extends Ways {
   }
 
   @Override
-  void forward(double[] p, int at, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void forward(double[] p, int at, int from, int to, double stays) {
     double onTheWay = 0;
     int end = from + near;
     int to2 = at + near - to;
@@ -32,8 +31,7 @@ final class PlainWays extends Ways {
   }
 
   @Override
-  void backward(double[] coming, double[] back, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void backward(double[] coming, double[] back, int from, int to, double stays) {
     double ahead = 0;
     int end = from + near;
     int s = to + near - 1;
@@ -58,9 +56,7 @@ final class PlainWays extends Ways {
   }
 
   @Override
-  void best(
-      double[] best, double[] next, byte[] origin, int at, int from, int to, boolean sharesPitch) {
-    double stays = staying(sharesPitch);
+  void best(double[] best, double[] next, byte[] origin, int at, int from, int to, double stays) {
     double onTheWay = 0;
     int whence = 0;
     int end = from + near;

@@ -47,6 +47,7 @@ final class Reader {
 
   /** The first guess at the slots, from a lag at the beginning. */
   int[] firstPath(double lagMs) {
+    lattice.forgetChords();
     return new FirstPath(times, slots, lattice).from(lagMs, occupancy, FIRST_SPREAD_MS);
   }
 
@@ -78,6 +79,7 @@ final class Reader {
   private Reading read(int[] begun, double[] firstLag, double firstSpread, boolean weighed) {
     int rounds = Math.clamp(MOST_IN_ALL / n, 0, MOST_ROUNDS);
     int[] path = begun;
+    lattice.learnChords(path);
     double[] lag = firstLag;
     double spread = firstSpread;
     boolean settled = false;
@@ -87,6 +89,7 @@ final class Reader {
       int[] next = posterior.likeliest();
       settled = Arrays.equals(path, next);
       path = next;
+      lattice.learnChords(path);
       occupancy.learn(posterior, next);
       spread = expect(posterior, lag);
       lag = smooth(spread);

@@ -36,10 +36,6 @@ abstract class Ways {
     played = occupancy.probabilities();
   }
 
-  static double staying(boolean sharesPitch) {
-    return sharesPitch ? ONE_PITCH : TOGETHER;
-  }
-
   /** Where, in a long rest, to go on after the slots near the event before. */
   final int resumeAt(int from, int to) {
     return to - from - near > LONG_REST ? to : from + near;
@@ -58,8 +54,9 @@ abstract class Ways {
    *     written behind them
    * @param from the first slot near the one event
    * @param to the first slot near the next, not before {@code from}
+   * @param stays how probable it is that both share a slot
    */
-  abstract void forward(double[] p, int at, int from, int to, boolean sharesPitch);
+  abstract void forward(double[] p, int at, int from, int to, double stays);
 
   /**
    * Carries back what is yet to come.
@@ -67,7 +64,7 @@ abstract class Ways {
    * @param coming for each slot near the later event, how probable what comes from there is
    * @param back the same for each slot near the earlier one; written
    */
-  abstract void backward(double[] coming, double[] back, int from, int to, boolean sharesPitch);
+  abstract void backward(double[] coming, double[] back, int from, int to, double stays);
 
   /**
    * As {@link #forward}, but with the best way alone.
@@ -77,5 +74,5 @@ abstract class Ways {
    * @param origin which of the earlier slots each is best reached from; written at {@code at}
    */
   abstract void best(
-      double[] best, double[] next, byte[] origin, int at, int from, int to, boolean sharesPitch);
+      double[] best, double[] next, byte[] origin, int at, int from, int to, double stays);
 }

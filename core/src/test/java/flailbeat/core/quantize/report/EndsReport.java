@@ -3,6 +3,7 @@ package flailbeat.core.quantize.report;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -10,6 +11,7 @@ import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.Quantizer;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -46,7 +48,8 @@ final class EndsReport {
     double late = random.nextInt(25);
     double spread = 8 + random.nextInt(11);
     double share = habit.least + random.nextDouble() * (habit.most - habit.least);
-    Map<Integer, Long> struck = new HashMap<>();
+    long[] next = new long[Pitch.HIGHEST + 1];
+    Arrays.fill(next, Long.MAX_VALUE);
     List<Note> notated = part.notes();
     Note[] result = new Note[notated.size()];
     for (int i = notated.size() - 1; i >= 0; i--) {
@@ -62,9 +65,9 @@ final class EndsReport {
                   + late
                   + spread * random.nextGaussian();
       long onset = tick(part, begun);
-      long again = struck.getOrDefault(note.pitch(), Long.MAX_VALUE);
+      long again = next[note.pitch()];
       long release = Math.max(onset + 5, Math.min(tick(part, released), again - 5));
-      struck.put(note.pitch(), onset);
+      next[note.pitch()] = onset;
       result[i] =
           Note.asPlayed(note.id(), note.pitch(), note.velocity(), new Played(onset, release));
     }
