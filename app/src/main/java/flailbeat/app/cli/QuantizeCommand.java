@@ -16,14 +16,12 @@ import flailbeat.core.format.smf.SmfReading;
 import flailbeat.core.format.smf.SmfWriter;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Track;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.PhraseBeat;
-import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.quantize.Quantizer;
+import flailbeat.core.quantize.SongPlans;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.SongBeat;
 import flailbeat.core.time.Grid;
@@ -157,13 +155,9 @@ final class QuantizeCommand implements Callable<Integer> {
     }
     progress.now("Quantizing");
     long read = System.nanoTime();
-    List<QuantizePlan> plans = new ArrayList<>();
-    for (int i = 0; i < chosen.size(); i++) {
-      Track t = song.tracks().get(chosen.get(i));
-      plans.add(
-          Quantizer.of(by.each().get(i), song.tempos(), song.meters())
-              .plan(t.notes(), List.of(), Map.of(), ProgramBounds.of(t)));
-    }
+    List<QuantizePlan> plans =
+        new SongPlans(song, Map.of())
+            .of(chosen.stream().map(song.tracks()::get).toList(), by.each());
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);

@@ -32,20 +32,26 @@ public final class Fit implements Quantizer {
   private final QuantizeSettings settings;
   private final TempoMap tempos;
   private final MeterMap meters;
+  private final InPlace inPlace;
   private final FitMemory memory;
   private final Progress progress;
 
   public Fit(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
-    this(settings, tempos, meters, new FitMemory(), Progress.NONE);
+    this(settings, tempos, meters, InPlace.NOTHING, new FitMemory(), Progress.NONE);
   }
 
-  /** With what was found before: where only strength and the like have changed, it still holds. */
+  /**
+   * Within a song, and with what was found before: where only strength and the like have changed,
+   * it still holds.
+   */
   public Fit(
       QuantizeSettings settings,
       TempoMap tempos,
       MeterMap meters,
+      InPlace inPlace,
       FitMemory memory,
       Progress progress) {
+    this.inPlace = inPlace;
     this.progress = progress;
     this.memory = memory;
     this.settings = settings;
@@ -65,7 +71,7 @@ public final class Fit implements Quantizer {
       drafts.setDoubts(new double[drafts.size()]);
       return settled(drafts, decided, others, 0, List.of());
     }
-    FitMemory.Solution found = memory.solve(settings, tempos, meters, drafts, progress);
+    FitMemory.Solution found = memory.solve(settings, tempos, meters, inPlace, drafts, progress);
     Reading best = found.readings().get(0);
     double[] ofNotes = new double[drafts.size()];
     int next = 0;

@@ -19,9 +19,16 @@ public final class FitMemory {
 
   private record Answer(Question question, Solution solution) {}
 
-  /** What an answer depends on: times with their pitches, as played or put, the lines, the lag. */
+  /**
+   * What an answer depends on: times with their pitches, as played or put, the lines, the lag, what
+   * is in place beside.
+   */
   private record Question(
-      QuantizeSettings lines, TempoMap tempos, MeterMap meters, LongBuffer strokes) {}
+      QuantizeSettings lines,
+      TempoMap tempos,
+      MeterMap meters,
+      InPlace inPlace,
+      LongBuffer strokes) {}
 
   /** What was found. */
   record Solution(FitProblem problem, List<Reading> readings, Doubts doubts) {}
@@ -34,15 +41,17 @@ public final class FitMemory {
       QuantizeSettings settings,
       TempoMap tempos,
       MeterMap meters,
+      InPlace inPlace,
       Drafts drafts,
       Progress progress) {
     Question asked =
-        new Question(settings.linesAlone(), tempos, meters, LongBuffer.wrap(drafts.strokes()));
+        new Question(
+            settings.linesAlone(), tempos, meters, inPlace, LongBuffer.wrap(drafts.strokes()));
     Optional<Answer> known = last.filter(a -> a.question().equals(asked));
     if (known.isPresent()) {
       return known.get().solution();
     }
-    FitProblem problem = new FitProblem(settings, tempos, meters, drafts);
+    FitProblem problem = new FitProblem(settings, tempos, meters, inPlace, drafts);
     FitSolver solver = problem.solver(progress);
     List<Reading> readings = solver.readings();
     Solution solution = new Solution(problem, readings, solver.doubts(readings));

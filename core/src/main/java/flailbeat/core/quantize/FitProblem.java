@@ -8,18 +8,21 @@ import flailbeat.core.work.Progress;
 
 /**
  * Notes and a grid, as {@link FitSolver} wants them: those that were played as events in time, and
- * slots, those on which a note was put being anchors.
+ * slots, those on which a note was put being anchors, with what other parts have in place beside.
  */
 final class FitProblem {
   private final QuantizeSettings settings;
+  private final InPlace inPlace;
   private final Events events;
   private final GridSlots grid;
 
   /** Of at least one note that was played. */
-  FitProblem(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
+  FitProblem(
+      QuantizeSettings settings, TempoMap tempos, MeterMap meters, InPlace inPlace, Drafts drafts) {
     this.settings = settings;
+    this.inPlace = inPlace;
     events = new Events(drafts.performed(), tempos);
-    grid = new GridSlots(settings, tempos, meters, drafts);
+    grid = new GridSlots(settings, tempos, meters, drafts, inPlace.onsets());
   }
 
   /** The event that a note belongs to, in the order of those that were played. */
@@ -42,7 +45,7 @@ final class FitProblem {
 
   private LagPrior prior() {
     return switch (settings.lag()) {
-      case Lag.Auto auto -> auto.prior();
+      case Lag.Auto auto -> inPlace.expected(auto.prior());
       case Lag.Off off -> new LagPrior(0, Fit.KNOWN_MS, false);
       case Lag.Millis given -> new LagPrior(given.value(), Fit.KNOWN_MS, false);
     };

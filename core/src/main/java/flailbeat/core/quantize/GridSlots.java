@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * The lines of a grid round some notes, as slots: whole bars, each kind worked out once. Bars far
@@ -43,7 +44,8 @@ final class GridSlots {
   private record BarLines(
       long[] tick, int[] place, int[] barPlace, int[] beat, byte[] family, int beats) {}
 
-  GridSlots(QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts) {
+  GridSlots(
+      QuantizeSettings settings, TempoMap tempos, MeterMap meters, Drafts drafts, long[] beside) {
     this.settings = settings;
     this.lines = new GridLines(settings.grid(), meters, settings.swing(), settings.groove());
     int[] numbers = barsNear(drafts, meters);
@@ -75,22 +77,28 @@ final class GridSlots {
       beats += bar.beats();
     }
     double[] weight = weights.stream().mapToDouble(Double::doubleValue).toArray();
-    slots = new Slots(ms, place, weight, barPlace, beat, family, anchored(drafts));
+    slots = new Slots(ms, place, weight, barPlace, beat, family, anchored(drafts), where(beside));
   }
 
-  /** Which slots a note was put on; a line may stand a tick beside where it is written. */
+  /** Which slots a note was put on. */
   private boolean[] anchored(Drafts drafts) {
+    return where(
+        IntStream.range(0, drafts.size())
+            .filter(drafts::isPut)
+            .mapToLong(drafts::playedOnset)
+            .toArray());
+  }
+
+  /** On which slots onsets are; a line may stand a tick beside where it is written. */
+  private boolean[] where(long[] onsets) {
     boolean[] result = new boolean[ticks.length];
     int slot = 0;
-    for (int i = 0; i < drafts.size(); i++) {
-      if (drafts.isPut(i)) {
-        long onset = drafts.playedOnset(i);
-        while (slot < ticks.length && ticks[slot] < onset - 1) {
-          slot++;
-        }
-        if (slot < ticks.length && ticks[slot] <= onset + 1) {
-          result[slot] = true;
-        }
+    for (long onset : onsets) {
+      while (slot < ticks.length && ticks[slot] < onset - 1) {
+        slot++;
+      }
+      if (slot < ticks.length && ticks[slot] <= onset + 1) {
+        result[slot] = true;
       }
     }
     return result;

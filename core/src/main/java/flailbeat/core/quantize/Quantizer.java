@@ -44,25 +44,26 @@ public interface Quantizer {
 
   /** The one that the settings ask for. */
   static Quantizer of(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {
-    return of(settings, tempos, meters, new FitMemory());
+    return of(settings, tempos, meters, InPlace.NOTHING, new FitMemory(), Progress.NONE);
   }
 
-  /** The one that the settings ask for, with what was found the time before. */
-  static Quantizer of(
-      QuantizeSettings settings, TempoMap tempos, MeterMap meters, FitMemory memory) {
-    return of(settings, tempos, meters, memory, Progress.NONE);
-  }
-
-  /** The one that the settings ask for, which tells how far it is where it takes long. */
+  /**
+   * The one that the settings ask for, within a song.
+   *
+   * @param inPlace what other parts have in place
+   * @param memory what was found the time before
+   * @param progress told how far it is, where it takes long
+   */
   static Quantizer of(
       QuantizeSettings settings,
       TempoMap tempos,
       MeterMap meters,
+      InPlace inPlace,
       FitMemory memory,
       Progress progress) {
     return switch (settings.method()) {
       case NEAREST -> new Nearest(settings, tempos, meters);
-      case FIT -> new Fit(settings, tempos, meters, memory, progress);
+      case FIT -> new Fit(settings, tempos, meters, inPlace, memory, progress);
     };
   }
 }

@@ -161,7 +161,12 @@ public final class WhichGrid {
 
   private Match match(List<Note> notes, Grid grid, double swing) {
     FitProblem problem =
-        new FitProblem(settings.withGrid(grid).withSwing(swing), tempos, meters, new Drafts(notes));
+        new FitProblem(
+            settings.withGrid(grid).withSwing(swing),
+            tempos,
+            meters,
+            InPlace.NOTHING,
+            new Drafts(notes));
     Reading reading = problem.solver(Progress.NONE).readings().get(0);
     double price = swing == GridLines.EVEN ? 0 : Math.log(problem.eventCount()) / 2;
     return new Match(

@@ -200,17 +200,26 @@ class FitTest {
   void what_was_understood_is_remembered_until_the_question_is_another() {
     playLate();
     FitMemory memory = new FitMemory();
-    FitMemory.Solution first = memory.solve(FIT, TEMPO, METER, new Drafts(notes), Progress.NONE);
-    assertThat(memory.solve(FIT.withStrength(50), TEMPO, METER, new Drafts(notes), Progress.NONE))
+    FitMemory.Solution first =
+        memory.solve(FIT, TEMPO, METER, InPlace.NOTHING, new Drafts(notes), Progress.NONE);
+    assertThat(
+            memory.solve(
+                FIT.withStrength(50),
+                TEMPO,
+                METER,
+                InPlace.NOTHING,
+                new Drafts(notes),
+                Progress.NONE))
         .isSameAs(first);
     List<Note> put = new ArrayList<>(notes);
     Note last = put.removeLast();
     put.add(Note.placed(last.id(), last.pitch(), 90, last.played().onset(), 200));
-    assertThat(memory.solve(FIT, TEMPO, METER, new Drafts(put), Progress.NONE))
+    assertThat(memory.solve(FIT, TEMPO, METER, InPlace.NOTHING, new Drafts(put), Progress.NONE))
         .as("the last is put now, and not played")
         .isNotSameAs(first);
     FitMemory.Solution swung =
-        memory.solve(FIT.withSwing(60), TEMPO, METER, new Drafts(notes), Progress.NONE);
+        memory.solve(
+            FIT.withSwing(60), TEMPO, METER, InPlace.NOTHING, new Drafts(notes), Progress.NONE);
     assertThat(swung).isNotSameAs(first);
   }
 }

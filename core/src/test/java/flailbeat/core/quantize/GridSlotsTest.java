@@ -30,7 +30,8 @@ class GridSlotsTest {
         QuantizeSettings.standard().withGrid(Grid.parse(grid)),
         TempoMap.of(TempoMap.DEFAULT),
         meters,
-        drafts);
+        drafts,
+        new long[0]);
   }
 
   private static List<Long> ticks(GridSlots grid) {
@@ -104,7 +105,12 @@ class GridSlotsTest {
                 Note.placed(new NoteId(2), 60, 90, 481, 100),
                 Note.placed(new NoteId(3), 60, 90, 958, 100)));
     GridSlots grid =
-        new GridSlots(QuantizeSettings.standard(), TempoMap.of(TempoMap.DEFAULT), COMMON, drafts);
+        new GridSlots(
+            QuantizeSettings.standard(),
+            TempoMap.of(TempoMap.DEFAULT),
+            COMMON,
+            drafts,
+            new long[0]);
     boolean[] anchored = grid.slots().anchored();
     assertThat(IntStream.range(0, anchored.length).filter(s -> anchored[s]).mapToObj(grid::tick))
         .as("a tick beside the line is on it, two are not")

@@ -1,15 +1,15 @@
 package flailbeat.core.quantize.ends;
 
+import flailbeat.core.quantize.ends.PartHabit.Articulation;
 import flailbeat.core.quantize.ends.Releases.Kind;
-import flailbeat.core.quantize.ends.Touch.Articulation;
 
 /**
  * Finds where notes were meant to end. The model: a note is written to end where the next begins,
  * or before it, or beyond; it sounds for a share of that, by its articulation, which is mostly the
  * part's habit; and its key comes up a lag and a normal error late. What is not known of the part
- * ({@link Touch}) is found from all its notes, by expectation-maximisation (A. P. Dempster, N. M.
- * Laird, D. B. Rubin, Journal of the Royal Statistical Society B 39(1), 1977; from memory), begun
- * from each habit; what comes of these is weighed by its evidence. O(n) for n notes.
+ * ({@link PartHabit}) is found from all its notes, by expectation-maximisation (A. P. Dempster, N.
+ * M. Laird, D. B. Rubin, Journal of the Royal Statistical Society B 39(1), 1977; from memory),
+ * begun from each habit; what comes of these is weighed by its evidence. O(n) for n notes.
  */
 public final class EndFinder {
   private static final int ROUNDS = 12;
@@ -43,18 +43,18 @@ public final class EndFinder {
   public Found find() {
     int n = releases.size();
     int ends = releases.endMs().length;
-    Touch[] touches = new Touch[Touch.ARTICULATIONS.length];
-    double[] evidence = new double[touches.length];
+    PartHabit[] habits = new PartHabit[PartHabit.ARTICULATIONS.length];
+    double[] evidence = new double[habits.length];
     double best = Double.NEGATIVE_INFINITY;
-    for (Articulation habit : Touch.ARTICULATIONS) {
-      Touch touch = new Touch(habit);
+    for (Articulation usual : PartHabit.ARTICULATIONS) {
+      PartHabit habit = new PartHabit(usual);
       for (int round = 0; round < ROUNDS; round++) {
-        count(touch);
-        touch.learn();
+        count(habit);
+        habit.learn();
       }
-      touches[habit.ordinal()] = touch;
-      evidence[habit.ordinal()] = count(touch) - touch.cost();
-      best = Math.max(best, evidence[habit.ordinal()]);
+      habits[usual.ordinal()] = habit;
+      evidence[usual.ordinal()] = count(habit) - habit.cost();
+      best = Math.max(best, evidence[usual.ordinal()]);
     }
     double[] probability = new double[ends];
     double[] own = new double[ends];
@@ -62,11 +62,11 @@ public final class EndFinder {
     for (double e : evidence) {
       sum += Math.exp(CAUTION * (e - best));
     }
-    for (int t = 0; t < touches.length; t++) {
+    for (int t = 0; t < habits.length; t++) {
       double weight = Math.exp(CAUTION * (evidence[t] - best)) / sum;
       if (weight > 1e-4) {
         for (int i = 0; i < n; i++) {
-          weigh(touches[t], i, own);
+          weigh(habits[t], i, own);
           addCautiously(weight, own, releases.first()[i], releases.first()[i + 1], probability);
         }
       }
@@ -109,37 +109,37 @@ public final class EndFinder {
   }
 
   /** Goes through the notes, or enough of them; the logarithm of how well they are foretold. */
-  private double count(Touch touch) {
+  private double count(PartHabit habit) {
     int n = releases.size();
     int step = Math.max(1, n / ENOUGH);
     double evidence = 0;
     double[] own = new double[releases.endMs().length];
     for (int i = 0; i < n; i += step) {
-      evidence += weigh(touch, i, own);
+      evidence += weigh(habit, i, own);
       for (int c = releases.first()[i]; c < releases.first()[i + 1]; c++) {
         if (own[c] > 1e-4) {
-          countEnd(touch, i, c, own[c]);
+          countEnd(habit, i, c, own[c]);
         }
       }
     }
     return evidence;
   }
 
-  private void countEnd(Touch touch, int note, int end, double part) {
+  private void countEnd(PartHabit habit, int note, int end, double part) {
     double written = releases.endMs()[end] - releases.onsetMs()[note];
     double sounded = releases.releaseMs()[note] - releases.onsetMs()[note];
     double sum = 0;
-    for (Articulation a : Touch.ARTICULATIONS) {
-      sum += touch.probability(a) * touch.density(a, written, sounded);
+    for (Articulation a : PartHabit.ARTICULATIONS) {
+      sum += habit.probability(a) * habit.density(a, written, sounded);
     }
-    for (Articulation a : Touch.ARTICULATIONS) {
-      double share = touch.probability(a) * touch.density(a, written, sounded) / (sum + ANYTHING);
-      touch.count(a, releases.kind()[end], written, sounded, part * share);
+    for (Articulation a : PartHabit.ARTICULATIONS) {
+      double share = habit.probability(a) * habit.density(a, written, sounded) / (sum + ANYTHING);
+      habit.count(a, releases.kind()[end], written, sounded, part * share);
     }
   }
 
   /** How probable each end of a note is; gives the logarithm of how well it is foretold. */
-  private double weigh(Touch touch, int note, double[] into) {
+  private double weigh(PartHabit habit, int note, double[] into) {
     int from = releases.first()[note];
     int to = releases.first()[note + 1];
     double sounded = releases.releaseMs()[note] - releases.onsetMs()[note];
@@ -147,10 +147,10 @@ public final class EndFinder {
     for (Kind kind : Kind.values()) {
       double weights = weightOf(kind, from, to);
       if (weights > 0) {
-        possible += touch.probability(kind);
+        possible += habit.probability(kind);
         for (int c = from; c < to; c++) {
           if (releases.kind()[c] == kind) {
-            into[c] = touch.probability(kind) * releases.weight()[c] / weights;
+            into[c] = habit.probability(kind) * releases.weight()[c] / weights;
           }
         }
       }
@@ -159,8 +159,8 @@ public final class EndFinder {
     for (int c = from; c < to; c++) {
       double written = releases.endMs()[c] - releases.onsetMs()[note];
       double density = ANYTHING;
-      for (Articulation a : Touch.ARTICULATIONS) {
-        density += touch.probability(a) * touch.density(a, written, sounded);
+      for (Articulation a : PartHabit.ARTICULATIONS) {
+        density += habit.probability(a) * habit.density(a, written, sounded);
       }
       into[c] *= density / possible;
       sum += into[c];

@@ -21,7 +21,7 @@ final class Anchors {
     int to = 0;
     int bar = 0;
     while (bar < slots.size()) {
-      int next = barEnd(bar);
+      int next = slots.barEnd(bar);
       if (isAnchored(bar, next)) {
         Arrays.fill(tells, bar, next, true);
         from = Math.min(from, bar);
@@ -31,14 +31,6 @@ final class Anchors {
     }
     first = from;
     end = to;
-  }
-
-  private int barEnd(int bar) {
-    int s = bar + 1;
-    while (s < slots.size() && slots.barPlace()[s] > slots.barPlace()[s - 1]) {
-      s++;
-    }
-    return s;
   }
 
   private boolean isAnchored(int from, int to) {

@@ -44,7 +44,7 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
   }
 
   /** How unlikely a lag is: the negative logarithm of its density, up to a constant. */
-  double cost(double lagMs) {
+  public double cost(double lagMs) {
     if (!learned) {
       return plainCost(lagMs);
     }

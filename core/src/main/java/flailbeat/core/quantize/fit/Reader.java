@@ -32,6 +32,7 @@ final class Reader {
   private final int n;
   private final Lattice lattice;
   private final Occupancy occupancy;
+  private final Beside beside;
   private final double[] residuals;
 
   /** Poses the problem as {@link FitSolver} does; the lattice is that of the phrase. */
@@ -42,6 +43,7 @@ final class Reader {
     this.prior = prior;
     this.n = timesMs.length;
     this.occupancy = new Occupancy(slots);
+    this.beside = new Beside(slots);
     this.residuals = new double[n];
   }
 
@@ -180,6 +182,7 @@ final class Reader {
     return posterior.evidence()
         + learned
         + occupancy.comparedEvidence()
+        + beside.evidence(path)
         - USUAL * (Math.log(wide) + usual * usual / 2)
         - prior.cost(inTheBeginning(lag));
   }

@@ -14,6 +14,7 @@ import java.util.Arrays;
  * @param family what each belongs to alone: {@value #BOTH} to every division, {@value #STRAIGHT} to
  *     straight ones, {@value #TRIPLET} to triplets, and so on
  * @param anchored whether a note stands there that was put and not played: that much is certain
+ * @param beside whether another part has an onset there, which is in place
  */
 public record Slots(
     double[] ms,
@@ -22,7 +23,8 @@ public record Slots(
     int[] barPlace,
     int[] beat,
     byte[] family,
-    boolean[] anchored) {
+    boolean[] anchored,
+    boolean[] beside) {
   /** It belongs to every division. */
   public static final byte BOTH = 0;
 
@@ -38,14 +40,23 @@ public record Slots(
   /** It belongs to sevenths alone. */
   public static final byte SEVENTHS = 4;
 
-  /** With no anchors. */
+  /** With no anchors, and nothing beside. */
   public Slots(
       double[] ms, int[] place, double[] weight, int[] barPlace, int[] beat, byte[] family) {
-    this(ms, place, weight, barPlace, beat, family, new boolean[ms.length]);
+    this(ms, place, weight, barPlace, beat, family, new boolean[ms.length], new boolean[ms.length]);
   }
 
   int size() {
     return ms.length;
+  }
+
+  /** The first slot of the bar after that of a slot. */
+  int barEnd(int slot) {
+    int s = slot + 1;
+    while (s < size() && barPlace[s] > barPlace[s - 1]) {
+      s++;
+    }
+    return s;
   }
 
   /** Whether there are slots that belong to different divisions alone. */
@@ -70,7 +81,8 @@ public record Slots(
         Arrays.copyOf(barPlace, end),
         Arrays.copyOf(beat, end),
         Arrays.copyOf(family, end),
-        Arrays.copyOf(anchored, end));
+        Arrays.copyOf(anchored, end),
+        Arrays.copyOf(beside, end));
   }
 
   /** The median time from one to the next, in ms. */

@@ -175,8 +175,11 @@ public final class QuantizeActions {
     List<String> lags = new ArrayList<>();
     int moved = 0;
     Song result = document.song();
-    for (Track track : document.song().tracks()) {
-      QuantizePlan todo = timing.planFor(track);
+    List<Track> tracks = document.song().tracks();
+    List<QuantizePlan> plans = timing.planForAll();
+    for (int i = 0; i < tracks.size(); i++) {
+      Track track = tracks.get(i);
+      QuantizePlan todo = plans.get(i);
       if (todo.moved() > 0) {
         moved += todo.moved();
         lags.add(track.name() + " " + QuantizePreview.inWords(todo.timing().lagMs()));

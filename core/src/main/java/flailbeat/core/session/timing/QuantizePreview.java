@@ -8,7 +8,6 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
-import flailbeat.core.quantize.FitMemory;
 import flailbeat.core.quantize.Lag;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.ProgramBounds;
@@ -16,6 +15,7 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
+import flailbeat.core.quantize.SongPlans;
 import flailbeat.core.quantize.fit.LagPrior;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
@@ -27,7 +27,6 @@ import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
-import flailbeat.core.work.Progress;
 import flailbeat.core.work.Workshop;
 import java.util.Collections;
 import java.util.HashMap;
@@ -46,8 +45,8 @@ public final class QuantizePreview implements NoteTiming {
   private final Document document;
   private final LearnedLags lags;
   private final Changes changes;
-  private final FitMemory memory = new FitMemory();
-  private final Preview<Request, QuantizePlan> preview;
+  private final Planner planner = new Planner();
+  private final Preview<Planner.Request, QuantizePlan> preview;
   private final Preview<GridRequest, GridsFound> grids;
   private Map<NoteId, Long> decided = Map.of();
   private QuantizeSettings settings = QuantizeSettings.recommended();
@@ -70,8 +69,8 @@ public final class QuantizePreview implements NoteTiming {
     preview =
         new Preview<>(
             this::request,
-            Request::isSameAs,
-            this::planned,
+            Planner.Request::isSameAs,
+            planner::plan,
             workshop,
             clock,
             notices,
@@ -260,25 +259,29 @@ public final class QuantizePreview implements NoteTiming {
 
   /** What other settings would do to the notes in scope. */
   QuantizePlan planWith(QuantizeSettings how, Track track) {
-    Song song = document.song();
     Scope scope = document.scope();
-    return Quantizer.of(how, song.tempos(), song.meters())
-        .plan(scope.notesOf(track), scope.othersOf(track), Map.of(), ProgramBounds.of(track));
+    List<Note> notes = scope.notesOf(track);
+    List<Note> others = scope.othersOf(track);
+    return Planner.within(document.song(), track.id(), notes, others, how)
+        .plan(notes, others, Map.of(), ProgramBounds.of(track));
   }
 
   /** What would be done to the notes of a track that are in scope. */
   QuantizePlan planInScope(Track track) {
-    Scope scope = document.scope();
-    return track.equals(document.track())
-        ? plan()
-        : quantizer(document.song(), track.id())
-            .plan(scope.notesOf(track), scope.othersOf(track), decided, ProgramBounds.of(track));
+    if (track.equals(document.track())) {
+      return plan();
+    }
+    List<Note> notes = document.scope().notesOf(track);
+    List<Note> others = document.scope().othersOf(track);
+    return Planner.within(document.song(), track.id(), notes, others, informed(track.id()))
+        .plan(notes, others, decided, ProgramBounds.of(track));
   }
 
-  /** What would be done to all notes of a track. */
-  QuantizePlan planFor(Track track) {
-    return quantizer(document.song(), track.id())
-        .plan(track.notes(), List.of(), decided, ProgramBounds.of(track));
+  /** What would be done to all notes of each track. */
+  List<QuantizePlan> planForAll() {
+    List<Track> tracks = document.song().tracks();
+    return new SongPlans(document.song(), decided)
+        .of(tracks, tracks.stream().map(t -> informed(t.id())).toList());
   }
 
   /** Asks which grid explains the notes in scope best. */
@@ -330,44 +333,22 @@ public final class QuantizePreview implements NoteTiming {
     List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
     Map<Boolean, List<Note>> chosen =
         all.stream().collect(Collectors.partitioningBy(n -> some.contains(n.id())));
-    return chosen.get(true).isEmpty()
-        ? song
-        : carriedOut(
-            quantizer(song, track).plan(chosen.get(true), chosen.get(false), Map.of(), bounds),
-            song,
-            track);
-  }
-
-  private Quantizer quantizer(Song song, TrackId track) {
-    return Quantizer.of(informed(track), song.tempos(), song.meters());
-  }
-
-  /** What a plan is made of: of another it would be another. */
-  private record Request(
-      Song song, Track track, Scope scope, QuantizeSettings settings, Map<NoteId, Long> decided) {
-    boolean isSameAs(Request other) {
-      return song == other.song
-          && scope == other.scope
-          && decided == other.decided
-          && settings.equals(other.settings);
+    if (chosen.get(true).isEmpty()) {
+      return song;
     }
+    Quantizer quantizer =
+        Planner.within(song, track, chosen.get(true), chosen.get(false), informed(track));
+    return carriedOut(
+        quantizer.plan(chosen.get(true), chosen.get(false), Map.of(), bounds), song, track);
   }
 
-  private Request request() {
+  private Planner.Request request() {
     if (openings != document.openings()) {
       openings = document.openings();
       decided = Map.of();
     }
-    return new Request(document.song(), document.track(), document.scope(), informed(), decided);
-  }
-
-  private QuantizePlan planned(Request r, Progress progress) {
-    return Quantizer.of(r.settings(), r.song().tempos(), r.song().meters(), memory, progress)
-        .plan(
-            r.scope().notes(),
-            r.scope().othersOf(r.track()),
-            r.decided(),
-            ProgramBounds.of(r.track()));
+    return new Planner.Request(
+        document.song(), document.track(), document.scope(), informed(), decided);
   }
 
   private GridRequest gridRequest() {

@@ -26,7 +26,15 @@ class OccupancyTest {
     int[] beats = IntStream.range(0, count).toArray();
     Occupancy occupancy =
         new Occupancy(
-            new Slots(ms, none, new double[] {1}, none, beats, new byte[count], anchored));
+            new Slots(
+                ms,
+                none,
+                new double[] {1},
+                none,
+                beats,
+                new byte[count],
+                anchored,
+                new boolean[anchored.length]));
     occupancy.setLikeness(new Likeness(0.5, 1));
     return occupancy;
   }

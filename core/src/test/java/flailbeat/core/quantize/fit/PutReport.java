@@ -125,7 +125,8 @@ public final class PutReport {
             slots.barPlace(),
             slots.beat(),
             slots.family(),
-            anchored));
+            anchored,
+            new boolean[anchored.length]));
   }
 
   private static boolean isPlayed(Kind kind, Slots slots, int slot) {

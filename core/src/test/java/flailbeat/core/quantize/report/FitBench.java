@@ -4,6 +4,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.FitMemory;
+import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
@@ -14,6 +15,7 @@ import flailbeat.core.quantize.fit.Slots;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -124,7 +126,13 @@ public class FitBench {
   @Benchmark
   public QuantizePlan dragging() {
     turn = (turn + 1) % 100;
-    return Quantizer.of(QuantizeSettings.recommended().withStrength(turn), TEMPO, METER, memory)
+    return Quantizer.of(
+            QuantizeSettings.recommended().withStrength(turn),
+            TEMPO,
+            METER,
+            InPlace.NOTHING,
+            memory,
+            Progress.NONE)
         .plan(performed, List.of());
   }
 

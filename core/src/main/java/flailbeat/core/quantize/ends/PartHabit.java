@@ -7,7 +7,7 @@ import java.util.Arrays;
  * How a part is played: how often each articulation is, what share of a note's written length it
  * sounds for, how late keys come up, and how often notes fill the time up to the next.
  */
-final class Touch {
+final class PartHabit {
   /** How a single note is played. */
   enum Articulation {
     /** For as long as it is written. */
@@ -70,7 +70,7 @@ final class Touch {
   private double squareCount;
 
   /** As somebody plays who has a habit, before a note is heard. */
-  Touch(Articulation habit) {
+  PartHabit(Articulation habit) {
     for (Articulation a : ARTICULATIONS) {
       articulationPrior[a.ordinal()] = a == habit ? HABIT[0] : HABIT[1];
       share[a.ordinal()] = a.usualShare;

@@ -1,0 +1,124 @@
+package flailbeat.core.quantize;
+
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Song;
+import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
+import flailbeat.core.quantize.QuantizePlan.WholeReading;
+import flailbeat.core.quantize.fit.LagPrior;
+import flailbeat.core.time.MeterMap;
+import flailbeat.core.time.TempoMap;
+import flailbeat.core.work.Progress;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Plans several tracks of a song at once. Each is understood by itself first, in one way or
+ * another; then those ways are taken together that go best with one person's lag, which is other by
+ * some {@value #PARTS_MS} ms from part to part. O(n) beside what each track takes.
+ */
+public final class SongPlans {
+  /** How far the lags of one person's parts are from one another, as a standard deviation. */
+  private static final double PARTS_MS = 10;
+
+  /** So many parts were played by somebody else, or by other keys. */
+  private static final double OTHERS = 0.1;
+
+  private static final int FARTHEST_MS = 150;
+  private static final int STEP_MS = 2;
+
+  /** A reading that is surer than this is not asked again, unless another is taken. */
+  private static final double SURE = 0.95;
+
+  private final Song song;
+  private final Map<NoteId, Long> decided;
+
+  /**
+   * For a song.
+   *
+   * @param decided the lines, as ticks, of the notes that were decided on
+   */
+  public SongPlans(Song song, Map<NoteId, Long> decided) {
+    this.song = song;
+    this.decided = decided;
+  }
+
+  /**
+   * The plan of each track, in order.
+   *
+   * @param settings one for each track
+   */
+  public List<QuantizePlan> of(List<Track> tracks, List<QuantizeSettings> settings) {
+    List<QuantizePlan> plans = new ArrayList<>();
+    List<Part> parts = new ArrayList<>();
+    for (int i = 0; i < tracks.size(); i++) {
+      QuantizePlan plan = plan(tracks.get(i), settings.get(i));
+      plans.add(plan);
+      if (settings.get(i).lag() instanceof Lag.Auto auto && !plan.readings().isEmpty()) {
+        parts.add(new Part(i, auto.prior(), plan.readings()));
+      }
+    }
+    if (parts.size() > 1) {
+      double lagMs = sharedLag(parts);
+      LagPrior shared = LagPrior.known(lagMs, PARTS_MS);
+      for (Part part : parts) {
+        if (part.isOpen(lagMs)) {
+          QuantizeSettings how = settings.get(part.number()).withLag(new Lag.Auto(shared));
+          plans.set(part.number(), plan(tracks.get(part.number()), how));
+        }
+      }
+    }
+    return plans;
+  }
+
+  /** A part that was played, and the ways to understand it. */
+  private record Part(int number, LagPrior prior, List<WholeReading> readings) {
+    /** How well a way goes with somebody's lag, as far as the part itself tells. */
+    double fits(WholeReading reading, double lagMs) {
+      double z = (reading.lagMs() - lagMs) / PARTS_MS;
+      double own = Math.exp(-prior.cost(reading.lagMs())) / prior.spreadMs();
+      return reading.weight()
+          / (own + Double.MIN_NORMAL)
+          * ((1 - OTHERS) * Math.exp(-z * z / 2) / PARTS_MS + OTHERS * own);
+    }
+
+    double likelihood(double lagMs) {
+      return readings.stream().mapToDouble(r -> fits(r, lagMs)).sum();
+    }
+
+    /** Whether it is to be understood anew, that lag being known. */
+    boolean isOpen(double lagMs) {
+      WholeReading best =
+          readings.stream().max(Comparator.comparingDouble(r -> fits(r, lagMs))).orElseThrow();
+      return best != readings.getFirst() || best.weight() < SURE;
+    }
+  }
+
+  /** The lag that all parts together speak for. */
+  private static double sharedLag(List<Part> parts) {
+    double best = 0;
+    double most = Double.NEGATIVE_INFINITY;
+    for (int lag = -FARTHEST_MS; lag <= FARTHEST_MS; lag += STEP_MS) {
+      double sum = -parts.getFirst().prior().cost(lag);
+      for (Part part : parts) {
+        sum += Math.log(part.likelihood(lag));
+      }
+      if (sum > most) {
+        most = sum;
+        best = lag;
+      }
+    }
+    return best;
+  }
+
+  private QuantizePlan plan(Track track, QuantizeSettings how) {
+    List<Note> notes = track.notes();
+    TempoMap tempos = song.tempos();
+    MeterMap meters = song.meters();
+    InPlace inPlace = InPlace.beside(song, track.id(), notes, List.of(), how);
+    return Quantizer.of(how, tempos, meters, inPlace, new FitMemory(), Progress.NONE)
+        .plan(notes, List.of(), decided, ProgramBounds.of(track));
+  }
+}
