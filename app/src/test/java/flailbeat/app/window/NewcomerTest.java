@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.quantize.KnownLag;
+import flailbeat.core.quantize.lag.KnownLag;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;

@@ -5,6 +5,7 @@ import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

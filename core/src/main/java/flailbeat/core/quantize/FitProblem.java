@@ -1,7 +1,8 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.quantize.fit.FitSolver;
-import flailbeat.core.quantize.fit.LagPrior;
+import flailbeat.core.quantize.lag.Lag;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;

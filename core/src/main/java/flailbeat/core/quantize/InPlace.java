@@ -4,7 +4,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
-import flailbeat.core.quantize.fit.LagPrior;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;

@@ -2,6 +2,7 @@ package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;

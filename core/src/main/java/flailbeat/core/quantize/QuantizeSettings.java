@@ -1,5 +1,6 @@
 package flailbeat.core.quantize;
 
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.NoteValue;

@@ -13,6 +13,7 @@ import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;

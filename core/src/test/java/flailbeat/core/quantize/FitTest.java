@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Played;
 import flailbeat.core.model.id.NoteId;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;

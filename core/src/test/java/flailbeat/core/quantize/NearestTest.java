@@ -11,6 +11,7 @@ import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;

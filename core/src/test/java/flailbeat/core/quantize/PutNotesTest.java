@@ -17,6 +17,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizeSettings.Method;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
 import java.util.ArrayList;

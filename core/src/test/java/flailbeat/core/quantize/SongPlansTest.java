@@ -12,7 +12,7 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.sound.Instrument;
-import flailbeat.core.quantize.fit.LagPrior;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Tempo;
 import flailbeat.core.time.TempoMap;

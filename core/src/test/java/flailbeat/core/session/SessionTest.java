@@ -14,7 +14,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.sound.Instrument;
-import flailbeat.core.quantize.Lag;
+import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;

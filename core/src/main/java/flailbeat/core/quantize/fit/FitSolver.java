@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;

@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.fit;
 
+import flailbeat.core.quantize.lag.LagPrior;
 import java.util.Arrays;
 
 /**

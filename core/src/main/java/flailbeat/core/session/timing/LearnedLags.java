@@ -2,9 +2,9 @@ package flailbeat.core.session.timing;
 
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
-import flailbeat.core.quantize.KnownLag;
 import flailbeat.core.quantize.QuantizePlan;
-import flailbeat.core.quantize.fit.LagPrior;
+import flailbeat.core.quantize.lag.KnownLag;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import flailbeat.core.session.document.Document;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
+import flailbeat.core.quantize.lag.LagPrior;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;

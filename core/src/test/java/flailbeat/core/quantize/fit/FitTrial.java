@@ -3,6 +3,7 @@ package flailbeat.core.quantize.fit;
 import flailbeat.core.edit.Doubles;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.fit.Generated.Manner;
+import flailbeat.core.quantize.lag.LagPrior;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

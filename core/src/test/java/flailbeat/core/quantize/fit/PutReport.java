@@ -2,6 +2,7 @@ package flailbeat.core.quantize.fit;
 
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
+import flailbeat.core.quantize.lag.LagPrior;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;

@@ -3,6 +3,7 @@ package flailbeat.core.quantize.fit;
 import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
+import flailbeat.core.quantize.lag.LagPrior;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

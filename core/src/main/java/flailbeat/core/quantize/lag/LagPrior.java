@@ -1,4 +1,4 @@
-package flailbeat.core.quantize.fit;
+package flailbeat.core.quantize.lag;
 
 /**
  * What is expected of the lag in the beginning of a phrase, before it is heard: normal, but rarer
@@ -61,7 +61,7 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
   }
 
   /** How far the lag may be from its mean where it is followed. */
-  double walkedSpreadMs() {
+  public double walkedSpreadMs() {
     return WALKED_SPREAD_MS;
   }
 }

@@ -1,9 +1,8 @@
-package flailbeat.core.quantize;
+package flailbeat.core.quantize.lag;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import flailbeat.core.quantize.fit.LagPrior;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;

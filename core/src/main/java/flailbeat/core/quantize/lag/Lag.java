@@ -1,7 +1,6 @@
-package flailbeat.core.quantize;
+package flailbeat.core.quantize.lag;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
-import flailbeat.core.quantize.fit.LagPrior;
 
 /** What is done about a player who is late or early throughout, before lines are chosen. */
 public sealed interface Lag {

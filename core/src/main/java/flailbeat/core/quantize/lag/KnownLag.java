@@ -1,6 +1,5 @@
-package flailbeat.core.quantize;
+package flailbeat.core.quantize.lag;
 
-import flailbeat.core.quantize.fit.LagPrior;
 import java.util.ArrayList;
 import java.util.List;
 
