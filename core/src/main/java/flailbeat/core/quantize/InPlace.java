@@ -25,7 +25,7 @@ public final class InPlace {
   public static final InPlace NOTHING = new InPlace(new long[0], List.of());
 
   /** Fewer notes are no part. */
-  private static final int LEAST_NOTES = 8;
+  private static final int LEAST_NOTES = 4;
 
   /** So many of a part's notes stand on lines, if it is in place. */
   private static final double ON_LINES = 0.9;
@@ -68,9 +68,7 @@ public final class InPlace {
       List<Note> there = own ? others : each.soundingBeginningIn(stretch);
       List<Note> part = there.subList(0, Math.min(MOST_OF_A_PART, there.size()));
       if (isInPlace(part, lines)) {
-        if (!own) {
-          onsets.add(part.stream().mapToLong(Note::onset).toArray());
-        }
+        onsets.add(part.stream().mapToLong(Note::onset).toArray());
         lagOf(part, song.tempos()).ifPresent(lagsMs::add);
       }
     }
@@ -117,7 +115,7 @@ public final class InPlace {
         : Optional.of(Timing.of(late).lagMs());
   }
 
-  /** Where notes of other tracks begin, in order, each tick once. */
+  /** Where notes that are in place begin, in order, each tick once. */
   long[] onsets() {
     return onsets;
   }

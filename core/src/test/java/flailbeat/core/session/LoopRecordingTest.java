@@ -12,12 +12,15 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.session.run.CountIn;
 import flailbeat.core.session.run.PlaySettings;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Recording round a loop of one bar: 3840 ticks, two seconds. Recording starts at 10 s. */
@@ -150,6 +153,37 @@ class LoopRecordingTest extends SessionRig {
     session.editing().undo();
     session.editing().undo();
     assertThat(notes()).isEmpty();
+  }
+
+  /** At 180 bpm a sixteenth lasts 83 ms: a part between the beats, 55 ms late, is 28 ms early. */
+  @ParameterizedTest
+  @EnumSource(names = {"OVERDUB", "TAKES"})
+  void a_pass_between_the_beats_is_quantized_as_late_as_the_pass_before_was(RecordingMode mode) {
+    session.open(Song.empty().withTempos(TempoMap.of(Tempo.ofBpm(180))), Optional.empty());
+    session.run().loop(new TickRange(0, 4 * 3840));
+    runControl.setRecordSettings(runControl.recordSettings().withQuantize(true));
+    record(mode);
+    int[] before = {0, 2, 4, 6, 7, 8, 10, 12, 14};
+    int[] between = {3, 7, 11};
+    strikeBars(0, PhysicalKey.A, before);
+    strikeBars(4, PhysicalKey.D, between);
+    runTo(Math.round(8 * 4000 / 3.0) + 50);
+    session.run().stop();
+    assertThat(notes().stream().filter(n -> n.pitch() == 64).map(n -> n.onset() % 3840 / 240.0))
+        .hasSize(12)
+        .containsOnly(3.0, 7.0, 11.0);
+  }
+
+  private void strikeBars(int from, PhysicalKey key, int... steps) {
+    for (int bar = from; bar < from + 4; bar++) {
+      for (int step : steps) {
+        double ms = (bar * 16 + step) * 1000 / 12.0 + 55 + (bar * 7 + step * 5) % 9 - 4;
+        runTo(Math.round(ms));
+        session.performer().press(key, nowMs * MS);
+        runTo(Math.round(ms) + 30);
+        session.performer().release(key, nowMs * MS);
+      }
+    }
   }
 
   @Test

@@ -35,6 +35,9 @@ public interface NoteTiming {
   /** A pass was recorded onto a track by the input that was played last. */
   void recorded(TrackId track);
 
+  /** What was quantized last is kept, as a pass of a track: it says how late the next will be. */
+  void passKept(TrackId track);
+
   /** Whether the person's own offset is taken off what is recorded: a found lag is then small. */
   void setCalibrated(boolean value);
 }

@@ -228,6 +228,7 @@ final class RecordingRun extends Run {
                 document.edit(
                     label, s -> writer.laidOver(writer.with(s, pass, notes, endTick), over)));
     if (document.song() != before) {
+      onto.forEach(around.timing()::passKept);
       committed.push(new Committed(number, count, document.song()));
       // What the history has forgotten cannot be dropped, and must not be held here either.
       while (committed.size() > History.LIMIT) {

@@ -2,6 +2,7 @@ package flailbeat.core.session.timing;
 
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.lag.KnownLag;
 import flailbeat.core.quantize.lag.LagPrior;
@@ -29,10 +30,17 @@ public final class LearnedLags {
   /** A reading that is surer than this is learned from, though nobody confirmed it. */
   private static final double SURE = 0.95;
 
+  /** A pass that stands is no more than a hint, and is forgotten with the song. */
+  private static final double LIKELY = 0.7;
+
+  /** So many passes are remembered. */
+  private static final int PASSES = 8;
+
   private final Document document;
   private final Changes changes;
   private final Map<String, KnownLag> known = new TreeMap<>();
   private final Map<TrackId, String> inputs = new HashMap<>();
+  private final Map<String, List<Double>> passes = new HashMap<>();
   private List<Part> pending = new ArrayList<>();
   private final Supplier<String> input;
   private int openings;
@@ -73,6 +81,7 @@ public final class LearnedLags {
   public void forget() {
     pending = new ArrayList<>();
     known.clear();
+    passes.clear();
     changes.fire(Aspect.SETTINGS);
   }
 
@@ -110,10 +119,25 @@ public final class LearnedLags {
     inputs.put(track, input.get());
   }
 
-  /** What is expected of the lag of a track's notes. */
+  /** A pass was quantized as it was recorded: so late the passes after it are likely to be. */
+  void passKept(TrackId track, QuantizePlan.WholeReading reading) {
+    if (reading.weight() > LIKELY) {
+      List<Double> before = passes.getOrDefault(inputOf(track), List.of());
+      List<Double> all = new ArrayList<>(before);
+      all.add(reading.lagMs());
+      passes.put(inputOf(track), all.subList(Math.max(0, all.size() - PASSES), all.size()));
+    }
+  }
+
+  /**
+   * What is expected of the lag of a track's notes: what was learned of the person, else how late
+   * the passes before were.
+   */
   LagPrior prior(TrackId track) {
-    KnownLag lag = known.getOrDefault(inputOf(track), KnownLag.NONE);
-    return lag.prior();
+    String by = inputOf(track);
+    KnownLag lag = known.getOrDefault(by, KnownLag.NONE);
+    List<Double> before = passes.getOrDefault(by, List.of());
+    return lag.partsMs().isEmpty() && !before.isEmpty() ? InPlace.expected(before) : lag.prior();
   }
 
   private String inputOf(TrackId track) {
@@ -137,6 +161,7 @@ public final class LearnedLags {
     if (openings != document.openings()) {
       openings = document.openings();
       inputs.clear();
+      passes.clear();
     }
     Song now = document.song();
     List<Part> open = new ArrayList<>();

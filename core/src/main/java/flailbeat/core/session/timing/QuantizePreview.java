@@ -12,7 +12,6 @@ import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.quantize.SlotTiming;
 import flailbeat.core.quantize.SongPlans;
 import flailbeat.core.quantize.lag.Lag;
@@ -51,6 +50,7 @@ public final class QuantizePreview implements NoteTiming {
   private Map<NoteId, Long> decided = Map.of();
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private Optional<GridRequest> asked = Optional.empty();
+  private Optional<QuantizePlan.WholeReading> lastPass = Optional.empty();
   private boolean calibrated;
   private NoteVersion version = NoteVersion.STANDING;
   private Optional<Otherwise> otherwise = Optional.empty();
@@ -170,6 +170,12 @@ public final class QuantizePreview implements NoteTiming {
     LagPrior learned = lags.prior(track);
     return settings.withLag(
         calibrated && !learned.learned() ? Lag.Auto.calibrated() : new Lag.Auto(learned));
+  }
+
+  @Override
+  public void passKept(TrackId track) {
+    lastPass.ifPresent(reading -> lags.passKept(track, reading));
+    lastPass = Optional.empty();
   }
 
   @Override
@@ -336,10 +342,11 @@ public final class QuantizePreview implements NoteTiming {
     if (chosen.get(true).isEmpty()) {
       return song;
     }
-    Quantizer quantizer =
-        Planner.within(song, track, chosen.get(true), chosen.get(false), informed(track));
-    return carriedOut(
-        quantizer.plan(chosen.get(true), chosen.get(false), Map.of(), bounds), song, track);
+    QuantizePlan plan =
+        Planner.within(song, track, chosen.get(true), chosen.get(false), informed(track))
+            .plan(chosen.get(true), chosen.get(false), Map.of(), bounds);
+    lastPass = plan.readings().stream().findFirst();
+    return carriedOut(plan, song, track);
   }
 
   private Planner.Request request() {
