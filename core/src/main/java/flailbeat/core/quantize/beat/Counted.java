@@ -13,6 +13,9 @@ final class Counted {
   /** Within so many beats an event counts. */
   private static final double REACH = 5;
 
+  /** No beat is so many times as long as most, or as short. */
+  private static final double SLOWER = 2.5;
+
   private final double[] beats;
   private final double[] ms;
   private final double reach;
@@ -103,7 +106,7 @@ final class Counted {
     double apart = w * wxx - wx * wx;
     double usual = meanBeatMs();
     double slope = apart < 1e-9 * w * w ? usual : (w * wxy - wx * wy) / apart;
-    double bounded = Math.clamp(slope, usual / 1.5, usual * 1.5);
+    double bounded = Math.clamp(slope, usual / SLOWER, usual * SLOWER);
     return (wy - bounded * wx) / w;
   }
 

@@ -36,6 +36,9 @@ final class Hearing {
   /** Accents and long notes say less than strokes: few people mean them all. */
   private static final double ACCENTS_COUNT = 0.5;
 
+  /** A tempo is steady over so many beats. */
+  private static final int STEADY = 6;
+
   private static final double BEGINS = 6;
   private static final double BEGINS_JUST_BEFORE = 2;
 
@@ -46,6 +49,7 @@ final class Hearing {
   private final double[] beatMs;
   private final int firstBeat;
   private final int parts;
+  private final double usualBeatMs;
   private final int[][] slots;
   private final double[] lagMs;
   private final double fit;
@@ -63,6 +67,7 @@ final class Hearing {
     this.beatMs = beatMs;
     this.firstBeat = firstBeat;
     this.parts = parts;
+    this.usualBeatMs = median(beatMs);
     this.slots = new int[rows.size()][];
     this.lagMs = new double[rows.size()];
     double sum = 0;
@@ -97,7 +102,7 @@ final class Hearing {
       y += Math.sin(2 * Math.PI * at[i]);
     }
     double late = Math.atan2(y, x) / (2 * Math.PI);
-    double slotMs = meanBeatMs() / parts;
+    double slotMs = usualBeatMs() / parts;
     lagMs[row] = late * slotMs;
     slots[row] = new int[n];
     double[] off = new double[n];
@@ -123,8 +128,18 @@ final class Hearing {
     return NORMAL * sorted[sorted.length / 2];
   }
 
-  double meanBeatMs() {
-    return (beatMs[beatMs.length - 1] - beatMs[0]) / (beatMs.length - 1);
+  /** How long a beat usually is: the median, which an end that slows down does not change. */
+  double usualBeatMs() {
+    return usualBeatMs;
+  }
+
+  private static double median(double[] beatMs) {
+    double[] lengths = new double[beatMs.length - 1];
+    for (int i = 0; i < lengths.length; i++) {
+      lengths[i] = beatMs[i + 1] - beatMs[i];
+    }
+    Arrays.sort(lengths);
+    return lengths[lengths.length / 2];
   }
 
   int parts() {
@@ -268,7 +283,7 @@ final class Hearing {
     all.sort(Comparator.comparingDouble(a -> a[0]));
     double[] beats = all.stream().mapToDouble(a -> a[0]).toArray();
     double[] ms = all.stream().mapToDouble(a -> a[1]).toArray();
-    Counted counted = new Counted(beats, ms, REACH_MS / meanBeatMs());
+    Counted counted = new Counted(beats, ms, REACH_MS / usualBeatMs());
     int from = (int) Math.floor(beats[0]) - 1;
     int to = (int) Math.ceil(beats[beats.length - 1]) + 1;
     double[] times = new double[to - from + 1];
@@ -276,6 +291,37 @@ final class Hearing {
       times[beat - from] = counted.timeOf(beat);
     }
     return new Hearing(rows, Counted.rising(times), from, parts);
+  }
+
+  /**
+   * The same up to a beat, and from there on slower and slower, to the last stroke.
+   *
+   * @param from a moment
+   * @param most how many times as long the last beat is; this very hearing for 1 and less
+   */
+  Hearing slowing(double from, double most) {
+    int begins = (int) Math.round(beatsAt(from)) - firstBeat;
+    if (begins < STEADY || begins >= beatMs.length || most <= 1) {
+      return this;
+    }
+    double steady = (beatMs[begins] - beatMs[begins - STEADY]) / STEADY;
+    double end = lastStrokeMs();
+    // A tempo that falls evenly makes the time up to the last beat their mean length.
+    double beats = (end - beatMs[begins]) / steady / ((1 + most) / 2);
+    List<Double> times = new ArrayList<>();
+    for (int i = 0; i <= begins; i++) {
+      times.add(beatMs[i]);
+    }
+    double longer = (most - 1) / Math.max(1, beats);
+    for (int i = 1; times.getLast() < end + steady; i++) {
+      times.add(beatMs[begins] + steady * (i + longer * i * i / 2));
+    }
+    double[] all = times.stream().mapToDouble(Double::doubleValue).toArray();
+    return new Hearing(rows, Counted.rising(all), firstBeat, parts);
+  }
+
+  double lastStrokeMs() {
+    return rows.stream().mapToDouble(r -> r.ms()[r.size() - 1]).max().orElseThrow();
   }
 
   /** When the beats of it come from a slot on, so many slots apart. */

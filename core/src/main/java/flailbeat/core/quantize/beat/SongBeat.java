@@ -22,6 +22,15 @@ public final class SongBeat {
   private static final double MS_PER_MINUTE = 60_000;
   private static final int ALONE = 3;
   private static final int LIKELY = 16;
+
+  /** So many ways to count are tried with an end that slows down, over so many beats at most. */
+  private static final int SLOWED = 8;
+
+  private static final double MOST_SLOW_BEATS = 18;
+
+  /** A tempo that falls is rarer than one that stays. */
+  private static final double SLOWING_COSTS = 6;
+
   private static final int TOLD_OTHERWISE = 5;
 
   /** From 40 to 220 beats a minute. */
@@ -137,7 +146,7 @@ public final class SongBeat {
 
   /** How far two tempos are apart: the logarithm of how many times the one is faster. */
   private static double tempoApart(Hearing a, Hearing b) {
-    return Math.abs(Math.log(a.meanBeatMs() / b.meanBeatMs()));
+    return Math.abs(Math.log(a.usualBeatMs() / b.usualBeatMs()));
   }
 
   /** Whether two ways are one to a listener: the same bars at the same places. */
@@ -167,7 +176,7 @@ public final class SongBeat {
     }
     stretches.sort(Comparator.comparingDouble(s -> s[0]));
     double[] ms = stretches.stream().reduce((a, b) -> joined(a, b, beats)).orElseThrow();
-    double bpm = MS_PER_MINUTE / way.hearing().meanBeatMs();
+    double bpm = MS_PER_MINUTE / way.hearing().usualBeatMs();
     return new BeatGuess(ms, beats, 0, Optional.of(way.bar().meter()), bpm);
   }
 
@@ -212,9 +221,12 @@ public final class SongBeat {
       double share = 0.8 / begun.size();
       begin(hearings, begun.get(i), progress.part(i * share, (i + 1) * share));
     }
+    for (Hearing hearing : likeliest(hearings, SLOWED)) {
+      slowed(hearing).ifPresent(hearings::add);
+    }
     for (Hearing hearing : likeliest(hearings, TOLD_OTHERWISE)) {
       otherwise(hearing)
-          .filter(h -> hearings.stream().noneMatch(other -> isSame(other, h)))
+          .filter(h -> hearings.stream().noneMatch(o -> isSame(o, h) && plain(o) >= plain(h)))
           .forEach(hearings::add);
     }
     List<Hearing> likely = likeliest(hearings, LIKELY);
@@ -260,7 +272,46 @@ public final class SongBeat {
             hearing.counted(2, 1, 4),
             hearing.counted(1, 0.5, hearing.parts() % 3 == 0 ? 3 : 2));
     return Stream.concat(threes, twos)
-        .filter(h -> h.meanBeatMs() > SHORTEST_MS && h.meanBeatMs() < LONGEST_MS);
+        .filter(h -> h.usualBeatMs() > SHORTEST_MS && h.usualBeatMs() < LONGEST_MS);
+  }
+
+  /** The same with a tempo that falls in the end, where that explains it better. */
+  private static Optional<Hearing> slowed(Hearing hearing) {
+    double beat = hearing.usualBeatMs();
+    double end = hearing.lastStrokeMs();
+    double least = plain(hearing) + SLOWING_COSTS;
+    Slowing roughly =
+        best(hearing, end - MOST_SLOW_BEATS * beat, end - 3 * beat, 2 * beat, 1.5, 2, 2.5);
+    if (plain(roughly.hearing()) < least) {
+      return Optional.empty();
+    }
+    Slowing found = roughly;
+    double away = beat;
+    for (double apart = 0.2; apart > 0.01; apart /= 2) {
+      Slowing before;
+      do {
+        before = found;
+        double from = before.fromMs();
+        double most = before.most();
+        found = best(hearing, from - away, from + away, away, most - apart, most, most + apart);
+      } while (plain(found.hearing()) > plain(before.hearing()) + 1);
+    }
+    return Optional.of(found.hearing());
+  }
+
+  /** One that slows down from a moment on. */
+  private record Slowing(Hearing hearing, double fromMs, double most) {}
+
+  private static Slowing best(
+      Hearing hearing, double from, double to, double step, double... slower) {
+    Slowing best = new Slowing(hearing, from, 1);
+    for (double most : slower) {
+      for (double at = from; at <= to; at += step) {
+        Slowing slow = new Slowing(hearing.slowing(at, most), at, most);
+        best = plain(slow.hearing()) > plain(best.hearing()) ? slow : best;
+      }
+    }
+    return best;
   }
 
   private static double plain(Hearing hearing) {
@@ -268,7 +319,7 @@ public final class SongBeat {
   }
 
   private static double usual(Hearing hearing) {
-    double off = Math.log(MS_PER_MINUTE / hearing.meanBeatMs() / USUAL_BPM) / USUAL_SPREAD;
+    double off = Math.log(MS_PER_MINUTE / hearing.usualBeatMs() / USUAL_BPM) / USUAL_SPREAD;
     return -off * off / 2;
   }
 
@@ -293,9 +344,10 @@ public final class SongBeat {
     if (a.parts() != b.parts() || tempoApart(a, b) > ONE_TEMPO) {
       return false;
     }
-    double apart = a.beatsAt(b.timeAt(0)) % 1;
-    double off = Math.abs(apart - Math.rint(apart));
-    return off < ONE_PLACE;
+    double first = a.beatsAt(b.timeAt(0));
+    double last = a.beatsAt(b.timeAt((double) b.lastSlot() / b.parts())) * a.parts();
+    return Math.abs(first - Math.rint(first)) < ONE_PLACE
+        && Math.abs(last - Math.rint(last)) < ONE_PLACE * a.parts();
   }
 
   private static List<Stroke> strokes(Row row) {

@@ -40,6 +40,9 @@ final class FitTrial {
   /** Of those moved whole, how many would sound the same with another lag that people have. */
   int alike;
 
+  /** How likely the reading of the last phrase was said to be, all that put it there together. */
+  double told;
+
   /** How many notes were called doubtful, and how many others were wrong. */
   double asked;
 
@@ -105,6 +108,11 @@ final class FitTrial {
     List<Reading> readings = solver.readings();
     count(g, slots, readings.get(0), solver.doubts(readings), eventOf);
     phrases++;
+    told =
+        readings.stream()
+            .filter(r -> r.slotsFrom(readings.get(0)) == 0)
+            .mapToDouble(Reading::weight)
+            .sum();
     if (!isRight(g, slots, readings.get(0), eventOf)) {
       shifted++;
       boolean told =

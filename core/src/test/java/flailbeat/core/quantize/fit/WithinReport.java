@@ -4,6 +4,7 @@ import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
 import flailbeat.core.quantize.lag.LagPrior;
+import flailbeat.core.quantize.report.Shares;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -52,6 +53,7 @@ public final class WithinReport {
       System.out.print(" " + beside.title + " |");
     }
     System.out.println("\n|---|---|---|---|---|---|---|");
+    Shares shares = new Shares();
     double[][] all = new double[Beside.values().length][4];
     for (Rhythm rhythm : rhythms) {
       System.out.print("| " + rhythm.title() + " |");
@@ -61,6 +63,7 @@ public final class WithinReport {
                 .parallel()
                 .mapToObj(seed -> trial(rhythm, beside, seed))
                 .toList();
+        trials.forEach(t -> shares.add(t.told, t.shifted == 0));
         double[] sums = all[beside.ordinal()];
         int moved = trials.stream().mapToInt(t -> t.shifted).sum();
         sums[0] += moved;
@@ -79,7 +82,8 @@ public final class WithinReport {
     for (double[] sums : all) {
       System.out.printf(Locale.ROOT, " %.2f %% |", 100 * sums[2] / sums[3]);
     }
-    System.out.println();
+    System.out.printf("%n%nTold of a reading, and right:%n%n");
+    shares.print();
   }
 
   /** One phrase, of 4, 8 or 16 bars at 80 to 180 bpm, 25 ms early to 60 late. */

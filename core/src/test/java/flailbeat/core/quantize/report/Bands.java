@@ -26,8 +26,38 @@ public final class Bands {
    * @param parts 1 to 8; one alone is a melody
    * @param drums whether there are drums among several
    * @param breath by how much the tempo swings from slowest to fastest: 0.03 is three per cent
+   * @param happening what becomes of the tempo besides
    */
-  public record Manner(Meter meter, int parts, boolean drums, double spreadMs, double breath) {}
+  public record Manner(
+      Meter meter, int parts, boolean drums, double spreadMs, double breath, Happening happening) {
+    /** In which nothing happens. */
+    public Manner(Meter meter, int parts, boolean drums, double spreadMs, double breath) {
+      this(meter, parts, drums, spreadMs, breath, Happening.NOTHING);
+    }
+  }
+
+  /** What becomes of the tempo, once in a song. */
+  public enum Happening {
+    NOTHING("nothing"),
+    /** The last two bars become slower, and end at half the tempo. */
+    RITARDANDO("a ritardando to half"),
+    /** The last beat of the first half lasts two beats longer, and nothing is struck in it. */
+    FERMATA("a fermata"),
+    /** In the middle nobody plays for a bar. */
+    SILENT_BAR("a bar in which nobody plays"),
+    /** In the middle nobody plays for half a bar, which no bar has. */
+    HALF_BAR("half a bar too much");
+
+    private final String title;
+
+    Happening(String title) {
+      this.title = title;
+    }
+
+    public String title() {
+      return title;
+    }
+  }
 
   /** A song with what was meant; its own header says 4/4 and 120 bpm whatever was played. */
   public record Band(Song song, Manner manner, double bpm, double firstBarMs, double[] barMs) {}
@@ -71,7 +101,36 @@ public final class Bands {
     double whole = units * unitOfBeat * 8;
     double swing = manner.breath() / 2 * whole / (2 * Math.PI);
     double drift = swing * (Math.cos(turn) - Math.cos(turn + 2 * Math.PI * beats / whole));
-    return BEGINS_MS + 60_000 / bpm * (beats - drift);
+    return BEGINS_MS + 60_000 / bpm * (beats - drift + later(beats));
+  }
+
+  private double barBeats() {
+    return units * unitOfBeat;
+  }
+
+  /** By how many beats what happens makes a moment later. */
+  private double later(double beats) {
+    double middle = bars / 2 * barBeats();
+    return switch (manner.happening()) {
+      case NOTHING, SILENT_BAR -> 0;
+      case RITARDANDO -> {
+        double slow = 2 * barBeats();
+        double into = Math.max(0, beats - (bars * barBeats() - slow));
+        yield into * into / slow / 2;
+      }
+      case FERMATA -> 2 * Math.clamp(beats - (middle - 1), 0, 1);
+      case HALF_BAR -> beats >= middle ? Math.floor(barBeats() / 2 + 0.5) : 0;
+    };
+  }
+
+  /** Whether a note is not played, because of what happens. */
+  private boolean isLeftOut(double beats) {
+    double middle = bars / 2 * barBeats();
+    return switch (manner.happening()) {
+      case FERMATA -> beats > middle - 1 + 1e-6 && beats < middle - 1e-6;
+      case SILENT_BAR -> beats > middle - 1e-6 && beats < middle + barBeats() - 1e-6;
+      default -> false;
+    };
   }
 
   private Band play(long seed) {
@@ -105,6 +164,9 @@ public final class Bands {
       double lag = -25 + random.nextInt(66);
       List<Note> notes = new ArrayList<>();
       for (double[] note : parts.get(part)) {
+        if (isLeftOut(note[0])) {
+          continue;
+        }
         double at = ms(note[0]) + lag + manner.spreadMs() * random.nextGaussian();
         double end = Math.max(at + 40, ms(note[0] + note[1]) + 10 * random.nextGaussian());
         int velocity = Math.clamp(Math.round(note[3] + 6 * random.nextGaussian()), 1, 127);

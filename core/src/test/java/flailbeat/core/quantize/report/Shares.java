@@ -6,7 +6,7 @@ import java.util.Locale;
  * Whether shares that are told are as large as what is right: a reliability diagram as a table (A.
  * Murphy and R. Winkler, Applied Statistics 26, 1977; from memory).
  */
-final class Shares {
+public final class Shares {
   private static final double[] BINS = {0.3, 0.5, 0.7, 0.8, 0.9, 0.95, 0.99, 1.01};
 
   private final int[] count = new int[BINS.length];
@@ -14,7 +14,7 @@ final class Shares {
   private final double[] told = new double[BINS.length];
 
   /** An answer with the share that was told of it. */
-  void add(double share, boolean good) {
+  public void add(double share, boolean good) {
     int bin = 0;
     while (share >= BINS[bin]) {
       bin++;
@@ -24,7 +24,7 @@ final class Shares {
     right[bin] += good ? 1 : 0;
   }
 
-  void print() {
+  public void print() {
     System.out.println("| told | answers | told in the mean | right |");
     System.out.println("|---|---|---|---|");
     double last = 0;

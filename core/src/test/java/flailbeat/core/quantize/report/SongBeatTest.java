@@ -2,6 +2,7 @@ package flailbeat.core.quantize.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import flailbeat.core.edit.clips.ClipShapes;
 import flailbeat.core.model.Clip;
@@ -9,6 +10,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Takes;
 import flailbeat.core.model.Track;
+import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.beat.BeatGuess;
 import flailbeat.core.quantize.beat.SongBeat;
@@ -19,6 +21,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Tempo, meter and bars of songs of several parts that were played together with no click. */
 class SongBeatTest {
@@ -89,6 +93,40 @@ class SongBeatTest {
       double at = guess.beatsAt(bar) / guess.beatsPerBar();
       assertThat(Math.abs(at - Math.rint(at))).as("a bar at %s ms", bar).isLessThan(0.08);
     }
+  }
+
+  /** In full in docs/quantizing.md; of six songs, one may be heard otherwise. */
+  @ParameterizedTest
+  @EnumSource(Bands.Happening.class)
+  void whatever_becomes_of_the_tempo_bars_begin_on_beats_and_all_sounds_as_it_was_played(
+      Bands.Happening happening) {
+    int followed = 0;
+    for (int seed = 70; seed < 73; seed++) {
+      for (Meter meter : new Meter[] {new Meter(4, 4), new Meter(3, 4)}) {
+        Bands.Band band = Bands.of(new Bands.Manner(meter, 4, true, 10, 0.08, happening), 16, seed);
+        BeatGuess guess = PhraseBeat.ofSong(band.song(), Progress.NONE).guesses().getFirst();
+        followed += FollowReport.followed(band, guess) > 0.9 ? 1 : 0;
+        Song taken = new PhraseBeat(band.song(), List.of()).takeWhole(guess);
+        assertSoundsAlike(band.song(), taken);
+      }
+    }
+    assertThat(followed).isGreaterThanOrEqualTo(5);
+  }
+
+  private static void assertSoundsAlike(Song before, Song after) {
+    // What was struck just ahead of the first bar stands at the song's start.
+    List<Note> all = before.tracks().getFirst().notes();
+    List<Note> notes = all.subList(8, all.size());
+    NoteId first = notes.getFirst().id();
+    for (Note note : notes) {
+      double was = struckMs(before, note.id()) - struckMs(before, first);
+      double is = struckMs(after, note.id()) - struckMs(after, first);
+      assertThat(is).isCloseTo(was, within(2.0));
+    }
+  }
+
+  private static double struckMs(Song song, NoteId id) {
+    return song.tempos().nanosAt(song.tracks().getFirst().note(id).orElseThrow().onset()) / 1e6;
   }
 
   /** Four bars in a loop: of their notes, each stands there once. */
