@@ -4,10 +4,10 @@ import flailbeat.core.model.Note;
 import flailbeat.core.quantize.WhichGrid.Match;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.work.Progress;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
@@ -96,18 +96,24 @@ public final class SongGrid {
   }
 
   /**
-   * Finds it.
+   * Finds it; the parts are judged side by side, on all processors there are.
    *
    * @param parts the notes of each, in any order; of many, the first are looked at
    */
   public Found find(List<List<Note>> parts, Progress progress) {
-    List<List<Match>> weighed = new ArrayList<>();
     int heard = (int) parts.stream().filter(p -> p.size() > 1).count();
     int most = Math.clamp(MOST_NOTES / Math.max(1, heard), LEAST_OF_A_PART, MOST_OF_A_PART);
-    for (int i = 0; i < parts.size(); i++) {
-      double share = 1.0 / parts.size();
-      weighed.add(which.weighed(parts.get(i), most, progress.part(i * share, (i + 1) * share)));
-    }
+    AtomicInteger done = new AtomicInteger();
+    Progress together = part -> progress.at(done.get() / (double) parts.size());
+    List<List<Match>> weighed =
+        parts.parallelStream()
+            .map(
+                part -> {
+                  List<Match> own = which.weighed(part, most, together);
+                  done.incrementAndGet();
+                  return own;
+                })
+            .toList();
     List<List<Match>> said = weighed.stream().filter(w -> !w.isEmpty()).toList();
     if (said.isEmpty()) {
       return new Found(List.of(), parts.stream().map(p -> new Part(List.of(), false)).toList());

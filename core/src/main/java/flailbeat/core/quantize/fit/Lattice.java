@@ -38,6 +38,7 @@ final class Lattice {
   private final double[] likely;
   private double spread;
   private double loose = Ways.TOGETHER;
+  private double looseCosts = Ways.TOGETHER_COSTS;
 
   /**
    * Lays events over slots.
@@ -88,6 +89,13 @@ final class Lattice {
     return isLoose(i) ? loose : Ways.TOGETHER;
   }
 
+  private double stayingCost(int i) {
+    if (sharesPitch[i]) {
+      return Ways.ONE_PITCH_COSTS;
+    }
+    return isLoose(i) ? looseCosts : Ways.TOGETHER_COSTS;
+  }
+
   /** Whether an event may be the rest of a chord that was struck loosely. */
   private boolean isLoose(int i) {
     return !sharesPitch[i] && times[i] - times[i - 1] < LOOSE_MS;
@@ -96,6 +104,7 @@ final class Lattice {
   /** Nothing is known of how the chords are struck. */
   void forgetChords() {
     loose = Ways.TOGETHER;
+    looseCosts = Ways.TOGETHER_COSTS;
   }
 
   /** Learns from a path how often chords are struck loosely. */
@@ -109,6 +118,7 @@ final class Lattice {
       }
     }
     loose = together / pairs;
+    looseCosts = -Math.log(loose);
   }
 
   int near() {
@@ -126,7 +136,7 @@ final class Lattice {
           + occupancy.playing(to)
           + MixedWays.price(slots, from, to);
     }
-    return to == from ? -Math.log(staying(i)) : MOST;
+    return to == from ? stayingCost(i) : MOST;
   }
 
   /** Whether an event goes before the one that came before it, or to a slot that is taken. */

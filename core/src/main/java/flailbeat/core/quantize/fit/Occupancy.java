@@ -35,6 +35,7 @@ final class Occupancy {
   private static final double AKIN = 0.5;
 
   private static final double LEAST = 0.004;
+  private static final double TINY = 1e-200;
   private static final double MOST = 0.985;
 
   private final Slots slots;
@@ -47,6 +48,7 @@ final class Occupancy {
   private final double[] heard;
   private final double[] played;
   private double[] passed = {};
+  private double[] playing = {};
   private final double[] sum;
   private final double[] weight;
   private boolean priced;
@@ -97,19 +99,27 @@ final class Occupancy {
 
   /** The cost of a slot's being played on: the negative logarithm of its probability. */
   double playing(int slot) {
-    return -Math.log(played[slot]);
+    price();
+    return playing[slot];
   }
 
   /** The cost of passing over the slots from one up to, but without, another. */
   double passed(int from, int to) {
+    price();
+    return passed[to] - passed[from];
+  }
+
+  /** Works out what each slot costs, once for as long as nothing more is learned. */
+  private void price() {
     if (!priced) {
       priced = true;
       passed = passed.length == 0 ? new double[slots.size() + 1] : passed;
+      playing = playing.length == 0 ? new double[slots.size()] : playing;
       for (int s = 0; s < played.length; s++) {
         passed[s + 1] = passed[s] - Math.log(1 - played[s]);
+        playing[s] = -Math.log(played[s]);
       }
     }
-    return passed[to] - passed[from];
   }
 
   /** The probability of each slot's being played on. */
@@ -345,6 +355,7 @@ final class Occupancy {
       }
     }
     double logSum = 0;
+    double product = 1;
     for (int s = from; s < to; s++) {
       int place = slots.place()[s];
       int inBar = slots.barPlace()[s];
@@ -357,11 +368,21 @@ final class Occupancy {
         of += anchors.aheadWeight(s);
       }
       double p = Math.clamp(told / of, LEAST, MOST);
-      logSum += heard[s] * Math.log(p) + (1 - heard[s]) * Math.log(1 - p);
+      double sure = heard[s];
+      if (sure == 0 || sure == 1) {
+        // A product of many needs one logarithm.
+        product *= sure == 0 ? 1 - p : p;
+        if (product < TINY) {
+          logSum += Math.log(product);
+          product = 1;
+        }
+      } else {
+        logSum += sure * Math.log(p) + (1 - sure) * Math.log(1 - p);
+      }
       counts[place] += heard[s];
       chances[place]++;
       remember(s, inBar);
     }
-    return logSum;
+    return logSum + Math.log(product);
   }
 }

@@ -10,10 +10,14 @@ package flailbeat.core.quantize.fit;
  */
 abstract class Ways {
   /** Two events that are no chord may share a slot; so probable is it. */
-  static final double TOGETHER = Math.exp(-4.5);
+  static final double TOGETHER_COSTS = 4.5;
+
+  static final double TOGETHER = Math.exp(-TOGETHER_COSTS);
 
   /** Two notes of one pitch never do, where there is any other way. */
-  static final double ONE_PITCH = Math.exp(-60);
+  static final double ONE_PITCH_COSTS = 60;
+
+  static final double ONE_PITCH = Math.exp(-ONE_PITCH_COSTS);
 
   /** A rest of more slots than so is passed in one step. */
   private static final int LONG_REST = 64;
