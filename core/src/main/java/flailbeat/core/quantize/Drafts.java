@@ -1,6 +1,7 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.NotePlan.Outcome;
@@ -19,6 +20,7 @@ final class Drafts {
   private final byte[] pitch;
   private final long[] playedOnset;
   private final long[] playedLength;
+  private final boolean[] put;
   private final long[] freed;
   private final long[] line;
   private final long[] otherLine;
@@ -27,6 +29,7 @@ final class Drafts {
   private final double[] fromLineMs;
   private final double[] fromOtherMs;
   private final Outcome[] outcome;
+  private final boolean anyPut;
   private ProgramBounds bounds = ProgramBounds.NONE;
   private int[] velocity = {};
   private double[] doubts = {};
@@ -56,12 +59,18 @@ final class Drafts {
     pitch = new byte[n];
     playedOnset = new long[n];
     playedLength = new long[n];
+    put = new boolean[n];
+    boolean any = false;
     int next = 0;
     for (Note note : notes) {
       pitch[next] = (byte) note.pitch();
-      playedOnset[next] = note.played().onset();
-      playedLength[next++] = note.played().length();
+      Played played = note.played();
+      playedOnset[next] = played.onset();
+      playedLength[next] = played.length();
+      put[next++] = !played.isPerformed();
+      any |= !played.isPerformed();
     }
+    anyPut = any;
     freed = new long[n];
     line = new long[n];
     otherLine = new long[n];
@@ -86,13 +95,14 @@ final class Drafts {
 
   /** Whether it was put rather than played: it is neither early nor late. */
   boolean isPut(int i) {
-    return !notes.get(i).played().isPerformed();
+    return put[i];
   }
 
   /** Those that were played, in the same order; these very drafts where all were. */
   Drafts performed() {
-    List<Note> played = notes.stream().filter(n -> n.played().isPerformed()).toList();
-    return played.size() == size() ? this : new Drafts(played);
+    return anyPut
+        ? new Drafts(notes.stream().filter(n -> n.played().isPerformed()).toList())
+        : this;
   }
 
   /** When it was struck. */
@@ -172,7 +182,8 @@ final class Drafts {
 
   /** Where it would stand, not before the song's start. */
   long onset(int i) {
-    return bounds.within(notes.get(i).onset(), Math.max(0, onset[i]));
+    long wanted = Math.max(0, onset[i]);
+    return bounds == ProgramBounds.NONE ? wanted : bounds.within(notes.get(i).onset(), wanted);
   }
 
   /** Whether it would go elsewhere, and sound with another program there. */
@@ -233,10 +244,12 @@ final class Drafts {
       fromOtherMs[i] = (played - tempos.nanosAt(otherLine[i])) / 1e6;
     }
     return Timing.of(
-        IntStream.range(0, size())
-            .filter(i -> !isPut(i))
-            .mapToDouble(i -> fromLineMs[i])
-            .toArray());
+        anyPut
+            ? IntStream.range(0, size())
+                .filter(i -> !isPut(i))
+                .mapToDouble(i -> fromLineMs[i])
+                .toArray()
+            : fromLineMs.clone());
   }
 
   /** How far a note was from its line, once that was measured. */

@@ -83,10 +83,12 @@ final class GridSlots {
   /** Which slots a note was put on. */
   private boolean[] anchored(Drafts drafts) {
     return where(
-        IntStream.range(0, drafts.size())
-            .filter(drafts::isPut)
-            .mapToLong(drafts::playedOnset)
-            .toArray());
+        drafts.performed() == drafts
+            ? new long[0]
+            : IntStream.range(0, drafts.size())
+                .filter(drafts::isPut)
+                .mapToLong(drafts::playedOnset)
+                .toArray());
   }
 
   /** On which slots onsets are; a line may stand a tick beside where it is written. */

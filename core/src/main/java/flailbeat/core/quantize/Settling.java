@@ -9,6 +9,8 @@ import flailbeat.core.time.TempoMap;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToLongFunction;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 
 /**
  * What follows once lines are chosen: which notes are meant, that no two notes of one pitch come to
@@ -171,6 +173,9 @@ final class Settling {
    * whoever wanted its place does. O(n).
    */
   private void keepClearOfThoseThatStay(long[] fixed) {
+    if (nobodyLandsOn(fixed)) {
+      return;
+    }
     Places movers = new Places(drafts.size());
     for (int i = 0; i < drafts.size(); i++) {
       if (drafts.goesToLine(i)) {
@@ -185,6 +190,23 @@ final class Settling {
         stayAway(place(i), movers);
       }
     }
+  }
+
+  /** As it nearly always is: those that stay are few, and quicker to look among than all. */
+  private boolean nobodyLandsOn(long[] fixed) {
+    LongStream stay =
+        IntStream.range(0, drafts.size()).filter(i -> !drafts.goesToLine(i)).mapToLong(this::place);
+    long[] taken = LongStream.concat(LongStream.of(fixed), stay).toArray();
+    Places held = new Places(taken.length);
+    for (int i = 0; i < taken.length; i++) {
+      held.putIfAbsent(taken[i], i);
+    }
+    for (int i = 0; i < drafts.size() && taken.length > 0; i++) {
+      if (drafts.goesToLine(i) && held.holder(place(i)) != ABSENT) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private void stayAway(long taken, Places movers) {

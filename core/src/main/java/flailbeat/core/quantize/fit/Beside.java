@@ -32,6 +32,10 @@ final class Beside {
     this.slots = slots;
     this.tells = new boolean[slots.size()];
     int from = 0;
+    while (from < slots.size() && !any) {
+      any = slots.beside()[from++];
+    }
+    from = any ? 0 : slots.size();
     while (from < slots.size()) {
       int to = slots.barEnd(from);
       boolean plays = false;
@@ -41,7 +45,6 @@ final class Beside {
       for (int s = from; s < to; s++) {
         tells[s] = plays;
       }
-      any |= plays;
       from = to;
     }
   }
