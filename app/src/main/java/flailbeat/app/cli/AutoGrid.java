@@ -1,15 +1,18 @@
 package flailbeat.app.cli;
 
+import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.SongGrid;
+import flailbeat.core.quantize.SongPlans;
+import flailbeat.core.quantize.SwingSections;
+import flailbeat.core.quantize.SwingSections.Section;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.work.Progress;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 
@@ -23,16 +26,36 @@ final class AutoGrid {
    * What tracks are quantized by.
    *
    * @param song what is of all that do not go their own way
-   * @param each one for each track
+   * @param pieces of each track one, or several where its swing changes
    */
-  record Chosen(QuantizeSettings song, List<QuantizeSettings> each) {
+  record Chosen(QuantizeSettings song, List<Piece> pieces) {
     Chosen {
-      each = List.copyOf(each);
+      pieces = List.copyOf(pieces);
     }
 
-    /** The same for so many tracks. */
-    static Chosen alike(QuantizeSettings settings, int tracks) {
-      return new Chosen(settings, Collections.nCopies(tracks, settings));
+    /** The same for some tracks. */
+    static Chosen alike(QuantizeSettings settings, Song song, List<Integer> tracks) {
+      return new Chosen(
+          settings, tracks.stream().map(t -> Piece.whole(t, song, settings)).toList());
+    }
+  }
+
+  /**
+   * Notes that are quantized alike.
+   *
+   * @param track the number of their track, from 0
+   */
+  record Piece(int track, List<Note> notes, QuantizeSettings settings) {
+    Piece {
+      notes = List.copyOf(notes);
+    }
+
+    static Piece whole(int track, Song song, QuantizeSettings settings) {
+      return new Piece(track, song.tracks().get(track).notes(), settings);
+    }
+
+    SongPlans.Asked in(Song song) {
+      return new SongPlans.Asked(song.tracks().get(track), notes, settings);
     }
   }
 
@@ -62,10 +85,10 @@ final class AutoGrid {
     }
     WhichGrid.Match best = found.song().getFirst();
     err.printf(Locale.ROOT, "grid %s (%.0f %%)%n", best, 100 * best.probability());
-    List<QuantizeSettings> each = new ArrayList<>();
+    List<Piece> pieces = new ArrayList<>();
     for (int i = 0; i < chosen.size(); i++) {
       WhichGrid.Match match = found.of(i);
-      each.add(on(settings, match));
+      pieces.addAll(pieces(chosen.get(i), song, on(settings, match)));
       if (found.parts().get(i).goesOwnWay()) {
         err.printf(
             Locale.ROOT,
@@ -76,7 +99,33 @@ final class AutoGrid {
             100 * match.probability());
       }
     }
-    return new Chosen(on(settings, best), each);
+    return new Chosen(on(settings, best), pieces);
+  }
+
+  /** The stretches of a track in which its swing is the same, unless one was given. */
+  private List<Piece> pieces(int track, Song song, QuantizeSettings settings) {
+    List<Section> sections =
+        swing != GridLines.EVEN
+            ? List.of()
+            : new SwingSections(
+                    new WhichGrid(settings, song.tempos(), song.meters()), song.meters())
+                .find(song.tracks().get(track).notes(), settings.grid(), Progress.NONE);
+    if (sections.size() < 2) {
+      return List.of(Piece.whole(track, song, settings));
+    }
+    for (Section section : sections) {
+      err.printf(
+          Locale.ROOT,
+          "track %d (%s), bars %d to %d: %s%n",
+          track + 1,
+          CommandLineApp.plain(song.tracks().get(track).name()),
+          song.meters().barAt(section.range().start()) + 1,
+          song.meters().barAt(section.range().end() - 1) + 1,
+          section.swing() == GridLines.EVEN ? "even" : Math.round(section.swing()) + " % swing");
+    }
+    return sections.stream()
+        .map(s -> new Piece(track, s.notes(), settings.withSwing(s.swing())))
+        .toList();
   }
 
   private QuantizeSettings on(QuantizeSettings settings, WhichGrid.Match match) {

@@ -145,27 +145,26 @@ final class QuantizeCommand implements Callable<Integer> {
     Input source = beat.isPresent() ? onItsBeat(read(), progress) : read();
     Song song = source.opened().song();
     List<Integer> chosen = chosenTracks(song);
-    AutoGrid.Chosen by = AutoGrid.Chosen.alike(settings, chosen.size());
+    AutoGrid.Chosen by = AutoGrid.Chosen.alike(settings, song, chosen);
     if (finds) {
       progress.now("Looking for the grid");
       by = new AutoGrid(in, spec.commandLine().getErr(), swing).find(settings, song, chosen);
     }
-    for (QuantizeSettings of : by.each()) {
-      requireWithin(song, of.grid());
+    for (AutoGrid.Piece piece : by.pieces()) {
+      requireWithin(song, piece.settings().grid());
     }
     progress.now("Quantizing");
     long read = System.nanoTime();
     List<QuantizePlan> plans =
-        new SongPlans(song, Map.of())
-            .of(chosen.stream().map(song.tracks()::get).toList(), by.each());
+        new SongPlans(song, Map.of()).of(by.pieces().stream().map(p -> p.in(song)).toList());
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);
-    write(result, by, chosen, plans);
-    told.readings(song, chosen, plans);
+    write(result, by, plans);
+    told.readings(song, by.pieces().stream().map(AutoGrid.Piece::track).toList(), plans);
     long written = System.nanoTime();
     SoundInput.tell(asTold(source), spec.commandLine().getErr());
-    by.each().stream().distinct().forEach(told::idleSwing);
+    by.pieces().stream().map(AutoGrid.Piece::settings).distinct().forEach(told::idleSwing);
     told.held(plans);
     told.ends(plans);
     result.remarks().forEach(spec.commandLine().getErr()::println);
@@ -341,15 +340,13 @@ final class QuantizeCommand implements Callable<Integer> {
   }
 
   /** All is written beside its place before anything is moved there. */
-  private void write(
-      Result result, AutoGrid.Chosen by, List<Integer> tracks, List<QuantizePlan> plans)
+  private void write(Result result, AutoGrid.Chosen by, List<QuantizePlan> plans)
       throws CommandFault {
     List<SafeFile.Job> jobs = new ArrayList<>();
     jobs.add(new SafeFile.Job(out, result.contents()));
     report.ifPresent(
         file -> {
-          QuantizeReport content =
-              QuantizeReport.of(result.moved(), result.ppq(), by, tracks, plans);
+          QuantizeReport content = QuantizeReport.of(result.moved(), result.ppq(), by, plans);
           jobs.add(
               new SafeFile.Job(file, stream -> stream.write(MAPPER.writeValueAsBytes(content))));
         });

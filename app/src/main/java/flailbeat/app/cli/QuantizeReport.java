@@ -1,6 +1,7 @@
 package flailbeat.app.cli;
 
 import flailbeat.core.format.smf.SmfPatch;
+import flailbeat.core.model.Note;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -20,8 +21,12 @@ record QuantizeReport(
     List<Whole> readings,
     List<Doubtful> doubtful,
     List<Doubtful> doubtfulEnds) {
-  /** A track that goes its own way, on another grid than the song. */
-  record OwnGrid(int track, String grid, double swing) {}
+  /**
+   * A track that goes its own way, on another grid than the song, or has another swing.
+   *
+   * @param from the tick of its first note that does so
+   */
+  record OwnGrid(int track, String grid, double swing, long from) {}
 
   /** A way to understand a whole track; the one that was taken has 0 slots. */
   record Whole(int track, double weight, double lagMs, int slots) {}
@@ -37,11 +42,9 @@ record QuantizeReport(
    *
    * @param moved how many notes stand elsewhere in the file that is written
    * @param ppq its ticks to a quarter note
-   * @param by what each was quantized by
-   * @param tracks their numbers from 0, one for each plan
+   * @param by what each was quantized by, a piece for each plan
    */
-  static QuantizeReport of(
-      int moved, int ppq, AutoGrid.Chosen by, List<Integer> tracks, List<QuantizePlan> plans) {
+  static QuantizeReport of(int moved, int ppq, AutoGrid.Chosen by, List<QuantizePlan> plans) {
     List<NotePlan> all = plans.stream().flatMap(p -> p.notes().stream()).toList();
     double[] deviations =
         plans.stream().flatMapToDouble(p -> Arrays.stream(p.timing().deviationsMs())).toArray();
@@ -50,7 +53,7 @@ record QuantizeReport(
     List<Doubtful> doubtful = new ArrayList<>();
     List<Doubtful> ends = new ArrayList<>();
     for (int i = 0; i < plans.size(); i++) {
-      int number = tracks.get(i) + 1;
+      int number = by.pieces().get(i).track() + 1;
       plans
           .get(i)
           .readings()
@@ -67,10 +70,13 @@ record QuantizeReport(
       }
     }
     List<OwnGrid> own = new ArrayList<>();
-    for (int i = 0; i < tracks.size(); i++) {
-      QuantizeSettings its = by.each().get(i);
+    for (AutoGrid.Piece piece : by.pieces()) {
+      QuantizeSettings its = piece.settings();
       if (!its.equals(by.song())) {
-        own.add(new OwnGrid(tracks.get(i) + 1, its.grid().toString(), its.swing()));
+        long from = piece.notes().stream().mapToLong(Note::onset).min().orElse(0);
+        own.add(
+            new OwnGrid(
+                piece.track() + 1, its.grid().toString(), its.swing(), SmfPatch.toFile(from, ppq)));
       }
     }
     return new QuantizeReport(

@@ -25,10 +25,12 @@ class QuantizeReportTest {
         QuantizeReport.of(
             0,
             480,
-            new AutoGrid.Chosen(song, List.of(own, song)),
-            List.of(0, 1),
+            new AutoGrid.Chosen(
+                song,
+                List.of(
+                    new AutoGrid.Piece(0, List.of(), own), new AutoGrid.Piece(1, List.of(), song))),
             List.of(none, none));
     assertThat(told.grid()).isEqualTo("1/16");
-    assertThat(told.ownGrids()).containsExactly(new QuantizeReport.OwnGrid(1, "1/8T", 50));
+    assertThat(told.ownGrids()).containsExactly(new QuantizeReport.OwnGrid(1, "1/8T", 50, 0));
   }
 }

@@ -14,6 +14,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Plans several tracks of a song at once. Each is understood by itself first, in one way or
@@ -47,17 +49,37 @@ public final class SongPlans {
   }
 
   /**
-   * The plan of each track, in order.
+   * What is to be quantized.
    *
-   * @param settings one for each track
+   * @param notes some of the track's, or all
    */
-  public List<QuantizePlan> of(List<Track> tracks, List<QuantizeSettings> settings) {
+  public record Asked(Track track, List<Note> notes, QuantizeSettings settings) {
+    /** All notes of a track. */
+    public Asked(Track track, QuantizeSettings settings) {
+      this(track, track.notes(), settings);
+    }
+
+    private Asked with(Lag lag) {
+      return new Asked(track, notes, settings.withLag(lag));
+    }
+
+    private List<Note> others() {
+      if (notes.size() == track.noteCount()) {
+        return List.of();
+      }
+      Set<NoteId> own = notes.stream().map(Note::id).collect(Collectors.toSet());
+      return track.notes().stream().filter(n -> !own.contains(n.id())).toList();
+    }
+  }
+
+  /** The plan of each, in order. */
+  public List<QuantizePlan> of(List<Asked> asked) {
     List<QuantizePlan> plans = new ArrayList<>();
     List<Part> parts = new ArrayList<>();
-    for (int i = 0; i < tracks.size(); i++) {
-      QuantizePlan plan = plan(tracks.get(i), settings.get(i));
+    for (int i = 0; i < asked.size(); i++) {
+      QuantizePlan plan = plan(asked.get(i));
       plans.add(plan);
-      if (settings.get(i).lag() instanceof Lag.Auto auto && !plan.readings().isEmpty()) {
+      if (asked.get(i).settings().lag() instanceof Lag.Auto auto && !plan.readings().isEmpty()) {
         parts.add(new Part(i, auto.prior(), plan.readings()));
       }
     }
@@ -66,8 +88,7 @@ public final class SongPlans {
       LagPrior shared = LagPrior.known(lagMs, PARTS_MS);
       for (Part part : parts) {
         if (part.isOpen(lagMs)) {
-          QuantizeSettings how = settings.get(part.number()).withLag(new Lag.Auto(shared));
-          plans.set(part.number(), plan(tracks.get(part.number()), how));
+          plans.set(part.number(), plan(asked.get(part.number()).with(new Lag.Auto(shared))));
         }
       }
     }
@@ -114,12 +135,15 @@ public final class SongPlans {
     return best;
   }
 
-  private QuantizePlan plan(Track track, QuantizeSettings how) {
-    List<Note> notes = track.notes();
+  private QuantizePlan plan(Asked asked) {
+    Track track = asked.track();
+    QuantizeSettings how = asked.settings();
+    List<Note> notes = asked.notes();
+    List<Note> others = asked.others();
     TempoMap tempos = song.tempos();
     MeterMap meters = song.meters();
-    InPlace inPlace = InPlace.beside(song, track.id(), notes, List.of(), how);
+    InPlace inPlace = InPlace.beside(song, track.id(), notes, others, how);
     return Quantizer.of(how, tempos, meters, inPlace, new FitMemory(), Progress.NONE)
-        .plan(notes, List.of(), decided, ProgramBounds.of(track));
+        .plan(notes, others, decided, ProgramBounds.of(track));
   }
 }

@@ -43,6 +43,11 @@ public final class WhichGrid {
   private static final double ALL = EVEN.size() + RARE.size() + SWUNG.size();
   private static final double[] FIRST_SWINGS = {55, 59, 63, 67, 71, 75};
   private static final double HOPELESS = 25;
+
+  /** So many bars are looked at, and so many notes at least. */
+  private static final int BARS = 8;
+
+  private static final int LEAST_NOTES = 32;
   private static final double[] FINER = {-2, -1, 1, 2};
 
   private final TempoMap tempos;
@@ -112,8 +117,7 @@ public final class WhichGrid {
     if (notes.size() < 2) {
       return List.of();
     }
-    List<Note> looked =
-        notes.stream().sorted(Drafts::byPlaying).limit(most).map(WhichGrid::asPlayed).toList();
+    List<Note> looked = beginning(notes, most);
     List<Match> found = new ArrayList<>();
     for (String grid : EVEN) {
       progress.at(found.size() / ALL);
@@ -131,8 +135,21 @@ public final class WhichGrid {
     return found;
   }
 
+  /** Of a few bars, since swing may change later; of more, where these have few notes. */
+  private List<Note> beginning(List<Note> notes, int most) {
+    List<Note> all =
+        notes.stream().sorted(Drafts::byPlaying).limit(most).map(WhichGrid::asPlayed).toList();
+    int bar = meters.barAt(Math.max(0, all.getFirst().played().onset()));
+    long end = meters.barStart(bar + BARS);
+    int n = Math.min(LEAST_NOTES, all.size());
+    while (n < all.size() && all.get(n).played().onset() < end) {
+      n++;
+    }
+    return all.subList(0, n);
+  }
+
   /** What was put tells of the grid as well, and is heard like the rest. */
-  private static Note asPlayed(Note note) {
+  static Note asPlayed(Note note) {
     Played played = Played.within(note.played().onset(), note.played().release());
     return Note.asPlayed(note.id(), note.pitch(), note.velocity(), played);
   }
@@ -159,7 +176,8 @@ public final class WhichGrid {
     return matches.max(Comparator.comparingDouble(Match::evidence)).orElseThrow();
   }
 
-  private Match match(List<Note> notes, Grid grid, double swing) {
+  /** How well a grid with a swing explains notes in order of their playing; two at least. */
+  Match match(List<Note> notes, Grid grid, double swing) {
     FitProblem problem =
         new FitProblem(
             settings.withGrid(grid).withSwing(swing),

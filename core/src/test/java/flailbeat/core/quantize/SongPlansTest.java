@@ -12,6 +12,7 @@ import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.quantize.SongPlans.Asked;
 import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Tempo;
@@ -83,7 +84,12 @@ class SongPlansTest {
         Quantizer.of(FIT, TEMPO, song.meters()).plan(song.tracks().get(1).notes(), List.of());
     assertThat(wrong(alone, between)).as("alone").isPositive();
     List<QuantizePlan> plans =
-        new SongPlans(song, Map.of()).of(song.tracks(), List.of(FIT, FIT.withStrength(50), FIT));
+        new SongPlans(song, Map.of())
+            .of(
+                List.of(
+                    new Asked(song.tracks().get(0), FIT),
+                    new Asked(song.tracks().get(1), FIT.withStrength(50)),
+                    new Asked(song.tracks().get(2), FIT)));
     assertThat(wrong(plans.get(0), straight)).isZero();
     assertThat(wrong(plans.get(1), between)).isZero();
     assertThat(wrong(plans.get(2), 0, 3, 4, 6, 8, 12)).isZero();

@@ -6,10 +6,13 @@ import flailbeat.app.control.Form;
 import flailbeat.app.control.Segments;
 import flailbeat.core.quantize.QuantizeSettings.Method;
 import flailbeat.core.quantize.SongGrid;
+import flailbeat.core.quantize.SwingSections;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.timing.GridsFound;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
+import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Ticks;
 import java.util.List;
@@ -119,11 +122,32 @@ final class LinesPart extends TimingPart {
       ranked.getChildren().add(Form.remark("It takes two notes at least to tell grids apart."));
     }
     matches.stream().limit(RANKED).forEach(m -> ranked.getChildren().add(choice(m, "")));
+    found.get().sections().forEach(s -> ranked.getChildren().add(section(s)));
     found.get().song().ifPresent(this::showSong);
     found
         .get()
         .otherwise()
         .forEach(t -> ranked.getChildren().add(Form.remark("goes its own way, " + t)));
+  }
+
+  /** A stretch of another swing than the rest: its notes are taken in hand, with that. */
+  private Button section(SwingSections.Section section) {
+    MeterMap meters = session().song().meters();
+    Button button =
+        Buttons.text(
+            String.format(
+                Locale.ROOT,
+                "Bars %d to %d: %s",
+                meters.barAt(section.range().start()) + 1,
+                meters.barAt(section.range().end() - 1) + 1,
+                section.swing() == GridLines.EVEN
+                    ? "even"
+                    : Math.round(section.swing()) + " % swing"),
+            "The swing changes: take these notes in hand, with theirs",
+            () -> session().quantizing().takeSection(section));
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.getStyleClass().addAll("ranked");
+    return button;
   }
 
   private void showSong(SongGrid.Found song) {

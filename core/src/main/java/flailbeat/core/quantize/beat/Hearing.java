@@ -191,6 +191,21 @@ final class Hearing {
     double[] chances = chances(row, bar.step(), bar.slots());
     double one = evidence(row, bar.slots(), begins, bar.step(), chances);
     double two = evidence(row, 2 * bar.slots(), begins, bar.step(), chances);
+    double either = eitherOf(one, two);
+    if (bar.meter().beats() != 4) {
+      return either;
+    }
+    // The halves of a bar of four may be alike, as bars of two are.
+    int half = bar.slots() / 2;
+    return eitherOf(
+        either,
+        eitherOf(
+            evidence(row, bar.slots(), begins, half, chances),
+            evidence(row, 2 * bar.slots(), begins, half, chances)));
+  }
+
+  /** The logarithm of the mean of two likelihoods. */
+  private static double eitherOf(double one, double two) {
     double most = Math.max(one, two);
     return most + Math.log((Math.exp(one - most) + Math.exp(two - most)) / 2);
   }

@@ -6,6 +6,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.SongGrid;
+import flailbeat.core.quantize.SwingSections;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
@@ -26,14 +27,25 @@ record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
     return played.isEmpty() ? notes : played;
   }
 
+  /** Tells how far the whole is, as before, while a part of it goes on. */
+  private static Progress cancelled(Progress progress) {
+    return progress.part(0.3, 0.3);
+  }
+
   GridsFound ranked(Progress progress) {
     List<Track> tracks = song.tracks().stream().filter(t -> t.noteCount() > 1).toList();
     boolean several = tracks.size() > 1;
     WhichGrid which = new WhichGrid(settings, song.tempos(), song.meters());
     List<WhichGrid.Match> own =
         which.rank(performed(scope.notes()), progress.part(0, several ? 0.3 : 1));
+    List<SwingSections.Section> sections =
+        own.isEmpty()
+            ? List.of()
+            : new SwingSections(which, song.meters())
+                .find(performed(scope.notes()), own.getFirst().grid(), cancelled(progress));
+    List<SwingSections.Section> changes = sections.size() < 2 ? List.of() : sections;
     if (!several) {
-      return new GridsFound(own, Optional.empty(), List.of());
+      return new GridsFound(own, changes, Optional.empty(), List.of());
     }
     // What is known of this person's lag is known of the chosen track alone.
     WhichGrid anybodys =
@@ -47,6 +59,6 @@ record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
         otherwise.add(tracks.get(i).name() + ": " + found.of(i));
       }
     }
-    return new GridsFound(own, Optional.of(found), otherwise);
+    return new GridsFound(own, changes, Optional.of(found), otherwise);
   }
 }

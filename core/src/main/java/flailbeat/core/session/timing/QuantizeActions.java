@@ -1,6 +1,7 @@
 package flailbeat.core.session.timing;
 
 import flailbeat.core.edit.NoteRule;
+import flailbeat.core.edit.Selection;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -9,6 +10,7 @@ import flailbeat.core.quantize.Groove;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.SwingSections;
 import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.session.document.Document;
@@ -89,6 +91,12 @@ public final class QuantizeActions {
   /** Takes a grid that was ranked, with its swing. */
   public void takeGrid(WhichGrid.Match match) {
     timing.setSettings(timing.settings().withSwing(match.swing()).withGrid(match.grid()));
+  }
+
+  /** Takes the notes of a stretch in hand, with its swing. */
+  public void takeSection(SwingSections.Section section) {
+    document.select(Selection.of(section.notes()));
+    timing.setSettings(timing.settings().withSwing(section.swing()));
   }
 
   /** Takes a groove from the notes in scope, as they stand, over one or two bars. */

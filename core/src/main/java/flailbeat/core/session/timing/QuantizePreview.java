@@ -287,7 +287,7 @@ public final class QuantizePreview implements NoteTiming {
   List<QuantizePlan> planForAll() {
     List<Track> tracks = document.song().tracks();
     return new SongPlans(document.song(), decided)
-        .of(tracks, tracks.stream().map(t -> informed(t.id())).toList());
+        .of(tracks.stream().map(t -> new SongPlans.Asked(t, informed(t.id()))).toList());
   }
 
   /** Asks which grid explains the notes in scope best. */
