@@ -47,7 +47,7 @@ final class BandReport {
 
   public static void main(String[] words) {
     int seeds = words.length > 0 ? Integer.parseInt(words[0]) : 20;
-    int from = words.length > 1 ? Integer.parseInt(words[1]) : 1000;
+    int from = words.length > 1 ? Integer.parseInt(words[1]) : 3000;
     double breath = words.length > 2 ? Double.parseDouble(words[2]) : 0.03;
     Shares tempos = new Shares();
     Shares meters = new Shares();
