@@ -14,12 +14,20 @@ import java.util.stream.IntStream;
 /**
  * Finds where the swing of a part changes: how well each of some ratios explains each four bars,
  * and the likeliest way through these (A. Viterbi, IEEE Transactions on Information Theory 13(2),
- * 1967; from memory), on which a change has its price; then the ratio of each stretch, finely.
- * O(bars) times what a look at four bars takes.
+ * 1967; from memory), on which a change has its price; then the ratio of each stretch, finely. O(n
+ * log n) beside at most {@value #MOST_WINDOWS} looks at so many bars: of a long part, changes are
+ * told to more than four.
  */
 public final class SwingSections {
   private static final int BARS = 4;
   private static final int LEAST_NOTES = 8;
+
+  /** Of so many notes the swing is known. */
+  private static final int ENOUGH_NOTES = 64;
+
+  /** A longer part is looked at in longer stretches. */
+  private static final int MOST_WINDOWS = 64;
+
   private static final double[] SWINGS = {50, 54, 58, 62, 66, 70, 74};
   private static final double[] FINER = {-2, -1, 0, 1, 2};
 
@@ -58,7 +66,13 @@ public final class SwingSections {
    * @param notes in any order
    */
   public List<Section> find(List<Note> notes, Grid grid, Progress progress) {
-    List<Section> windows = windows(notes);
+    List<Note> sorted = notes.stream().sorted(Drafts::byPlaying).toList();
+    int bars = BARS;
+    List<Section> windows = windows(sorted, bars);
+    while (windows.size() > MOST_WINDOWS) {
+      bars *= 2;
+      windows = windows(sorted, bars);
+    }
     if (windows.size() < 2 || !grid.hasStraight() || grid.values().size() > 1) {
       return joined(windows, new int[windows.size()]);
     }
@@ -75,16 +89,15 @@ public final class SwingSections {
   }
 
   private static List<Note> heard(Section section) {
-    return section.notes().stream().map(WhichGrid::asPlayed).toList();
+    return section.notes().stream().limit(ENOUGH_NOTES).map(WhichGrid::asPlayed).toList();
   }
 
-  private List<Section> windows(List<Note> notes) {
-    List<Note> sorted = notes.stream().sorted(Drafts::byPlaying).toList();
+  private List<Section> windows(List<Note> sorted, int bars) {
     List<Section> result = new ArrayList<>();
     int next = 0;
     while (next < sorted.size()) {
       int bar = meters.barAt(Math.max(0, sorted.get(next).played().onset()));
-      TickRange range = new TickRange(meters.barStart(bar), meters.barStart(bar + BARS));
+      TickRange range = new TickRange(meters.barStart(bar), meters.barStart(bar + bars));
       int from = next;
       while (next < sorted.size() && sorted.get(next).played().onset() < range.end()) {
         next++;

@@ -6,6 +6,7 @@ import flailbeat.core.model.Note;
 import flailbeat.core.quantize.SwingSections.Section;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Where swing changes, after eight bars; in full in docs/quantizing.md. */
@@ -33,6 +34,14 @@ class SwingSectionsTest {
             .toList();
     assertThat(SwingReport.found(drawn, "1/8", 51)).hasSize(2);
     assertThat(SwingReport.found(List.of(), "1/8", 52)).isEmpty();
+    List<Note> long500Bars =
+        IntStream.range(0, 32)
+            .boxed()
+            .flatMap(i -> drawn.stream().map(n -> n.shifted(i * 16 * 3840L)))
+            .toList();
+    int kept =
+        SwingReport.found(long500Bars, "1/8", 51).stream().mapToInt(s -> s.notes().size()).sum();
+    assertThat(kept).isEqualTo(long500Bars.size());
     assertThat(SwingReport.found(drawn, "1/8T", 51)).as("triplets do not swing").hasSize(1);
     assertThat(SwingReport.found(drawn.subList(0, 1), "1/8", 51)).hasSize(1);
   }
