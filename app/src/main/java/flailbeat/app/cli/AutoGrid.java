@@ -116,12 +116,10 @@ final class AutoGrid {
     for (Section section : sections) {
       err.printf(
           Locale.ROOT,
-          "track %d (%s), bars %d to %d: %s%n",
+          "track %d (%s), %s%n",
           track + 1,
           CommandLineApp.plain(song.tracks().get(track).name()),
-          song.meters().barAt(section.range().start()) + 1,
-          song.meters().barAt(section.range().end() - 1) + 1,
-          section.swing() == GridLines.EVEN ? "even" : Math.round(section.swing()) + " % swing");
+          section.inWords(song.meters()));
     }
     return sections.stream()
         .map(s -> new Piece(track, s.notes(), settings.withSwing(s.swing())))

@@ -36,8 +36,6 @@ public final class InPlace {
   /** So many notes of each part are looked at. */
   private static final int MOST_OF_A_PART = 5000;
 
-  private static final double PARTS_MS = 10;
-
   private final long[] onsets;
   private final List<Double> lagsMs;
 
@@ -122,21 +120,7 @@ public final class InPlace {
 
   /** What is to be expected of the lag of one of whom so much is known otherwise. */
   LagPrior expected(LagPrior otherwise) {
-    return otherwise.learned() || lagsMs.isEmpty() ? otherwise : expected(lagsMs);
-  }
-
-  /**
-   * What is to be expected of the lag of a part by who played others of the same song so late: it
-   * is other by {@value #PARTS_MS} ms, and not known better than they agree.
-   */
-  public static LagPrior expected(List<Double> lagsMs) {
-    double mean = lagsMs.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
-    double squares = PARTS_MS * PARTS_MS;
-    for (double lag : lagsMs) {
-      squares += (lag - mean) * (lag - mean);
-    }
-    double n = lagsMs.size();
-    return LagPrior.known(mean, Math.sqrt(squares / n * (1 + 1 / n)));
+    return otherwise.learned() || lagsMs.isEmpty() ? otherwise : LagPrior.ofParts(lagsMs);
   }
 
   @Override

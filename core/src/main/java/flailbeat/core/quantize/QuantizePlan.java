@@ -118,7 +118,14 @@ public final class QuantizePlan {
    * @param weight how probable it is, 0 to 1
    * @param slots how many lines later it puts the whole than the one that was taken
    */
-  public record WholeReading(double lagMs, double weight, int slots) {}
+  public record WholeReading(double lagMs, double weight, int slots) {
+    private static final double SURE = 0.95;
+
+    /** Whether it is next to sure, so that other things may be built on it. */
+    public boolean isSure() {
+      return weight > SURE;
+    }
+  }
 
   /** How many notes would stand elsewhere or last otherwise. */
   public int moved() {

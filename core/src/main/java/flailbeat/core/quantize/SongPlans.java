@@ -20,20 +20,14 @@ import java.util.stream.Collectors;
 /**
  * Plans several tracks of a song at once. Each is understood by itself first, in one way or
  * another; then those ways are taken together that go best with one person's lag, which is other by
- * some {@value #PARTS_MS} ms from part to part. O(n) beside what each track takes.
+ * some {@value LagPrior#PARTS_MS} ms from part to part. O(n) beside what each track takes.
  */
 public final class SongPlans {
-  /** How far the lags of one person's parts are from one another, as a standard deviation. */
-  private static final double PARTS_MS = 10;
-
   /** So many parts were played by somebody else, or by other keys. */
   private static final double OTHERS = 0.1;
 
   private static final int FARTHEST_MS = 150;
   private static final int STEP_MS = 2;
-
-  /** A reading that is surer than this is not asked again, unless another is taken. */
-  private static final double SURE = 0.95;
 
   private final Song song;
   private final Map<NoteId, Long> decided;
@@ -85,7 +79,7 @@ public final class SongPlans {
     }
     if (parts.size() > 1) {
       double lagMs = sharedLag(parts);
-      LagPrior shared = LagPrior.known(lagMs, PARTS_MS);
+      LagPrior shared = LagPrior.known(lagMs, LagPrior.PARTS_MS);
       for (Part part : parts) {
         if (part.isOpen(lagMs)) {
           plans.set(part.number(), plan(asked.get(part.number()).with(new Lag.Auto(shared))));
@@ -99,11 +93,11 @@ public final class SongPlans {
   private record Part(int number, LagPrior prior, List<WholeReading> readings) {
     /** How well a way goes with somebody's lag, as far as the part itself tells. */
     double fits(WholeReading reading, double lagMs) {
-      double z = (reading.lagMs() - lagMs) / PARTS_MS;
+      double z = (reading.lagMs() - lagMs) / LagPrior.PARTS_MS;
       double own = Math.exp(-prior.cost(reading.lagMs())) / prior.spreadMs();
       return reading.weight()
           / (own + Double.MIN_NORMAL)
-          * ((1 - OTHERS) * Math.exp(-z * z / 2) / PARTS_MS + OTHERS * own);
+          * ((1 - OTHERS) * Math.exp(-z * z / 2) / LagPrior.PARTS_MS + OTHERS * own);
     }
 
     double likelihood(double lagMs) {
@@ -114,7 +108,7 @@ public final class SongPlans {
     boolean isOpen(double lagMs) {
       WholeReading best =
           readings.stream().max(Comparator.comparingDouble(r -> fits(r, lagMs))).orElseThrow();
-      return best != readings.getFirst() || best.weight() < SURE;
+      return best != readings.getFirst() || !best.isSure();
     }
   }
 

@@ -3,12 +3,14 @@ package flailbeat.core.quantize;
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.WhichGrid.Match;
 import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.IntStream;
 
 /**
@@ -56,6 +58,16 @@ public final class SwingSections {
   public record Section(TickRange range, double swing, List<Note> notes) {
     public Section {
       notes = List.copyOf(notes);
+    }
+
+    /** Such as {@code bars 9 to 16: 64 % swing}. */
+    public String inWords(MeterMap meters) {
+      return String.format(
+          Locale.ROOT,
+          "bars %d to %d: %s",
+          meters.barAt(range.start()) + 1,
+          meters.barAt(range.end() - 1) + 1,
+          swing == GridLines.EVEN ? "even" : Math.round(swing) + " % swing");
     }
   }
 

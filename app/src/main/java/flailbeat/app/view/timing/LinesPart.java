@@ -11,8 +11,6 @@ import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.timing.GridsFound;
 import flailbeat.core.time.Grid;
-import flailbeat.core.time.GridLines;
-import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.NoteValue;
 import flailbeat.core.time.Ticks;
 import java.util.List;
@@ -132,17 +130,10 @@ final class LinesPart extends TimingPart {
 
   /** A stretch of another swing than the rest: its notes are taken in hand, with that. */
   private Button section(SwingSections.Section section) {
-    MeterMap meters = session().song().meters();
+    String words = section.inWords(session().song().meters());
     Button button =
         Buttons.text(
-            String.format(
-                Locale.ROOT,
-                "Bars %d to %d: %s",
-                meters.barAt(section.range().start()) + 1,
-                meters.barAt(section.range().end() - 1) + 1,
-                section.swing() == GridLines.EVEN
-                    ? "even"
-                    : Math.round(section.swing()) + " % swing"),
+            Character.toUpperCase(words.charAt(0)) + words.substring(1),
             "The swing changes: take these notes in hand, with theirs",
             () -> session().quantizing().takeSection(section));
     button.setMaxWidth(Double.MAX_VALUE);

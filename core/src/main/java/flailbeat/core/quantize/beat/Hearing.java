@@ -21,6 +21,9 @@ final class Hearing {
 
   private static final int HALVINGS = 20;
 
+  /** How often the halves of a bar of four are alike in a part. */
+  private static final double HALVES_ALIKE = 0.3;
+
   /** How many strokes belong to no slot. */
   private static final double STRAY = 0.02;
 
@@ -191,23 +194,24 @@ final class Hearing {
     double[] chances = chances(row, bar.step(), bar.slots());
     double one = evidence(row, bar.slots(), begins, bar.step(), chances);
     double two = evidence(row, 2 * bar.slots(), begins, bar.step(), chances);
-    double either = eitherOf(one, two);
+    double either = eitherOf(one, two, 0.5);
     if (bar.meter().beats() != 4) {
       return either;
     }
     // The halves of a bar of four may be alike, as bars of two are.
     int half = bar.slots() / 2;
-    return eitherOf(
-        either,
+    double byHalves =
         eitherOf(
             evidence(row, bar.slots(), begins, half, chances),
-            evidence(row, 2 * bar.slots(), begins, half, chances)));
+            evidence(row, 2 * bar.slots(), begins, half, chances),
+            0.5);
+    return eitherOf(either, byHalves, HALVES_ALIKE);
   }
 
-  /** The logarithm of the mean of two likelihoods. */
-  private static double eitherOf(double one, double two) {
+  /** The logarithm of how likely something is that comes one way, or with some share another. */
+  private static double eitherOf(double one, double two, double share) {
     double most = Math.max(one, two);
-    return most + Math.log((Math.exp(one - most) + Math.exp(two - most)) / 2);
+    return most + Math.log((1 - share) * Math.exp(one - most) + share * Math.exp(two - most));
   }
 
   private double evidence(int row, int period, int begins, int step, double... chances) {
@@ -333,6 +337,17 @@ final class Hearing {
     }
     double[] all = times.stream().mapToDouble(Double::doubleValue).toArray();
     return new Hearing(rows, Counted.rising(all), firstBeat, parts);
+  }
+
+  /** The same way to count, of the strokes from a moment on alone. */
+  Hearing from(double ms) {
+    List<Row> last =
+        rows.stream()
+            .filter(r -> !r.isDerived())
+            .map(r -> r.from(ms))
+            .filter(r -> r.size() > 1)
+            .toList();
+    return last.isEmpty() ? this : new Hearing(last, beatMs, firstBeat, parts);
   }
 
   double lastStrokeMs() {

@@ -110,6 +110,11 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
     return some(Kind.LONG, i -> lengthMs[i] > LONG * middle);
   }
 
+  /** Its strokes from a moment on. */
+  Row from(double moment) {
+    return some(kind, i -> ms[i] >= moment);
+  }
+
   private Row some(Kind as, IntPredicate which) {
     int[] chosen = IntStream.range(0, size()).filter(which).toArray();
     return new Row(

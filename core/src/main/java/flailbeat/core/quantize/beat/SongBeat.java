@@ -222,6 +222,7 @@ public final class SongBeat {
       begin(hearings, begun.get(i), progress.part(i * share, (i + 1) * share));
     }
     for (Hearing hearing : likeliest(hearings, SLOWED)) {
+      progress.at(0.8);
       slowed(hearing).ifPresent(hearings::add);
     }
     for (Hearing hearing : likeliest(hearings, TOLD_OTHERWISE)) {
@@ -275,28 +276,30 @@ public final class SongBeat {
         .filter(h -> h.usualBeatMs() > SHORTEST_MS && h.usualBeatMs() < LONGEST_MS);
   }
 
-  /** The same with a tempo that falls in the end, where that explains it better. */
+  /**
+   * The same with a tempo that falls in the end, where that explains it better: sought among the
+   * last strokes alone, since all before them is as it was.
+   */
   private static Optional<Hearing> slowed(Hearing hearing) {
     double beat = hearing.usualBeatMs();
     double end = hearing.lastStrokeMs();
-    double least = plain(hearing) + SLOWING_COSTS;
-    Slowing roughly =
-        best(hearing, end - MOST_SLOW_BEATS * beat, end - 3 * beat, 2 * beat, 1.5, 2, 2.5);
-    if (plain(roughly.hearing()) < least) {
+    Hearing last = hearing.from(end - 2 * MOST_SLOW_BEATS * beat);
+    double least = plain(last) + SLOWING_COSTS;
+    Slowing found = best(last, end - MOST_SLOW_BEATS * beat, end - 3 * beat, 2 * beat, 1.5, 2, 2.5);
+    if (plain(found.hearing()) < least) {
       return Optional.empty();
     }
-    Slowing found = roughly;
-    double away = beat;
     for (double apart = 0.2; apart > 0.01; apart /= 2) {
       Slowing before;
       do {
         before = found;
         double from = before.fromMs();
         double most = before.most();
-        found = best(hearing, from - away, from + away, away, most - apart, most, most + apart);
+        found = best(last, from - beat, from + beat, beat, most - apart, most, most + apart);
       } while (plain(found.hearing()) > plain(before.hearing()) + 1);
     }
-    return Optional.of(found.hearing());
+    Hearing whole = hearing.slowing(found.fromMs(), found.most());
+    return plain(whole) < plain(hearing) + SLOWING_COSTS ? Optional.empty() : Optional.of(whole);
   }
 
   /** One that slows down from a moment on. */

@@ -1,5 +1,7 @@
 package flailbeat.core.quantize.lag;
 
+import java.util.List;
+
 /**
  * What is expected of the lag in the beginning of a phrase, before it is heard: normal, but rarer
  * than that beyond {@value #RARE_MS} ms; where it was learned from a person, mixed with a tenth of
@@ -25,6 +27,9 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
   /** However often somebody was heard, nobody is surer than this. */
   public static final double LEAST_SPREAD_MS = 12;
 
+  /** How far the lags of one person's parts are from one another, as a standard deviation. */
+  public static final double PARTS_MS = 10;
+
   private static final double STALE = 0.1;
 
   /** A lag farther than so from what is known is rarer than a normal error would be. */
@@ -41,6 +46,22 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
   /** Learned from what a person played. */
   public static LagPrior known(double meanMs, double spreadMs) {
     return new LagPrior(meanMs, Math.max(LEAST_SPREAD_MS, spreadMs), true);
+  }
+
+  /**
+   * What is to be expected of the lag of a part by who played others of the same song so late: not
+   * known better than these agree.
+   *
+   * @param lagsMs of one part at least
+   */
+  public static LagPrior ofParts(List<Double> lagsMs) {
+    double mean = lagsMs.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+    double squares = PARTS_MS * PARTS_MS;
+    for (double lag : lagsMs) {
+      squares += (lag - mean) * (lag - mean);
+    }
+    double n = lagsMs.size();
+    return known(mean, Math.sqrt(squares / n * (1 + 1 / n)));
   }
 
   /** How unlikely a lag is: the negative logarithm of its density, up to a constant. */

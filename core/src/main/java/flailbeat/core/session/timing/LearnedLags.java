@@ -2,7 +2,6 @@ package flailbeat.core.session.timing;
 
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
-import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.lag.KnownLag;
 import flailbeat.core.quantize.lag.LagPrior;
@@ -27,9 +26,6 @@ import java.util.function.Supplier;
  * anything else is done.
  */
 public final class LearnedLags {
-  /** A reading that is surer than this is learned from, though nobody confirmed it. */
-  private static final double SURE = 0.95;
-
   /** A pass that stands is no more than a hint, and is forgotten with the song. */
   private static final double LIKELY = 0.7;
 
@@ -137,7 +133,7 @@ public final class LearnedLags {
     String by = inputOf(track);
     KnownLag lag = known.getOrDefault(by, KnownLag.NONE);
     List<Double> before = passes.getOrDefault(by, List.of());
-    return lag.partsMs().isEmpty() && !before.isEmpty() ? InPlace.expected(before) : lag.prior();
+    return lag.partsMs().isEmpty() && !before.isEmpty() ? LagPrior.ofParts(before) : lag.prior();
   }
 
   private String inputOf(TrackId track) {
@@ -152,7 +148,7 @@ public final class LearnedLags {
   void quantized(TrackId track, QuantizePlan plan, boolean confirmed, Song before, Song after) {
     plan.readings().stream()
         .findFirst()
-        .filter(r -> before != after && (confirmed || r.weight() > SURE))
+        .filter(r -> before != after && (confirmed || r.isSure()))
         .ifPresent(r -> pending.add(new Part(inputOf(track), r.lagMs(), before, after)));
   }
 

@@ -1,6 +1,5 @@
 package flailbeat.core.quantize.fit;
 
-import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.fit.Generated.Manner;
 import flailbeat.core.quantize.fit.Generated.Rhythm;
 import flailbeat.core.quantize.lag.LagPrior;
@@ -95,7 +94,7 @@ public final class WithinReport {
     Manner manner = new Manner(rhythm, bpm, spread, lag, 0, 0, 0.3, 0.01);
     int bars = 4 << random.nextInt(3);
     double other = lag + PARTS_MS * random.nextGaussian();
-    LagPrior prior = beside.isPlayed() ? InPlace.expected(List.of(other)) : LagPrior.UNKNOWN;
+    LagPrior prior = beside.isPlayed() ? LagPrior.ofParts(List.of(other)) : LagPrior.UNKNOWN;
     FitTrial trial = new FitTrial(new double[10][3], prior);
     Generated g = Generated.of(manner, bars, seed);
     trial.play(g, besides(g, beside, random));

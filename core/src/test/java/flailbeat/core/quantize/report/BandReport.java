@@ -12,7 +12,7 @@ import java.util.Locale;
 final class BandReport {
   private static final int BARS = 16;
   private static final double NEAR = 0.02;
-  private static final double[] SPREADS = {8, 12, 18};
+  static final double[] SPREADS = {8, 12, 18};
 
   static final List<Meter> METERS =
       List.of(

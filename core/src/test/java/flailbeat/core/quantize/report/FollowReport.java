@@ -16,7 +16,6 @@ import java.util.Locale;
 final class FollowReport {
   private static final int BARS = 16;
   private static final double NEAR = 0.15;
-  private static final double[] SPREADS = {8, 12, 18};
 
   private FollowReport() {}
 
@@ -46,7 +45,7 @@ final class FollowReport {
           int all = 0;
           for (Meter meter : BandReport.METERS) {
             for (int seed = from; seed < from + seeds; seed++) {
-              double spread = SPREADS[seed % SPREADS.length];
+              double spread = BandReport.SPREADS[seed % BandReport.SPREADS.length];
               Manner manner = new Manner(meter, parts, parts == 4, spread, breath, happening);
               Band band = Bands.of(manner, BARS, seed);
               BeatGuess first = PhraseBeat.ofSong(band.song(), Progress.NONE).guesses().getFirst();
