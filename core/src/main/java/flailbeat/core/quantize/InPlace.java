@@ -67,8 +67,9 @@ public final class InPlace {
       List<Note> part = there.subList(0, Math.min(MOST_OF_A_PART, there.size()));
       if (isInPlace(part, lines)) {
         onsets.add(part.stream().mapToLong(Note::onset).toArray());
-        lagOf(part, song.tempos()).ifPresent(lagsMs::add);
       }
+      // Whatever lines it was moved to, and however far.
+      lagOf(part, song.tempos()).ifPresent(lagsMs::add);
     }
     long[] all = onsets.stream().flatMapToLong(LongStream::of).sorted().distinct().toArray();
     return all.length == 0 && lagsMs.isEmpty() ? NOTHING : new InPlace(all, lagsMs);

@@ -97,11 +97,6 @@ public final class PhraseBeat {
     return voice;
   }
 
-  /** The track with the most notes. */
-  public static Track busiest(Song song) {
-    return song.tracks().stream().max(Comparator.comparingInt(Track::noteCount)).orElseThrow();
-  }
-
   /** The best few ways to hear the beat, the likeliest first; none for fewer than four strokes. */
   public List<BeatGuess> guesses() {
     return guesses(Progress.NONE);

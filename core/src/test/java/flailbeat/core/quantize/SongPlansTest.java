@@ -118,6 +118,15 @@ class SongPlansTest {
     assertThat(InPlace.beside(quantized, BASS, answer.notes(), List.of(), triplets).onsets())
         .as("the answer is on no line")
         .isEmpty();
+    Song halfway =
+        Quantizer.of(FIT.withStrength(50), TEMPO, played.meters())
+            .plan(played.tracks().get(0).notes(), List.of())
+            .applyTo(played);
+    InPlace near = InPlace.beside(halfway, ANSWER, answer.notes(), List.of(), triplets);
+    assertThat(near.onsets()).as("it is on no line either").isEmpty();
+    assertThat(near.expected(LagPrior.UNKNOWN).meanMs())
+        .as("though it says how late all is")
+        .isCloseTo(LAG_MS, within(6.0));
   }
 
   /** Drawn notes that begin where most of a part does, and seldom elsewhere. */
