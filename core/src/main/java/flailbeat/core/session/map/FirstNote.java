@@ -8,7 +8,6 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.NotePlan;
-import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.session.bench.EditActions;
 import flailbeat.core.session.document.Document;
 import flailbeat.core.session.document.Notices;
@@ -98,12 +97,8 @@ final class FirstNote {
 
   /** The line that the first of some notes was meant for. */
   private long lineOf(List<Note> notes) {
-    Song song = document.song();
     NoteId first = notes.getFirst().id();
-    return Quantizer.of(timing.settings(), song.tempos(), song.meters())
-        .plan(notes, List.of())
-        .notes()
-        .stream()
+    return timing.planOf(notes).notes().stream()
         .filter(p -> p.note().id().equals(first))
         .findFirst()
         .map(NotePlan::line)

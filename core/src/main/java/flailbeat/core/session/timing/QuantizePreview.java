@@ -283,6 +283,13 @@ public final class QuantizePreview implements NoteTiming {
         .plan(notes, others, decided, ProgramBounds.of(track));
   }
 
+  /** What would be done to some notes of the chosen track, whatever is in scope. */
+  public QuantizePlan planOf(List<Note> notes) {
+    Track track = document.track();
+    return Planner.within(document.song(), track.id(), notes, List.of(), informed())
+        .plan(notes, List.of());
+  }
+
   /** What would be done to all notes of each track. */
   List<QuantizePlan> planForAll() {
     List<Track> tracks = document.song().tracks();

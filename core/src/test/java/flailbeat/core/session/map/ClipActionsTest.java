@@ -12,14 +12,20 @@ import flailbeat.core.edit.clips.ClipsResized;
 import flailbeat.core.edit.notes.NoteField;
 import flailbeat.core.model.Clip;
 import flailbeat.core.model.ClipTraits;
+import flailbeat.core.model.Note;
+import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.sound.Instrument;
+import flailbeat.core.quantize.lag.KnownLag;
 import flailbeat.core.session.SessionRig;
+import flailbeat.core.session.hands.Performer;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.TickRange;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -73,6 +79,22 @@ class ClipActionsTest extends SessionRig {
     session.editing().undo();
     session.editing().undo();
     assertThat(first()).isEqualTo(BAR + late);
+  }
+
+  /** Sixteenths of 125 ms, 84 ms late or 41 ms early: whoever is known to be late, was. */
+  @Test
+  void its_first_note_was_meant_where_the_timing_desk_says_by_what_is_known_of_the_person() {
+    Note[] notes = new Note[16];
+    for (int i = 0; i < notes.length; i++) {
+      long at = BAR + 480 + i * 240L + 161;
+      notes[i] = Note.asPlayed(new NoteId(10 + i), 60 + i % 5, 80, new Played(at, at + 100));
+    }
+    Clip clip = Clip.around(new ClipId(5), List.of(notes), List.of(), session.song().meters());
+    given(clip);
+    session.lags().setAll(Map.of(Performer.KEYS, new KnownLag(Collections.nCopies(6, 84.0))));
+    assertThat(session.timing().plan().notes().getFirst().line()).isEqualTo(BAR + 480);
+    clips.firstNoteToBar();
+    assertThat(first()).isEqualTo(BAR + 161);
   }
 
   private long first() {
