@@ -39,6 +39,15 @@ final class MeterReport {
     private int like;
     private int bar;
 
+    void add(Tally more) {
+      tunes += more.tunes;
+      tempo += more.tempo;
+      octave += more.octave;
+      meter += more.meter;
+      like += more.like;
+      bar += more.bar;
+    }
+
     void print(Object title) {
       System.out.printf(
           Locale.ROOT,
@@ -68,11 +77,8 @@ final class MeterReport {
           .filter(p -> p.song().meters().changes().size() == 1)
           .filter(p -> p.song().meters().meterAt(0).equals(meter))
           .limit(OF_EACH)
-          .forEach(
-              p -> {
-                hear(p, tally, tempos, meters);
-                hear(p, all, new Shares(), new Shares());
-              });
+          .forEach(p -> hear(p, tally, tempos, meters));
+      all.add(tally);
       if (tally.tunes > 0) {
         tally.print(meter);
       }
