@@ -2,6 +2,7 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.app.PlayedSong;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteEdits.NewNote;
@@ -10,6 +11,7 @@ import flailbeat.core.model.Played;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.QuantizeSettings;
+import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.session.settings.Settings;
@@ -69,6 +71,30 @@ class TimingWindowTest extends HeadlessWindow {
     ui.await(() -> ui.session.song().meters().meterAt(0).equals(new Meter(4, 4)));
     type(KeyCode.CONTROL, KeyCode.Z);
     ui.await(() -> ui.session.song() == three);
+  }
+
+  /** Four parts with no click: the beat of all, the grid of all, and every track by its own lag. */
+  @Test
+  void a_song_that_was_played_with_no_click_is_put_where_it_was_meant() throws Exception {
+    PlayedSong played = new PlayedSong();
+    Song song = played.played();
+    ui.run(() -> ui.session.open(song, Optional.empty()));
+    ui.choose("find-song-beat");
+    ui.await(() -> ui.session.beat().isOn());
+    assertThat(ui.get(() -> buttonIn("beat-guesses", 0).getText())).contains("104.0 bpm", "4/4");
+    click("take-tempo-map");
+    ui.await(() -> ui.session.song() != song);
+    ui.run(() -> ui.session.timing().askGrids());
+    ui.await(() -> ui.session.timing().grids().isPresent());
+    ui.run(
+        () -> {
+          WhichGrid.Match best =
+              ui.session.timing().grids().orElseThrow().song().orElseThrow().song().getFirst();
+          assertThat(best.toString()).isEqualTo("1/8");
+          ui.session.quantizing().takeGrid(best);
+          ui.session.quantizing().quantizeAllTracks();
+        });
+    assertThat(played.right(ui.get(() -> ui.session.song()))).isGreaterThan(0.98);
   }
 
   @Test
