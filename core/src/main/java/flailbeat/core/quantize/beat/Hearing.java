@@ -56,6 +56,7 @@ final class Hearing {
   private final int[][] slots;
   private final double[] lagMs;
   private final double fit;
+  private double plain = Double.NaN;
   private int first = Integer.MAX_VALUE;
   private int last = Integer.MIN_VALUE;
 
@@ -164,11 +165,14 @@ final class Hearing {
 
   /** How well the beat alone foretells which slots are played on, as a logarithm. */
   double plain() {
-    double sum = 0;
-    for (int row = 0; row < rows.size(); row++) {
-      sum += evidence(row, parts, 0, parts, chances(row, parts, parts));
+    if (Double.isNaN(plain)) {
+      double sum = 0;
+      for (int row = 0; row < rows.size(); row++) {
+        sum += evidence(row, parts, 0, parts, chances(row, parts, parts));
+      }
+      plain = sum;
     }
-    return sum;
+    return plain;
   }
 
   /**
