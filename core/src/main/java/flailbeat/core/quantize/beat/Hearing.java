@@ -24,6 +24,11 @@ final class Hearing {
   /** How often the halves of a bar of four are alike in a part. */
   private static final double HALVES_ALIKE = 0.3;
 
+  /** How often a rhythm comes again after four bars, and not before: heard in long songs alone. */
+  private static final double FOUR_BARS = 0.2;
+
+  private static final int LONG_BARS = 64;
+
   /** How many strokes belong to no slot. */
   private static final double STRAY = 0.02;
 
@@ -199,6 +204,10 @@ final class Hearing {
     double one = evidence(row, bar.slots(), begins, bar.step(), chances);
     double two = evidence(row, 2 * bar.slots(), begins, bar.step(), chances);
     double either = eitherOf(one, two, 0.5);
+    if (last - first >= LONG_BARS * bar.slots()) {
+      double four = evidence(row, 4 * bar.slots(), begins, bar.step(), chances);
+      either = eitherOf(either, four, FOUR_BARS);
+    }
     if (bar.meter().beats() != 4) {
       return either;
     }

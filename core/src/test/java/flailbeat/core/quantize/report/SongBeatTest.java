@@ -129,6 +129,17 @@ class SongBeatTest {
     return song.tempos().nanosAt(song.tracks().getFirst().note(id).orElseThrow().onset()) / 1e6;
   }
 
+  /**
+   * Its chords come again after four bars: it was heard at half its tempo, in bars twice as long.
+   */
+  @Test
+  void a_long_song_is_heard_at_its_own_tempo_and_not_at_half_of_it() {
+    Bands.Band band = Bands.of(new Bands.Manner(new Meter(4, 4), 8, true, 12, 0.03), 320, 7);
+    BeatGuess guess = PhraseBeat.ofSong(band.song(), Progress.NONE).guesses().getFirst();
+    assertThat(guess.bpm()).isBetween(band.bpm() * 0.98, band.bpm() * 1.02);
+    assertThat(guess.meter()).contains(new Meter(4, 4));
+  }
+
   /** Four bars in a loop: of their notes, each stands there once. */
   @Test
   void a_loop_is_heard_round_by_round() {
