@@ -1,5 +1,6 @@
 package flailbeat.core.work;
 
+import java.util.Arrays;
 import java.util.function.IntPredicate;
 
 /** Looks things up that are in order. */
@@ -32,6 +33,16 @@ public final class InOrder {
       }
     }
     return low;
+  }
+
+  /** The median distance from one to the next of some values in order; 0 for fewer than two. */
+  public static double medianGap(double[] values) {
+    double[] gaps = new double[Math.max(1, values.length - 1)];
+    for (int i = 0; i + 1 < values.length; i++) {
+      gaps[i] = values[i + 1] - values[i];
+    }
+    Arrays.sort(gaps);
+    return gaps[gaps.length / 2];
   }
 
   /**

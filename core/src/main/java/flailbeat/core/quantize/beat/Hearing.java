@@ -1,5 +1,6 @@
 package flailbeat.core.quantize.beat;
 
+import flailbeat.core.work.InOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -76,7 +77,7 @@ final class Hearing {
     this.beatMs = beatMs;
     this.firstBeat = firstBeat;
     this.parts = parts;
-    this.usualBeatMs = median(beatMs);
+    this.usualBeatMs = InOrder.medianGap(beatMs);
     this.slots = new int[rows.size()][];
     this.lagMs = new double[rows.size()];
     double sum = 0;
@@ -140,15 +141,6 @@ final class Hearing {
   /** How long a beat usually is: the median, which an end that slows down does not change. */
   double usualBeatMs() {
     return usualBeatMs;
-  }
-
-  private static double median(double[] beatMs) {
-    double[] lengths = new double[beatMs.length - 1];
-    for (int i = 0; i < lengths.length; i++) {
-      lengths[i] = beatMs[i + 1] - beatMs[i];
-    }
-    Arrays.sort(lengths);
-    return lengths[lengths.length / 2];
   }
 
   int parts() {

@@ -87,12 +87,7 @@ public record Slots(
 
   /** The median time from one to the next, in ms. */
   double medianGap() {
-    double[] gaps = new double[Math.max(1, size() - 1)];
-    for (int i = 0; i + 1 < size(); i++) {
-      gaps[i] = ms[i + 1] - ms[i];
-    }
-    Arrays.sort(gaps);
-    return gaps[gaps.length / 2];
+    return InOrder.medianGap(ms);
   }
 
   /**
