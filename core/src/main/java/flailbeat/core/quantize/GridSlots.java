@@ -83,12 +83,10 @@ final class GridSlots {
   /** Which slots a note was put on. */
   private boolean[] anchored(Drafts drafts) {
     return where(
-        drafts.performed() == drafts
-            ? new long[0]
-            : IntStream.range(0, drafts.size())
-                .filter(drafts::isPut)
-                .mapToLong(drafts::playedOnset)
-                .toArray());
+        IntStream.range(0, drafts.size())
+            .filter(drafts::isPut)
+            .mapToLong(drafts::playedOnset)
+            .toArray());
   }
 
   /** On which slots onsets are; a line may stand a tick beside where it is written. */

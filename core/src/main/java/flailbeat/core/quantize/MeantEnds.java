@@ -1,7 +1,6 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.pitch.Pitch;
 import flailbeat.core.quantize.ends.EndFinder;
 import flailbeat.core.quantize.ends.Releases;
 import flailbeat.core.quantize.ends.Releases.Kind;
@@ -78,7 +77,7 @@ final class MeantEnds {
             .toArray();
     groupOf = new int[drafts.size()];
     Arrays.fill(groupOf, -1);
-    Gathered gathered = gather(nextOfPitch(others));
+    Gathered gathered = gather(places(others));
     ends = gathered.ends;
     found = new EndFinder(gathered.releases()).find();
   }
@@ -110,32 +109,14 @@ final class MeantEnds {
     return drafts.freed(note) + drafts.playedLength(note);
   }
 
-  /** For each note the next beginning of its pitch; a long way off where there is none. */
-  private long[] nextOfPitch(List<Note> others) {
-    long[][] begins = new long[Pitch.HIGHEST + 1][];
-    int[] counts = new int[Pitch.HIGHEST + 1];
-    IntStream.range(0, drafts.size()).forEach(i -> counts[drafts.pitch(i)]++);
-    others.forEach(n -> counts[n.pitch()]++);
-    for (int p = 0; p < counts.length; p++) {
-      begins[p] = new long[counts[p]];
-      counts[p] = 0;
-    }
-    for (int i = 0; i < drafts.size(); i++) {
-      begins[drafts.pitch(i)][counts[drafts.pitch(i)]++] = begin(i);
-    }
-    for (Note note : others) {
-      begins[note.pitch()][counts[note.pitch()]++] = note.onset();
-    }
-    for (long[] each : begins) {
-      Arrays.sort(each);
-    }
-    long[] next = new long[drafts.size()];
-    for (int i = 0; i < next.length; i++) {
-      long[] own = begins[drafts.pitch(i)];
-      int at = after(own, begin(i));
-      next[i] = at < own.length ? own[at] : Long.MAX_VALUE;
-    }
-    return next;
+  /** Where notes begin, by pitch. */
+  private long[] places(List<Note> others) {
+    return LongStream.concat(
+            IntStream.range(0, drafts.size())
+                .mapToLong(i -> Settling.place(drafts.pitch(i), begin(i))),
+            others.stream().mapToLong(n -> Settling.place(n.pitch(), n.onset())))
+        .sorted()
+        .toArray();
   }
 
   /** The first place that is later than a tick. */
@@ -144,7 +125,7 @@ final class MeantEnds {
     return at < 0 ? -at - 1 : at;
   }
 
-  private Gathered gather(long[] nextOfPitch) {
+  private Gathered gather(long[] places) {
     Gathered result = new Gathered(order.length);
     int from = 0;
     while (from < order.length) {
@@ -156,7 +137,9 @@ final class MeantEnds {
       long bound = Long.MAX_VALUE;
       for (int k = from; k < to; k++) {
         release += millis(release(order[k])) / (to - from);
-        bound = Math.min(bound, nextOfPitch[order[k]]);
+        int note = order[k];
+        long next = Settling.nextOfPitch(places, drafts.pitch(note), begin(note));
+        bound = Math.min(bound, next);
         groupOf[order[k]] = result.size;
       }
       addPossible(result, begin(order[from]), release, bound);

@@ -221,8 +221,23 @@ final class Settling {
     return place(drafts.pitch(i), drafts.onset(i));
   }
 
-  private static long place(int pitch, long onset) {
+  /** A pitch with a tick from 0 on, in one number: in order of pitch, then of time. */
+  static long place(int pitch, long onset) {
     return (long) pitch << PITCH_SHIFT | onset;
+  }
+
+  /**
+   * The first tick after one at which a pitch has a place; {@link Long#MAX_VALUE} where it has
+   * none. O(log n).
+   *
+   * @param places in order
+   */
+  static long nextOfPitch(long[] places, int pitch, long tick) {
+    int at = Arrays.binarySearch(places, place(pitch, tick) + 1);
+    int next = at < 0 ? -at - 1 : at;
+    return next < places.length && places[next] >> PITCH_SHIFT == pitch
+        ? places[next] & (1L << PITCH_SHIFT) - 1
+        : Long.MAX_VALUE;
   }
 
   private void end(List<Note> others) {
@@ -282,11 +297,8 @@ final class Settling {
 
   private void trimAtOthers(int i, int pitch, long[] fixed) {
     if (fixed.length > 0) {
-      int at = Arrays.binarySearch(fixed, place(i) + 1);
-      int next = at < 0 ? -at - 1 : at;
-      if (next < fixed.length && fixed[next] >> PITCH_SHIFT == pitch) {
-        trim(i, fixed[next] & (1L << PITCH_SHIFT) - 1);
-      }
+      // Where there is none, nothing reaches so far.
+      trim(i, nextOfPitch(fixed, pitch, drafts.onset(i)));
     }
   }
 

@@ -7,8 +7,6 @@ import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.quantize.lag.LagPrior;
-import flailbeat.core.time.MeterMap;
-import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -130,14 +128,24 @@ public final class SongPlans {
   }
 
   private QuantizePlan plan(Asked asked) {
-    Track track = asked.track();
-    QuantizeSettings how = asked.settings();
-    List<Note> notes = asked.notes();
-    List<Note> others = asked.others();
-    TempoMap tempos = song.tempos();
-    MeterMap meters = song.meters();
+    return plan(song, asked.track(), asked.notes(), asked.others(), asked.settings(), decided);
+  }
+
+  /**
+   * Plans some notes of a track within their song.
+   *
+   * @param others those of the track that keep their places
+   * @param decided the lines, as ticks, of the notes that were decided on
+   */
+  public static QuantizePlan plan(
+      Song song,
+      Track track,
+      List<Note> notes,
+      List<Note> others,
+      QuantizeSettings how,
+      Map<NoteId, Long> decided) {
     InPlace inPlace = InPlace.beside(song, track.id(), notes, others, how);
-    return Quantizer.of(how, tempos, meters, inPlace, new FitMemory(), Progress.NONE)
+    return Quantizer.of(how, song.tempos(), song.meters(), inPlace, new FitMemory(), Progress.NONE)
         .plan(notes, others, decided, ProgramBounds.of(track));
   }
 }

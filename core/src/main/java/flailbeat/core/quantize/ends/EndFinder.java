@@ -27,8 +27,12 @@ public final class EndFinder {
 
   private final Releases releases;
 
+  /** How probable each end of the note under way is. */
+  private final double[] own;
+
   public EndFinder(Releases releases) {
     this.releases = releases;
+    this.own = new double[releases.endMs().length];
   }
 
   /**
@@ -42,7 +46,6 @@ public final class EndFinder {
   /** Looks for them. */
   public Found find() {
     int n = releases.size();
-    int ends = releases.endMs().length;
     PartHabit[] habits = new PartHabit[PartHabit.ARTICULATIONS.length];
     double[] evidence = new double[habits.length];
     double best = Double.NEGATIVE_INFINITY;
@@ -56,8 +59,7 @@ public final class EndFinder {
       evidence[usual.ordinal()] = count(habit) - habit.cost();
       best = Math.max(best, evidence[usual.ordinal()]);
     }
-    double[] probability = new double[ends];
-    double[] own = new double[ends];
+    double[] probability = new double[own.length];
     double sum = 0;
     for (double e : evidence) {
       sum += Math.exp(CAUTION * (e - best));
@@ -66,8 +68,8 @@ public final class EndFinder {
       double weight = Math.exp(CAUTION * (evidence[t] - best)) / sum;
       if (weight > 1e-4) {
         for (int i = 0; i < n; i++) {
-          weigh(habits[t], i, own);
-          addCautiously(weight, own, releases.first()[i], releases.first()[i + 1], probability);
+          weigh(habits[t], i);
+          addCautiously(weight, i, probability);
         }
       }
     }
@@ -75,8 +77,9 @@ public final class EndFinder {
   }
 
   /** No note is taken to be as sure as the model has it. */
-  private static void addCautiously(
-      double weight, double[] own, int from, int to, double[] probability) {
+  private void addCautiously(double weight, int note, double[] probability) {
+    int from = releases.first()[note];
+    int to = releases.first()[note + 1];
     double sum = 0;
     for (int c = from; c < to; c++) {
       own[c] = Math.pow(own[c], CAUTION_OF_NOTES);
@@ -113,9 +116,8 @@ public final class EndFinder {
     int n = releases.size();
     int step = Math.max(1, n / ENOUGH);
     double evidence = 0;
-    double[] own = new double[releases.endMs().length];
     for (int i = 0; i < n; i += step) {
-      evidence += weigh(habit, i, own);
+      evidence += weigh(habit, i);
       for (int c = releases.first()[i]; c < releases.first()[i + 1]; c++) {
         if (own[c] > 1e-4) {
           countEnd(habit, i, c, own[c]);
@@ -139,7 +141,7 @@ public final class EndFinder {
   }
 
   /** How probable each end of a note is; gives the logarithm of how well it is foretold. */
-  private double weigh(PartHabit habit, int note, double[] into) {
+  private double weigh(PartHabit habit, int note) {
     int from = releases.first()[note];
     int to = releases.first()[note + 1];
     double sounded = releases.releaseMs()[note] - releases.onsetMs()[note];
@@ -150,7 +152,7 @@ public final class EndFinder {
         possible += habit.probability(kind);
         for (int c = from; c < to; c++) {
           if (releases.kind()[c] == kind) {
-            into[c] = habit.probability(kind) * releases.weight()[c] / weights;
+            own[c] = habit.probability(kind) * releases.weight()[c] / weights;
           }
         }
       }
@@ -162,11 +164,11 @@ public final class EndFinder {
       for (Articulation a : PartHabit.ARTICULATIONS) {
         density += habit.probability(a) * habit.density(a, written, sounded);
       }
-      into[c] *= density / possible;
-      sum += into[c];
+      own[c] *= density / possible;
+      sum += own[c];
     }
     for (int c = from; c < to; c++) {
-      into[c] /= sum;
+      own[c] /= sum;
     }
     return to > from ? Math.log(sum) : 0;
   }

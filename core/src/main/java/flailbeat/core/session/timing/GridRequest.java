@@ -27,22 +27,18 @@ record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
     return played.isEmpty() ? notes : played;
   }
 
-  /** Tells how far the whole is, as before, while a part of it goes on. */
-  private static Progress cancelled(Progress progress) {
-    return progress.part(0.3, 0.3);
-  }
-
   GridsFound ranked(Progress progress) {
     List<Track> tracks = song.tracks().stream().filter(t -> t.noteCount() > 1).toList();
     boolean several = tracks.size() > 1;
     WhichGrid which = new WhichGrid(settings, song.tempos(), song.meters());
-    List<WhichGrid.Match> own =
-        which.rank(performed(scope.notes()), progress.part(0, several ? 0.3 : 1));
+    double whole = several ? 0.4 : 1;
+    List<Note> played = performed(scope.notes());
+    List<WhichGrid.Match> own = which.rank(played, progress.part(0, whole / 2));
     List<SwingSections.Section> sections =
         own.isEmpty()
             ? List.of()
             : new SwingSections(which, song.meters())
-                .find(performed(scope.notes()), own.getFirst().grid(), cancelled(progress));
+                .find(played, own.getFirst().grid(), progress.part(whole / 2, whole));
     List<SwingSections.Section> changes = sections.size() < 2 ? List.of() : sections;
     if (!several) {
       return new GridsFound(own, changes, Optional.empty(), List.of());
@@ -52,7 +48,7 @@ record GridRequest(Song song, Scope scope, QuantizeSettings settings) {
         new WhichGrid(QuantizeSettings.recommended(), song.tempos(), song.meters());
     SongGrid.Found found =
         new SongGrid(anybodys)
-            .find(tracks.stream().map(t -> performed(t.notes())).toList(), progress.part(0.3, 1));
+            .find(tracks.stream().map(t -> performed(t.notes())).toList(), progress.part(whole, 1));
     List<String> otherwise = new ArrayList<>();
     for (int i = 0; i < tracks.size(); i++) {
       if (found.parts().get(i).goesOwnWay()) {

@@ -5,7 +5,6 @@ import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
-import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.FitMemory;
 import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.ProgramBounds;
@@ -65,12 +64,5 @@ final class Planner {
     InPlace found = InPlace.beside(r.song(), r.track().id(), notes, others, r.settings());
     surroundings = new Surroundings(Optional.of(r), found);
     return found;
-  }
-
-  /** One who plans some notes of a track within their song, and remembers nothing. */
-  static Quantizer within(
-      Song song, TrackId track, List<Note> notes, List<Note> others, QuantizeSettings how) {
-    InPlace inPlace = InPlace.beside(song, track, notes, others, how);
-    return Quantizer.of(how, song.tempos(), song.meters(), inPlace, new FitMemory(), Progress.NONE);
   }
 }

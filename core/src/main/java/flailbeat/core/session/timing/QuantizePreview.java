@@ -9,7 +9,6 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.NotePlan;
-import flailbeat.core.quantize.ProgramBounds;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.SlotTiming;
@@ -268,8 +267,7 @@ public final class QuantizePreview implements NoteTiming {
     Scope scope = document.scope();
     List<Note> notes = scope.notesOf(track);
     List<Note> others = scope.othersOf(track);
-    return Planner.within(document.song(), track.id(), notes, others, how)
-        .plan(notes, others, Map.of(), ProgramBounds.of(track));
+    return SongPlans.plan(document.song(), track, notes, others, how, Map.of());
   }
 
   /** What would be done to the notes of a track that are in scope. */
@@ -279,15 +277,13 @@ public final class QuantizePreview implements NoteTiming {
     }
     List<Note> notes = document.scope().notesOf(track);
     List<Note> others = document.scope().othersOf(track);
-    return Planner.within(document.song(), track.id(), notes, others, informed(track.id()))
-        .plan(notes, others, decided, ProgramBounds.of(track));
+    return SongPlans.plan(document.song(), track, notes, others, informed(track.id()), decided);
   }
 
   /** What would be done to some notes of the chosen track, whatever is in scope. */
   public QuantizePlan planOf(List<Note> notes) {
-    Track track = document.track();
-    return Planner.within(document.song(), track.id(), notes, List.of(), informed())
-        .plan(notes, List.of());
+    return SongPlans.plan(
+        document.song(), document.track(), notes, List.of(), informed(), Map.of());
   }
 
   /** What would be done to all notes of each track. */
@@ -342,16 +338,21 @@ public final class QuantizePreview implements NoteTiming {
 
   @Override
   public Song quantized(Song song, TrackId track, Set<NoteId> some) {
-    ProgramBounds bounds = song.track(track).map(ProgramBounds::of).orElse(ProgramBounds.NONE);
-    List<Note> all = song.track(track).map(Track::notes).orElse(List.of());
+    Optional<Track> onto = song.track(track);
+    List<Note> all = onto.map(Track::notes).orElse(List.of());
     Map<Boolean, List<Note>> chosen =
         all.stream().collect(Collectors.partitioningBy(n -> some.contains(n.id())));
     if (chosen.get(true).isEmpty()) {
       return song;
     }
     QuantizePlan plan =
-        Planner.within(song, track, chosen.get(true), chosen.get(false), informed(track))
-            .plan(chosen.get(true), chosen.get(false), Map.of(), bounds);
+        SongPlans.plan(
+            song,
+            onto.orElseThrow(),
+            chosen.get(true),
+            chosen.get(false),
+            informed(track),
+            Map.of());
     lastPass = plan.readings().stream().findFirst();
     return carriedOut(plan, song, track);
   }
