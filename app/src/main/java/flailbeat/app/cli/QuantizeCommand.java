@@ -16,6 +16,7 @@ import flailbeat.core.format.smf.SmfReading;
 import flailbeat.core.format.smf.SmfWriter;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
+import flailbeat.core.quantize.Decisions;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.PhraseBeat;
 import flailbeat.core.quantize.QuantizePlan;
@@ -32,7 +33,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.UnaryOperator;
@@ -156,7 +156,7 @@ final class QuantizeCommand implements Callable<Integer> {
     progress.now("Quantizing");
     long read = System.nanoTime();
     List<QuantizePlan> plans =
-        new SongPlans(song, Map.of()).of(by.pieces().stream().map(p -> p.in(song)).toList());
+        new SongPlans(song, Decisions.NONE).of(by.pieces().stream().map(p -> p.in(song)).toList());
     long quantized = System.nanoTime();
     progress.now("Writing " + out);
     Result result = result(source, plans);

@@ -63,9 +63,9 @@ record QuantizeReport(
           long[] lines = {note.line(), note.otherLine()};
           doubtful.add(doubt(number, ppq, note, lines, note.doubt()));
         }
-        if (note.isEndDoubtful()) {
-          long[] places = {note.onset() + note.length(), note.otherEnd()};
-          ends.add(doubt(number, ppq, note, places, note.endDoubt()));
+        if (note.meant().isDoubtful()) {
+          long[] places = {note.onset() + note.length(), note.meant().other()};
+          ends.add(doubt(number, ppq, note, places, note.meant().doubt()));
         }
       }
     }

@@ -95,6 +95,7 @@ class TimingWindowTest extends HeadlessWindow {
           ui.session.quantizing().quantizeAllTracks();
         });
     assertThat(played.right(ui.get(() -> ui.session.song()))).isGreaterThan(0.98);
+    ui.await(() -> ui.text("timing-details").contains("as beside it"));
   }
 
   @Test

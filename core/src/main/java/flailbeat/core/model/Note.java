@@ -29,6 +29,13 @@ public record Note(
         return order != 0 ? order : Long.compare(a.id.value(), b.id.value());
       };
 
+  /** In the order in which they were struck. */
+  public static final Comparator<Note> BY_PLAYING =
+      (a, b) -> {
+        int order = Long.compare(a.played.onset(), b.played.onset());
+        return order != 0 ? order : ORDER.compare(a, b);
+      };
+
   public Note {
     Pitch.require(pitch);
     if (velocity < 1 || velocity > 127) {

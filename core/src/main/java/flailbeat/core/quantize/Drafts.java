@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 /** Notes on their way to a plan, in order of the times as played: arrays side by side. */
 final class Drafts {
   private static final double LEAST_SPREAD_MS = 5;
+  private static final long NO_END = -1;
 
   private final List<Note> notes;
   private final byte[] pitch;
@@ -34,19 +35,15 @@ final class Drafts {
   private int[] velocity = {};
   private double[] doubts = {};
   private boolean[] decided = {};
+  private Map<NoteId, Long> decidedEnds = Map.of();
   private Optional<MeantEnds> ends = Optional.empty();
-
-  static int byPlaying(Note a, Note b) {
-    int order = Long.compare(a.played().onset(), b.played().onset());
-    return order != 0 ? order : Note.ORDER.compare(a, b);
-  }
 
   /** Of notes in any order. */
   static Drafts inOrder(List<Note> notes) {
     for (int i = 1; i < notes.size(); i++) {
-      if (byPlaying(notes.get(i - 1), notes.get(i)) > 0) {
+      if (Note.BY_PLAYING.compare(notes.get(i - 1), notes.get(i)) > 0) {
         Note[] sorted = notes.toArray(Note[]::new);
-        Arrays.sort(sorted, Drafts::byPlaying);
+        Arrays.sort(sorted, Note.BY_PLAYING);
         return new Drafts(Arrays.asList(sorted));
       }
     }
@@ -139,14 +136,15 @@ final class Drafts {
     return strokes;
   }
 
-  /** Takes the lines that a person has decided on, whatever else seemed likely. */
-  void decide(Map<NoteId, Long> decisions) {
-    if (decisions.isEmpty()) {
+  /** Takes the lines and ends that a person has decided on, whatever else seemed likely. */
+  void decide(Decisions decisions) {
+    decidedEnds = decisions.ends();
+    if (decisions.lines().isEmpty()) {
       return;
     }
     decided = new boolean[size()];
     for (int i = 0; i < size(); i++) {
-      Long wanted = decisions.get(note(i).id());
+      Long wanted = decisions.lines().get(note(i).id());
       if (wanted != null) {
         decided[i] = true;
         otherLine[i] = wanted == line[i] ? otherLine[i] : line[i];
@@ -226,7 +224,23 @@ final class Drafts {
 
   /** Where a note was meant to end, where that was looked for. */
   long meantEnd(int i) {
-    return ends.orElseThrow().end(i);
+    return isEndDecided(i) ? decidedEnds.get(note(i).id()) : ends.orElseThrow().end(i);
+  }
+
+  /** Whether a person has decided on the end of a note that begins before it. */
+  private boolean isEndDecided(int i) {
+    return !decidedEnds.isEmpty() && decidedEnds.getOrDefault(note(i).id(), NO_END) > line[i];
+  }
+
+  private NotePlan.End meant(int i) {
+    if (ends.isEmpty() || !goesToLine(i)) {
+      return NotePlan.End.given(onset(i) + length[i]);
+    }
+    MeantEnds found = ends.get();
+    long end = meantEnd(i);
+    long other = end == found.end(i) ? found.otherEnd(i) : found.end(i);
+    boolean decides = isEndDecided(i);
+    return new NotePlan.End(end, other, decides ? 0 : found.doubt(i), decides);
   }
 
   void setVelocity(int i, int value) {
@@ -283,8 +297,7 @@ final class Drafts {
         outcome[i],
         isDecided(i) ? 0 : doubt(i, timing),
         isDecided(i),
-        ends.isPresent() && goesToLine(i) ? ends.get().otherEnd(i) : onset(i) + length[i],
-        ends.isPresent() && goesToLine(i) ? ends.get().doubt(i) : 0);
+        meant(i));
   }
 
   /** Takes over what a method says of its own doubts, one for each note. */

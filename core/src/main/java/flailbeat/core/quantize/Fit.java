@@ -1,10 +1,10 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.id.NoteId;
 import flailbeat.core.quantize.QuantizePlan.WholeReading;
 import flailbeat.core.quantize.fit.FitSolver;
 import flailbeat.core.quantize.fit.Reading;
+import flailbeat.core.quantize.lag.FoundLag;
 import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
@@ -62,7 +62,7 @@ public final class Fit implements Quantizer {
 
   @Override
   public QuantizePlan plan(
-      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds) {
+      List<Note> notes, List<Note> others, Decisions decided, ProgramBounds bounds) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
@@ -70,7 +70,7 @@ public final class Fit implements Quantizer {
     drafts.keepWithin(bounds);
     if (drafts.performed().size() == 0) {
       drafts.setDoubts(new double[drafts.size()]);
-      return settled(drafts, decided, others, 0, List.of());
+      return settled(drafts, decided, others, FoundLag.NONE, List.of());
     }
     FitMemory.Solution found = memory.solve(settings, tempos, meters, inPlace, drafts, progress);
     Reading best = found.readings().get(0);
@@ -89,15 +89,16 @@ public final class Fit implements Quantizer {
       ofNotes[i] = found.doubts().doubt()[event];
     }
     drafts.setDoubts(ofNotes);
-    return settled(drafts, decided, others, takenOutMs(best.meanLagMs()), whole(found.readings()));
+    FoundLag lag = new FoundLag(takenOutMs(best.meanLagMs()), found.problem().prior());
+    return settled(drafts, decided, others, lag, whole(found.readings()));
   }
 
   /** What was put rather than played stays where it is: the others settle around it. */
   private QuantizePlan settled(
       Drafts drafts,
-      Map<NoteId, Long> decided,
+      Decisions decided,
       List<Note> others,
-      double lagMs,
+      FoundLag lag,
       List<WholeReading> readings) {
     GridLines.Walker walker =
         new GridLines(settings.grid(), meters, settings.swing(), settings.groove()).walker();
@@ -109,7 +110,7 @@ public final class Fit implements Quantizer {
     }
     drafts.decide(decided);
     int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
-    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, readings, trimmed);
+    return new QuantizePlan(drafts, drafts.measure(tempos), lag, readings, trimmed);
   }
 
   private double takenOutMs(double found) {

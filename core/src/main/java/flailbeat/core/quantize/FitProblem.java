@@ -44,11 +44,12 @@ final class FitProblem {
     return new FitSolver(events.ms(), events.sharesPitch(), grid.slots(), prior(), progress);
   }
 
-  private LagPrior prior() {
+  /** What is expected of the lag. */
+  LagPrior prior() {
     return switch (settings.lag()) {
       case Lag.Auto auto -> inPlace.expected(auto.prior());
-      case Lag.Off off -> new LagPrior(0, Fit.KNOWN_MS, false);
-      case Lag.Millis given -> new LagPrior(given.value(), Fit.KNOWN_MS, false);
+      case Lag.Off off -> LagPrior.given(0, Fit.KNOWN_MS);
+      case Lag.Millis given -> LagPrior.given(given.value(), Fit.KNOWN_MS);
     };
   }
 }

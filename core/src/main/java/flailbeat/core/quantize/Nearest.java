@@ -1,13 +1,12 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.id.NoteId;
+import flailbeat.core.quantize.lag.FoundLag;
 import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -42,7 +41,7 @@ public final class Nearest implements Quantizer {
 
   @Override
   public QuantizePlan plan(
-      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds) {
+      List<Note> notes, List<Note> others, Decisions decided, ProgramBounds bounds) {
     if (notes.isEmpty()) {
       return QuantizePlan.NONE;
     }
@@ -52,7 +51,7 @@ public final class Nearest implements Quantizer {
     chooseLines(drafts, lagMs);
     drafts.decide(decided);
     int trimmed = new Settling(drafts, settings, tempos, meters).settle(others);
-    return new QuantizePlan(drafts, drafts.measure(tempos), lagMs, List.of(), trimmed);
+    return new QuantizePlan(drafts, drafts.measure(tempos), FoundLag.of(lagMs), List.of(), trimmed);
   }
 
   private double lagMs(Drafts drafts) {

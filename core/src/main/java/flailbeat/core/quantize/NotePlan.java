@@ -13,9 +13,7 @@ import flailbeat.core.model.Note;
  * @param outcome why it goes there
  * @param doubt the probability that {@code otherLine} was meant rather than {@code line}, 0 to 1
  * @param decided whether a person has decided on the line
- * @param otherEnd the likeliest end beside the one it would have
- * @param endDoubt the probability that another end was meant, 0 to 1; 0 where ends are not looked
- *     for
+ * @param meant where it was meant to end, where that is looked for
  */
 public record NotePlan(
     Note note,
@@ -26,8 +24,7 @@ public record NotePlan(
     Outcome outcome,
     double doubt,
     boolean decided,
-    long otherEnd,
-    double endDoubt) {
+    End meant) {
   /** What becomes of a note. */
   public enum Outcome {
     /** It goes towards its line. */
@@ -47,8 +44,23 @@ public record NotePlan(
     return doubt >= DOUBTFUL;
   }
 
-  /** Whether it is doubtful where it was meant to end. */
-  public boolean isEndDoubtful() {
-    return endDoubt >= DOUBTFUL;
+  /**
+   * Where a note was meant to end.
+   *
+   * @param tick the end that was found, or decided on
+   * @param other the likeliest end beside it
+   * @param doubt the probability that another end was meant, 0 to 1; 0 where ends are not looked
+   *     for
+   * @param decided whether a person has decided on it
+   */
+  public record End(long tick, long other, double doubt, boolean decided) {
+    /** One that nobody has looked for. */
+    static End given(long tick) {
+      return new End(tick, tick, 0, false);
+    }
+
+    public boolean isDoubtful() {
+      return doubt >= DOUBTFUL;
+    }
   }
 }

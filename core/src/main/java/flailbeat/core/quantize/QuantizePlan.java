@@ -7,6 +7,8 @@ import flailbeat.core.model.Placed;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.quantize.lag.FoundLag;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.InOrder;
 import java.util.AbstractList;
@@ -25,7 +27,8 @@ import java.util.stream.IntStream;
 public final class QuantizePlan {
   /** A plan for no notes. */
   public static final QuantizePlan NONE =
-      new QuantizePlan(new Drafts(List.of()), Timing.of(new double[0]), 0, List.of(), 0);
+      new QuantizePlan(
+          new Drafts(List.of()), Timing.of(new double[0]), FoundLag.NONE, List.of(), 0);
 
   /** Up to so many names for each note, an array is used to find them. */
   private static final int DENSE = 8;
@@ -34,17 +37,17 @@ public final class QuantizePlan {
 
   private final Drafts drafts;
   private final Timing timing;
-  private final double removedLagMs;
+  private final FoundLag lag;
   private final List<WholeReading> readings;
   private final int trimmed;
 
   QuantizePlan(
-      Drafts drafts, Timing timing, double removedLagMs, List<WholeReading> readings, int trimmed) {
+      Drafts drafts, Timing timing, FoundLag lag, List<WholeReading> readings, int trimmed) {
     this.trimmed = trimmed;
     this.readings = List.copyOf(readings);
     this.drafts = drafts;
     this.timing = timing;
-    this.removedLagMs = removedLagMs;
+    this.lag = lag;
   }
 
   /** One plan for each note, in order of the times as played: a view, made anew at each look. */
@@ -92,7 +95,12 @@ public final class QuantizePlan {
 
   /** The lag that was taken out before lines were chosen. */
   public double removedLagMs() {
-    return removedLagMs;
+    return lag.removedMs();
+  }
+
+  /** What was expected of the lag; that of anybody where lines are chosen note by note. */
+  public LagPrior expectedLag() {
+    return lag.expected();
   }
 
   /**
@@ -156,7 +164,9 @@ public final class QuantizePlan {
 
   /** How many notes may be meant to end elsewhere. */
   public int doubtfulEnds() {
-    return drafts.hasEnds() ? (int) notes().stream().filter(NotePlan::isEndDoubtful).count() : 0;
+    return drafts.hasEnds()
+        ? (int) notes().stream().filter(n -> n.meant().isDoubtful()).count()
+        : 0;
   }
 
   public int count(NotePlan.Outcome outcome) {

@@ -1,12 +1,10 @@
 package flailbeat.core.quantize;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.model.id.NoteId;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
 import java.util.List;
-import java.util.Map;
 
 /** Plans where notes go. */
 public interface Quantizer {
@@ -17,7 +15,7 @@ public interface Quantizer {
    * @param others the track's other notes, which keep their places
    */
   default QuantizePlan plan(List<Note> notes, List<Note> others) {
-    return plan(notes, others, Map.of());
+    return plan(notes, others, Decisions.NONE);
   }
 
   /**
@@ -25,9 +23,9 @@ public interface Quantizer {
    *
    * @param notes those to quantize, in any order
    * @param others the track's other notes, which keep their places
-   * @param decided the lines, as ticks, of those that were decided on
+   * @param decided what a person has decided
    */
-  default QuantizePlan plan(List<Note> notes, List<Note> others, Map<NoteId, Long> decided) {
+  default QuantizePlan plan(List<Note> notes, List<Note> others, Decisions decided) {
     return plan(notes, others, decided, ProgramBounds.NONE);
   }
 
@@ -36,11 +34,10 @@ public interface Quantizer {
    *
    * @param notes those to quantize, in any order
    * @param others the track's other notes, which keep their places
-   * @param decided the lines, as ticks, of those that were decided on
+   * @param decided what a person has decided
    * @param bounds where a note may go and still sound as it does
    */
-  QuantizePlan plan(
-      List<Note> notes, List<Note> others, Map<NoteId, Long> decided, ProgramBounds bounds);
+  QuantizePlan plan(List<Note> notes, List<Note> others, Decisions decided, ProgramBounds bounds);
 
   /** The one that the settings ask for. */
   static Quantizer of(QuantizeSettings settings, TempoMap tempos, MeterMap meters) {

@@ -11,7 +11,6 @@ import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -28,14 +27,14 @@ public final class SongPlans {
   private static final int STEP_MS = 2;
 
   private final Song song;
-  private final Map<NoteId, Long> decided;
+  private final Decisions decided;
 
   /**
    * For a song.
    *
-   * @param decided the lines, as ticks, of the notes that were decided on
+   * @param decided what a person has decided
    */
-  public SongPlans(Song song, Map<NoteId, Long> decided) {
+  public SongPlans(Song song, Decisions decided) {
     this.song = song;
     this.decided = decided;
   }
@@ -77,7 +76,7 @@ public final class SongPlans {
     }
     if (parts.size() > 1) {
       double lagMs = sharedLag(parts);
-      LagPrior shared = LagPrior.known(lagMs, LagPrior.PARTS_MS);
+      LagPrior shared = LagPrior.shared(lagMs);
       for (Part part : parts) {
         if (part.isOpen(lagMs)) {
           plans.set(part.number(), plan(asked.get(part.number()).with(new Lag.Auto(shared))));
@@ -135,7 +134,7 @@ public final class SongPlans {
    * Plans some notes of a track within their song.
    *
    * @param others those of the track that keep their places
-   * @param decided the lines, as ticks, of the notes that were decided on
+   * @param decided what a person has decided
    */
   public static QuantizePlan plan(
       Song song,
@@ -143,7 +142,7 @@ public final class SongPlans {
       List<Note> notes,
       List<Note> others,
       QuantizeSettings how,
-      Map<NoteId, Long> decided) {
+      Decisions decided) {
     InPlace inPlace = InPlace.beside(song, track.id(), notes, others, how);
     return Quantizer.of(how, song.tempos(), song.meters(), inPlace, new FitMemory(), Progress.NONE)
         .plan(notes, others, decided, ProgramBounds.of(track));

@@ -104,7 +104,7 @@ public final class WhichGrid {
   }
 
   /** Grids by their evidence, the likeliest first, with the probability of each among them. */
-  static List<Match> ranked(List<Match> weighed) {
+  public static List<Match> ranked(List<Match> weighed) {
     List<Match> found = new ArrayList<>(weighed);
     found.sort(Comparator.comparingDouble(Match::evidence).reversed());
     double best = found.isEmpty() ? 0 : found.getFirst().evidence();
@@ -113,7 +113,7 @@ public final class WhichGrid {
   }
 
   /** Each grid with its evidence, in a fixed order; none for fewer than two notes. */
-  List<Match> weighed(List<Note> notes, int most, Progress progress) {
+  public List<Match> weighed(List<Note> notes, int most, Progress progress) {
     if (notes.size() < 2) {
       return List.of();
     }
@@ -138,7 +138,7 @@ public final class WhichGrid {
   /** Of a few bars, since swing may change later; of more, where these have few notes. */
   private List<Note> beginning(List<Note> notes, int most) {
     List<Note> all =
-        notes.stream().sorted(Drafts::byPlaying).limit(most).map(WhichGrid::asPlayed).toList();
+        notes.stream().sorted(Note.BY_PLAYING).limit(most).map(WhichGrid::asPlayed).toList();
     int bar = meters.barAt(Math.max(0, all.getFirst().played().onset()));
     long end = meters.barStart(bar + BARS);
     int n = Math.min(LEAST_NOTES, all.size());
@@ -149,7 +149,7 @@ public final class WhichGrid {
   }
 
   /** What was put tells of the grid as well, and is heard like the rest. */
-  static Note asPlayed(Note note) {
+  public static Note asPlayed(Note note) {
     Played played = Played.within(note.played().onset(), note.played().release());
     return Note.asPlayed(note.id(), note.pitch(), note.velocity(), played);
   }
@@ -177,7 +177,7 @@ public final class WhichGrid {
   }
 
   /** How well a grid with a swing explains notes in order of their playing; two at least. */
-  Match match(List<Note> notes, Grid grid, double swing) {
+  public Match match(List<Note> notes, Grid grid, double swing) {
     FitProblem problem =
         new FitProblem(
             settings.withGrid(grid).withSwing(swing),

@@ -108,8 +108,8 @@ class MeantEndsTest {
     QuantizePlan plan = plan(MEANT, List.of());
     NotePlan odd =
         plan.notes().stream().filter(p -> p.note().pitch() == 72).findFirst().orElseThrow();
-    assertThat(odd.isEndDoubtful()).isTrue();
-    assertThat(odd.otherEnd()).isNotEqualTo(odd.onset() + odd.length());
+    assertThat(odd.meant().isDoubtful()).isTrue();
+    assertThat(odd.meant().other()).isNotEqualTo(odd.onset() + odd.length());
     assertThat(plan.doubtfulEnds()).isEqualTo(1);
     assertThat(plan(MEANT.withEnds(Ends.KEEP), List.of()).doubtfulEnds()).isZero();
   }

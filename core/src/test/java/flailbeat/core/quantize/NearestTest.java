@@ -11,6 +11,7 @@ import flailbeat.core.quantize.NotePlan.Outcome;
 import flailbeat.core.quantize.QuantizeSettings.Chords;
 import flailbeat.core.quantize.QuantizeSettings.Ends;
 import flailbeat.core.quantize.QuantizeSettings.NoteFilter;
+import flailbeat.core.quantize.lag.FoundLag;
 import flailbeat.core.quantize.lag.Lag;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.Meter;
@@ -125,7 +126,7 @@ class NearestTest {
         new QuantizePlan(
             new Drafts(List.of()),
             Timing.of(new double[0]),
-            0,
+            FoundLag.NONE,
             List.of(
                 new QuantizePlan.WholeReading(0, 0.6, 0),
                 new QuantizePlan.WholeReading(60, 0.05, 1),

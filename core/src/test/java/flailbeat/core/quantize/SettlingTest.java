@@ -167,12 +167,18 @@ class SettlingTest {
     Note second = play(60, 700, 990);
     QuantizePlan crossed =
         new Nearest(ROUNDED, TEMPO, METER)
-            .plan(notes, List.of(), Map.of(first.id(), 960L, second.id(), 240L));
+            .plan(
+                notes,
+                List.of(),
+                new Decisions(Map.of(first.id(), 960L, second.id(), 240L), Map.of()));
     assertThat(told(crossed)).isEqualTo("TO_LINE@960+190 TO_LINE@240+290");
     play(60, 1000, 1100);
     QuantizePlan same =
         new Nearest(ROUNDED, TEMPO, METER)
-            .plan(notes, List.of(), Map.of(first.id(), 960L, second.id(), 240L));
+            .plan(
+                notes,
+                List.of(),
+                new Decisions(Map.of(first.id(), 960L, second.id(), 240L), Map.of()));
     assertThat(told(same)).isEqualTo("TO_LINE@960+40 TO_LINE@240+290 LINE_TAKEN@1000+100");
   }
 
@@ -226,7 +232,9 @@ class SettlingTest {
     notes.clear();
     Note near = play(60, 250, 400);
     assertThat(
-            told(new Nearest(tight, TEMPO, METER).plan(notes, List.of(), Map.of(near.id(), 240L))))
+            told(
+                new Nearest(tight, TEMPO, METER)
+                    .plan(notes, List.of(), new Decisions(Map.of(near.id(), 240L), Map.of()))))
         .isEqualTo("TO_LINE@240+150");
   }
 
@@ -245,7 +253,8 @@ class SettlingTest {
   void a_decision_stands_whatever_seemed_likelier_and_is_no_longer_doubtful() {
     Note note = play(60, 350, 500);
     QuantizePlan plan =
-        new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Map.of(note.id(), 480L));
+        new Nearest(ROUNDED, TEMPO, METER)
+            .plan(notes, List.of(), new Decisions(Map.of(note.id(), 480L), Map.of()));
     assertThat(plan.notes().get(0).onset()).isEqualTo(480);
     assertThat(plan.notes().get(0).otherLine()).isEqualTo(240);
     assertThat(plan.notes().get(0).doubt()).isZero();
@@ -294,7 +303,8 @@ class SettlingTest {
                 new NewControl(250, Control.of(0xC0, 5, 0)),
                 new NewControl(479, Control.of(0xC0, 6, 0))));
     ProgramBounds bounds = ProgramBounds.of(with.tracks().get(0));
-    QuantizePlan plan = new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Map.of(), bounds);
+    QuantizePlan plan =
+        new Nearest(ROUNDED, TEMPO, METER).plan(notes, List.of(), Decisions.NONE, bounds);
     assertThat(plan.notes()).extracting(NotePlan::onset).containsExactly(240L, 250L, 478L, 480L);
     assertThat(plan.held()).isEqualTo(2);
     assertThat(plan(ROUNDED).held()).isZero();

@@ -21,7 +21,6 @@ import flailbeat.core.work.Progress;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -84,7 +83,7 @@ class SongPlansTest {
         Quantizer.of(FIT, TEMPO, song.meters()).plan(song.tracks().get(1).notes(), List.of());
     assertThat(wrong(alone, between)).as("alone").isPositive();
     List<QuantizePlan> plans =
-        new SongPlans(song, Map.of())
+        new SongPlans(song, Decisions.NONE)
             .of(
                 List.of(
                     new Asked(song.tracks().get(0), FIT),
@@ -94,6 +93,7 @@ class SongPlansTest {
     assertThat(wrong(plans.get(1), between)).isZero();
     assertThat(wrong(plans.get(2), 0, 3, 4, 6, 8, 12)).isZero();
     assertThat(plans.get(1).removedLagMs()).isCloseTo(LAG_MS, within(8.0));
+    assertThat(plans.get(1).expectedLag().source()).isEqualTo(LagPrior.Source.PARTS);
   }
 
   @Test

@@ -158,8 +158,8 @@ public final class TimingCommands {
   private List<Command> walk() {
     DoubtWalk doubts = session.doubts();
     return List.of(
-        inWalk("walk-earlier", "Take the earlier line", "Left", () -> said(doubts.choose(false))),
-        inWalk("walk-later", "Take the later line", "Right", () -> said(doubts.choose(true))),
+        inWalk("walk-earlier", "Take the earlier line or end", "Left", () -> said(doubts.choose(false))),
+        inWalk("walk-later", "Take the later line or end", "Right", () -> said(doubts.choose(true))),
         inWalk(
             "walk-previous",
             "Back to the doubtful note before",

@@ -10,6 +10,7 @@ import flailbeat.core.model.Track;
 import flailbeat.core.pitch.DrumNames;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.session.Session;
+import flailbeat.core.session.timing.DoubtWalk;
 import flailbeat.core.step.Struck;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -111,11 +112,16 @@ final class Sight {
 
   /** The note that a person is asked about stands in the middle of what is seen. */
   void keepQuestion() {
-    for (NotePlan asked : session.doubts().current()) {
-      double x = viewport.scale().xOf(asked.note().onset());
+    session.doubts().current().ifPresent(this::keep);
+  }
+
+  private void keep(DoubtWalk.Question question) {
+    for (NotePlan asked : question.notes()) {
+      long at = question.ofEnds() ? asked.note().end() : asked.note().onset();
+      double x = viewport.scale().xOf(at);
       double margin = viewport.width() * QUESTION_MARGIN;
       if (x < margin || x > viewport.width() - margin) {
-        viewport.centreTick(asked.note().onset());
+        viewport.centreTick(at);
       }
       if (!viewport.shows(asked.note().pitch(), 1)) {
         viewport.centrePitch(asked.note().pitch());

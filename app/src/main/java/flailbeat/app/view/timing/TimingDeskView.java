@@ -13,6 +13,7 @@ import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.Timing;
 import flailbeat.core.quantize.lag.Lag;
+import flailbeat.core.quantize.lag.LagPrior;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
@@ -318,6 +319,19 @@ public final class TimingDeskView extends PageBox {
     return row;
   }
 
+  /** Whose lag was expected, where it was not anybody's. */
+  private static String goneBy(LagPrior expected) {
+    return switch (expected.source()) {
+      case ANYBODY, GIVEN -> "";
+      case PERSON -> ", expecting " + inWords(expected) + " as you usually are";
+      case PARTS -> ", expecting " + inWords(expected) + " as beside it";
+    };
+  }
+
+  private static String inWords(LagPrior expected) {
+    return QuantizePreview.inWords(expected.meanMs());
+  }
+
   private static String detailText(QuantizePlan plan) {
     if (plan.notes().isEmpty()) {
       return "Record or open something, and see here how early or late it is.";
@@ -326,6 +340,7 @@ public final class TimingDeskView extends PageBox {
       return "These notes were drawn or stepped in: they stand where they were put.";
     }
     String text = String.format(Locale.ROOT, "As played: spread %.0f ms", plan.timing().spreadMs());
+    text += goneBy(plan.expectedLag());
     if (plan.doubtful() > 0) {
       text += "; " + plan.doubtful() + " doubtful (forked)";
     }

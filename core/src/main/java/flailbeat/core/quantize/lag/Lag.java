@@ -14,7 +14,7 @@ public sealed interface Lag {
    */
   record Auto(@JsonIgnore LagPrior prior) implements Lag {
     /** With the offset that was calibrated taken off, most of it is gone. */
-    private static final LagPrior CALIBRATED = new LagPrior(0, 20, false);
+    private static final LagPrior CALIBRATED = new LagPrior(0, 20, LagPrior.Source.ANYBODY);
 
     public Auto {
       prior = prior == null ? LagPrior.UNKNOWN : prior;

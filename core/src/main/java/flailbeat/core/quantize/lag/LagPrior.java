@@ -9,9 +9,21 @@ import java.util.List;
  *
  * @param meanMs late when positive
  * @param spreadMs the standard deviation
- * @param learned whether it was learned from the person's own playing
+ * @param source whose lag it is
  */
-public record LagPrior(double meanMs, double spreadMs, boolean learned) {
+public record LagPrior(double meanMs, double spreadMs, Source source) {
+  /** Whose lag is expected. */
+  public enum Source {
+    /** Nobody's in particular. */
+    ANYBODY,
+    /** It was given: nothing is to be found. */
+    GIVEN,
+    /** The person's, as it was in songs before. */
+    PERSON,
+    /** That of other parts of the song, or of passes before. */
+    PARTS
+  }
+
   /** Before anything is known: a little late, since a computer's keys and sound take time. */
   private static final double USUAL_MS = 10;
 
@@ -22,7 +34,7 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
   private static final double WALKED_SPREAD_MS = 36;
 
   /** Nothing is known. */
-  public static final LagPrior UNKNOWN = new LagPrior(USUAL_MS, USUAL_SPREAD_MS, false);
+  public static final LagPrior UNKNOWN = new LagPrior(USUAL_MS, USUAL_SPREAD_MS, Source.ANYBODY);
 
   /** However often somebody was heard, nobody is surer than this. */
   public static final double LEAST_SPREAD_MS = 12;
@@ -45,7 +57,26 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
 
   /** Learned from what a person played. */
   public static LagPrior known(double meanMs, double spreadMs) {
-    return new LagPrior(meanMs, Math.max(LEAST_SPREAD_MS, spreadMs), true);
+    return learned(meanMs, spreadMs, Source.PERSON);
+  }
+
+  private static LagPrior learned(double meanMs, double spreadMs, Source source) {
+    return new LagPrior(meanMs, Math.max(LEAST_SPREAD_MS, spreadMs), source);
+  }
+
+  /** One that was given, give or take so much. */
+  public static LagPrior given(double meanMs, double spreadMs) {
+    return new LagPrior(meanMs, spreadMs, Source.GIVEN);
+  }
+
+  /** Whether it was learned from playing, the person's own or that beside it. */
+  public boolean learned() {
+    return source == Source.PERSON || source == Source.PARTS;
+  }
+
+  /** What all parts of a song that are looked at together speak for. */
+  public static LagPrior shared(double meanMs) {
+    return learned(meanMs, PARTS_MS, Source.PARTS);
   }
 
   /**
@@ -61,12 +92,12 @@ public record LagPrior(double meanMs, double spreadMs, boolean learned) {
       squares += (lag - mean) * (lag - mean);
     }
     double n = lagsMs.size();
-    return known(mean, Math.sqrt(squares / n * (1 + 1 / n)));
+    return learned(mean, Math.sqrt(squares / n * (1 + 1 / n)), Source.PARTS);
   }
 
   /** How unlikely a lag is: the negative logarithm of its density, up to a constant. */
   public double cost(double lagMs) {
-    if (!learned) {
+    if (!learned()) {
       return plainCost(lagMs);
     }
     double own = (1 - STALE) / spreadMs * Math.exp(-plainCost(lagMs));

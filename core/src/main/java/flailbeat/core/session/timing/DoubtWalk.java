@@ -27,7 +27,7 @@ public final class DoubtWalk implements KeyHolder {
   private final Performer performer;
   private final WhileRecording whileRecording;
   private QuantizePlan asked = QuantizePlan.NONE;
-  private List<List<NotePlan>> questions = List.of();
+  private List<Question> questions = List.of();
   private boolean on;
   private int at;
 
@@ -57,23 +57,62 @@ public final class DoubtWalk implements KeyHolder {
     return on;
   }
 
-  /** The notes that are asked about now: one, or a chord. */
-  public List<NotePlan> current() {
-    List<List<NotePlan>> questions = on ? questionsOf(timing.plan()) : List.of();
-    return at < questions.size() ? questions.get(at) : List.of();
+  /**
+   * What a person is asked: for which of two lines notes are meant, or at which of two ticks they
+   * are to end.
+   *
+   * @param notes one, or a chord
+   * @param likely the tick that seems likelier, or was decided on
+   * @param other the other one
+   */
+  public record Question(List<NotePlan> notes, boolean ofEnds, long likely, long other) {
+    private static Question ofLine(NotePlan note) {
+      return new Question(new ArrayList<>(List.of(note)), false, note.line(), note.otherLine());
+    }
+
+    private static Question ofEnd(NotePlan note) {
+      NotePlan.End end = note.meant();
+      return new Question(new ArrayList<>(List.of(note)), true, end.tick(), end.other());
+    }
+
+    public long earlier() {
+      return Math.min(likely, other);
+    }
+
+    public long later() {
+      return Math.max(likely, other);
+    }
+
+    private boolean isOpen() {
+      NotePlan first = notes.getFirst();
+      return ofEnds ? !first.meant().decided() : !first.decided();
+    }
+
+    private boolean isOneWith(Question next) {
+      return likely == next.likely
+          && other == next.other
+          && isOpen() == next.isOpen()
+          && (!ofEnds || notes.getFirst().onset() == next.notes.getFirst().onset());
+    }
+  }
+
+  /** What is asked now; empty while nothing is. */
+  public Optional<Question> current() {
+    List<Question> questions = on ? questionsOf(timing.plan()) : List.of();
+    return at < questions.size() ? Optional.of(questions.get(at)) : Optional.empty();
   }
 
   /** How many are still to be decided: notes that share both lines, as those of a chord, in one. */
   public int left() {
-    return (int) previewed().stream().filter(DoubtWalk::isOpen).count();
+    return (int) previewed().stream().filter(Question::isOpen).count();
   }
 
-  private List<List<NotePlan>> previewed() {
+  private List<Question> previewed() {
     return questionsOf(timing.preview().orElse(QuantizePlan.NONE));
   }
 
   /** They are looked for once in a plan, however often they are asked for. */
-  private List<List<NotePlan>> questionsOf(QuantizePlan plan) {
+  private List<Question> questionsOf(QuantizePlan plan) {
     if (plan != asked) {
       asked = plan;
       questions = questions(plan);
@@ -84,7 +123,7 @@ public final class DoubtWalk implements KeyHolder {
   /** What a walk would do, in words; where notes are decided together, how many steps it takes. */
   public String offer() {
     int steps = left();
-    int notes = previewed().stream().filter(DoubtWalk::isOpen).mapToInt(List::size).sum();
+    int notes = previewed().stream().filter(Question::isOpen).mapToInt(q -> q.notes().size()).sum();
     return "Decide "
         + notes
         + (steps == notes ? " doubtful" : " in " + steps + (steps == 1 ? " step" : " steps"));
@@ -92,20 +131,19 @@ public final class DoubtWalk implements KeyHolder {
 
   /** Which one it is, counted from 1, and of how many. */
   public String place() {
-    List<List<NotePlan>> all = questionsOf(timing.plan());
-    boolean together = all.stream().anyMatch(q -> q.size() > 1);
+    List<Question> all = questionsOf(timing.plan());
+    boolean together = all.stream().anyMatch(q -> q.notes().size() > 1);
     return (together ? "Step " : "Doubtful ") + (at + 1) + " of " + all.size();
-  }
-
-  private static boolean isOpen(List<NotePlan> question) {
-    return !question.get(0).decided();
   }
 
   /** What it asks; empty when it is over. */
   public String says() {
+    String what = current().filter(Question::ofEnds).isPresent() ? "end" : "line";
     return on
         ? place()
-            + ": {walk-earlier} earlier, {walk-later} later line; any other key keeps it. {walk-leave} leaves."
+            + ": {walk-earlier} earlier, {walk-later} later "
+            + what
+            + "; any other key keeps it. {walk-leave} leaves."
         : "";
   }
 
@@ -132,26 +170,22 @@ public final class DoubtWalk implements KeyHolder {
     return Optional.empty();
   }
 
-  /** Decides for the earlier of the two lines, or for the later, and goes on. */
+  /** Decides for the earlier of the two lines, or ends, or for the later, and goes on. */
   public Optional<Notice> choose(boolean later) {
-    List<NotePlan> asked = current();
-    if (asked.isEmpty()) {
-      return leave();
-    }
-    NotePlan note = asked.get(0);
-    long early = Math.min(note.line(), note.otherLine());
-    long late = Math.max(note.line(), note.otherLine());
-    return decide(asked, later ? late : early);
+    return current().map(q -> decide(q, later ? q.later() : q.earlier())).orElseGet(this::leave);
   }
 
-  /** Keeps the line that seems likelier, and goes on. */
+  /** Keeps the one that seems likelier, and goes on. */
   public Optional<Notice> keep() {
-    List<NotePlan> asked = current();
-    return asked.isEmpty() ? leave() : decide(asked, asked.get(0).line());
+    return current().map(q -> decide(q, q.likely())).orElseGet(this::leave);
   }
 
-  private Optional<Notice> decide(List<NotePlan> asked, long line) {
-    timing.decide(asked, line);
+  private Optional<Notice> decide(Question asked, long tick) {
+    if (asked.ofEnds()) {
+      timing.decideEnd(asked.notes(), tick);
+    } else {
+      timing.decide(asked.notes(), tick);
+    }
     Optional<Integer> next = nextOpen(at + 1).or(() -> nextOpen(0));
     if (next.isEmpty()) {
       leave();
@@ -164,9 +198,9 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   private Optional<Integer> nextOpen(int from) {
-    List<List<NotePlan>> questions = questionsOf(timing.plan());
+    List<Question> questions = questionsOf(timing.plan());
     for (int i = from; i < questions.size(); i++) {
-      if (isOpen(questions.get(i))) {
+      if (questions.get(i).isOpen()) {
         return Optional.of(i);
       }
     }
@@ -174,7 +208,8 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   private void arrive() {
-    audition.sound(current().stream().map(NotePlan::note).toList());
+    List<NotePlan> asked = current().map(Question::notes).orElse(List.of());
+    audition.sound(asked.stream().map(NotePlan::note).toList());
     changes.fire(Aspect.TIMING);
   }
 
@@ -192,24 +227,29 @@ public final class DoubtWalk implements KeyHolder {
   }
 
   /**
-   * The notes of a plan that a person has to be asked about, as they were played, chords in one.
+   * What a person has to be asked of a plan: of lines first, since where notes end is looked for
+   * once they are chosen; chords in one.
    */
-  static List<List<NotePlan>> questions(QuantizePlan plan) {
-    List<List<NotePlan>> result = new ArrayList<>();
+  static List<Question> questions(QuantizePlan plan) {
+    List<Question> result = new ArrayList<>();
+    List<Question> ofEnds = new ArrayList<>();
     for (NotePlan note : plan.notes()) {
-      if (!note.isDoubtful() && !note.decided()) {
-        continue;
+      if (note.isDoubtful() || note.decided()) {
+        add(result, Question.ofLine(note));
       }
-      if (!result.isEmpty() && isOneWith(result.getLast().get(0), note)) {
-        result.getLast().add(note);
-      } else {
-        result.add(new ArrayList<>(List.of(note)));
+      if (note.meant().isDoubtful() || note.meant().decided()) {
+        add(ofEnds, Question.ofEnd(note));
       }
     }
+    result.addAll(ofEnds);
     return result;
   }
 
-  private static boolean isOneWith(NotePlan a, NotePlan b) {
-    return a.line() == b.line() && a.otherLine() == b.otherLine() && a.decided() == b.decided();
+  private static void add(List<Question> questions, Question next) {
+    if (!questions.isEmpty() && questions.getLast().isOneWith(next)) {
+      questions.getLast().notes().addAll(next.notes());
+    } else {
+      questions.add(next);
+    }
   }
 }

@@ -1,8 +1,8 @@
 package flailbeat.core.session.timing;
 
-import flailbeat.core.quantize.SongGrid;
-import flailbeat.core.quantize.SwingSections;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.quantize.grids.SongGrid;
+import flailbeat.core.quantize.grids.SwingSections;
 import java.util.List;
 import java.util.Optional;
 

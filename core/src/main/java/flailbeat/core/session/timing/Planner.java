@@ -4,7 +4,7 @@ import flailbeat.core.edit.Scope;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
-import flailbeat.core.model.id.NoteId;
+import flailbeat.core.quantize.Decisions;
 import flailbeat.core.quantize.FitMemory;
 import flailbeat.core.quantize.InPlace;
 import flailbeat.core.quantize.ProgramBounds;
@@ -13,7 +13,6 @@ import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.quantize.Quantizer;
 import flailbeat.core.work.Progress;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -26,7 +25,7 @@ final class Planner {
 
   /** What a plan is made of: of another it would be another. */
   record Request(
-      Song song, Track track, Scope scope, QuantizeSettings settings, Map<NoteId, Long> decided) {
+      Song song, Track track, Scope scope, QuantizeSettings settings, Decisions decided) {
     boolean isSameAs(Request other) {
       return song == other.song
           && scope == other.scope

@@ -8,6 +8,7 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.NoteId;
 import flailbeat.core.model.id.TrackId;
+import flailbeat.core.quantize.Decisions;
 import flailbeat.core.quantize.NotePlan;
 import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
@@ -26,8 +27,6 @@ import flailbeat.core.time.Clock;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.work.Workshop;
-import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -46,7 +45,7 @@ public final class QuantizePreview implements NoteTiming {
   private final Planner planner = new Planner();
   private final Preview<Planner.Request, QuantizePlan> preview;
   private final Preview<GridRequest, GridsFound> grids;
-  private Map<NoteId, Long> decided = Map.of();
+  private Decisions decided = Decisions.NONE;
   private QuantizeSettings settings = QuantizeSettings.recommended();
   private Optional<GridRequest> asked = Optional.empty();
   private Optional<QuantizePlan.WholeReading> lastPass = Optional.empty();
@@ -110,7 +109,7 @@ public final class QuantizePreview implements NoteTiming {
   public void setSettings(QuantizeSettings value) {
     if (!settings.equals(value)) {
       if (!value.hasSameLines(settings)) {
-        decided = Map.of();
+        decided = Decisions.NONE;
       }
       settings = value;
       changes.fire(Aspect.TIMING);
@@ -246,10 +245,18 @@ public final class QuantizePreview implements NoteTiming {
 
   /** Decides on the line of some notes, whatever seemed likelier. */
   public void decide(List<NotePlan> notes, long line) {
-    Map<NoteId, Long> more = new HashMap<>(decided);
-    notes.forEach(n -> more.put(n.note().id(), line));
-    decided = Collections.unmodifiableMap(more);
+    decided = decided.withLine(idsOf(notes), line);
     changes.fire(Aspect.TIMING);
+  }
+
+  /** Decides where some notes are meant to end, whatever seemed likelier. */
+  public void decideEnd(List<NotePlan> notes, long end) {
+    decided = decided.withEnd(idsOf(notes), end);
+    changes.fire(Aspect.TIMING);
+  }
+
+  private static List<NoteId> idsOf(List<NotePlan> notes) {
+    return notes.stream().map(n -> n.note().id()).toList();
   }
 
   /** Understands the whole in another way: with the lag that it would mean. */
@@ -267,7 +274,7 @@ public final class QuantizePreview implements NoteTiming {
     Scope scope = document.scope();
     List<Note> notes = scope.notesOf(track);
     List<Note> others = scope.othersOf(track);
-    return SongPlans.plan(document.song(), track, notes, others, how, Map.of());
+    return SongPlans.plan(document.song(), track, notes, others, how, Decisions.NONE);
   }
 
   /** What would be done to the notes of a track that are in scope. */
@@ -283,7 +290,7 @@ public final class QuantizePreview implements NoteTiming {
   /** What would be done to some notes of the chosen track, whatever is in scope. */
   public QuantizePlan planOf(List<Note> notes) {
     return SongPlans.plan(
-        document.song(), document.track(), notes, List.of(), informed(), Map.of());
+        document.song(), document.track(), notes, List.of(), informed(), Decisions.NONE);
   }
 
   /** What would be done to all notes of each track. */
@@ -352,7 +359,7 @@ public final class QuantizePreview implements NoteTiming {
             chosen.get(true),
             chosen.get(false),
             informed(track),
-            Map.of());
+            Decisions.NONE);
     lastPass = plan.readings().stream().findFirst();
     return carriedOut(plan, song, track);
   }
@@ -360,7 +367,7 @@ public final class QuantizePreview implements NoteTiming {
   private Planner.Request request() {
     if (openings != document.openings()) {
       openings = document.openings();
-      decided = Map.of();
+      decided = Decisions.NONE;
     }
     return new Planner.Request(
         document.song(), document.track(), document.scope(), informed(), decided);

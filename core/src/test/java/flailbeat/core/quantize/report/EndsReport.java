@@ -128,10 +128,11 @@ final class EndsReport {
       Note written = notated.get(plan.note().id());
       if (part.isOn(written.onset()) && part.isOn(written.end())) {
         boolean right = endsAt(written.end(), plan);
-        shares.add(1 - plan.endDoubt(), right);
+        shares.add(1 - plan.meant().doubt(), right);
         boolean snapped = endsAt(written.end(), rounded.get(plan.note().id()));
         tally =
-            tally.with(new Tally(1, snapped ? 1 : 0, right ? 1 : 0, plan.isEndDoubtful() ? 1 : 0));
+            tally.with(
+                new Tally(1, snapped ? 1 : 0, right ? 1 : 0, plan.meant().isDoubtful() ? 1 : 0));
       }
     }
     return tally;

@@ -2,8 +2,8 @@ package flailbeat.core.quantize.report;
 
 import flailbeat.core.model.Note;
 import flailbeat.core.quantize.QuantizeSettings;
-import flailbeat.core.quantize.SongGrid;
 import flailbeat.core.quantize.WhichGrid;
+import flailbeat.core.quantize.grids.SongGrid;
 import flailbeat.core.time.Meter;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.Tempo;

@@ -3,7 +3,7 @@ package flailbeat.core.quantize.report;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.core.model.Note;
-import flailbeat.core.quantize.SwingSections.Section;
+import flailbeat.core.quantize.grids.SwingSections.Section;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;

@@ -57,17 +57,21 @@ class QuantizeActionsTest {
     return lamps().stream().filter(n -> n.id().equals(id)).findFirst().orElseThrow();
   }
 
+  private NotePlan asked() {
+    return walk.current().orElseThrow().notes().getFirst();
+  }
+
   @Test
   void three_keys_decide_three_doubtful_notes_and_quantizing_obeys() {
     session.doubts().start();
     assertThat(walk.left()).isEqualTo(3);
     assertThat(walk.says()).startsWith("Doubtful 1 of 3");
-    NotePlan first = walk.current().get(0);
+    NotePlan first = asked();
     assertThat(player.sounding).as("it sounds").hasSize(1);
     walk.choose(false);
-    NotePlan second = walk.current().get(0);
+    NotePlan second = asked();
     walk.choose(true);
-    NotePlan third = walk.current().get(0);
+    NotePlan third = asked();
     Optional<Notice> said = walk.keep();
     assertThat(said.orElseThrow().text()).contains("Every doubtful note is decided");
     assertThat(walk.isOn()).isFalse();
@@ -81,13 +85,39 @@ class QuantizeActionsTest {
   }
 
   @Test
+  void a_doubtful_end_is_decided_by_the_same_keys_and_stays_where_it_was_put() {
+    session.timing().setSettings(session.timing().settings().withEnds(QuantizeSettings.Ends.MEANT));
+    int lines = session.timing().plan().doubtful();
+    int ends = session.timing().plan().doubtfulEnds();
+    assertThat(ends).isPositive();
+    walk.start();
+    while (!walk.current().orElseThrow().ofEnds()) {
+      walk.keep();
+      lines--;
+    }
+    assertThat(lines).as("lines are asked of first").isZero();
+    DoubtWalk.Question question = walk.current().orElseThrow();
+    assertThat(walk.says()).contains("later end");
+    boolean later = question.other() > question.likely();
+    walk.choose(later);
+    NoteId first = question.notes().getFirst().note().id();
+    assertThat(session.timing().plan().doubtfulEnds()).isLessThan(ends);
+    while (walk.isOn()) {
+      walk.keep();
+    }
+    assertThat(session.timing().plan().doubtfulEnds()).isZero();
+    session.quantizing().quantize();
+    assertThat(lamp(first).end()).isEqualTo(question.other());
+  }
+
+  @Test
   void the_walk_goes_on_and_back_without_deciding_and_ends_when_another_song_is_opened() {
     session.doubts().start();
-    NoteId first = walk.current().get(0).note().id();
+    NoteId first = asked().note().id();
     walk.step(1);
-    assertThat(walk.current().get(0).note().id()).isNotEqualTo(first);
+    assertThat(asked().note().id()).isNotEqualTo(first);
     walk.step(-1);
-    assertThat(walk.current().get(0).note().id()).isEqualTo(first);
+    assertThat(asked().note().id()).isEqualTo(first);
     assertThat(walk.left()).isEqualTo(3);
     nowMs += 1000;
     session.tick();

@@ -127,7 +127,7 @@ final class NotePainter {
    * what is not as plain as that.
    */
   void whisker(NotePlan plan) {
-    if (Math.abs(plan.length() - plan.note().length()) > ON_LINE && !plan.isEndDoubtful()) {
+    if (Math.abs(plan.length() - plan.note().length()) > ON_LINE && !plan.meant().isDoubtful()) {
       endWhisker(plan);
     }
     boolean plain = plan.outcome() != NotePlan.Outcome.LINE_TAKEN && !plan.isDoubtful();
@@ -165,7 +165,7 @@ final class NotePainter {
   private void doubtfulEnd(NotePlan plan) {
     double from = scale.xOf(plan.note().end());
     double y = endRow(plan);
-    stroke(from, scale.xOf(plan.otherEnd()), y, y - scale.rowHeight() * 0.4, 1);
+    stroke(from, scale.xOf(plan.meant().other()), y, y - scale.rowHeight() * 0.4, 1);
     stroke(from, scale.xOf(plan.onset() + plan.length()), y, y, 1.6);
     g.setFill(palette.color(Ink.RAISED));
     g.fillOval(from - 3, y - 3, 6, 6);
@@ -190,17 +190,16 @@ final class NotePainter {
       g.setFill(palette.color(Ink.RECORD));
       g.fillOval(from - 3.5, y - 3.5, 7, 7);
     }
-    if (plan.isEndDoubtful()) {
+    if (plan.meant().isDoubtful()) {
       doubtfulEnd(plan);
     }
     return plan.outcome() == NotePlan.Outcome.LINE_TAKEN
         || plan.isDoubtful()
-        || plan.isEndDoubtful();
+        || plan.meant().isDoubtful();
   }
 
-  /** A line that a doubtful note may be meant for, with the key that chooses it. */
-  void candidate(double x, double height, boolean later, NotePlan plan) {
-    boolean likelier = later == plan.line() > plan.otherLine();
+  /** A line that doubtful notes may be meant for, or to end at, with the key that chooses it. */
+  void candidate(double x, double height, boolean later, boolean likelier) {
     g.setStroke(palette.color(Ink.WHEAT));
     g.setLineWidth(likelier ? 2.5 : 1.5);
     g.setLineDashes(likelier ? new double[0] : new double[] {5, 4});

@@ -17,6 +17,7 @@ import flailbeat.core.quantize.QuantizePlan;
 import flailbeat.core.quantize.QuantizeSettings;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.run.NoteVersion;
+import flailbeat.core.session.timing.DoubtWalk;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TickRange;
@@ -285,17 +286,22 @@ final class RollPainter {
     g.setLineWidth(1);
   }
 
-  /** The note that is asked about, between its two lines. */
+  /** The notes that are asked about, between their two lines. */
   private void drawQuestion() {
-    hasMarks |= !session.doubts().current().isEmpty();
-    for (NotePlan asked : session.doubts().current()) {
-      double earlier = scale.xOf(Math.min(asked.line(), asked.otherLine()));
-      double later = scale.xOf(Math.max(asked.line(), asked.otherLine()));
+    session.doubts().current().ifPresent(this::draw);
+  }
+
+  private void draw(DoubtWalk.Question question) {
+    hasMarks = true;
+    double earlier = scale.xOf(question.earlier());
+    double later = scale.xOf(question.later());
+    boolean isLater = question.likely() > question.other();
+    g.setFill(palette.color(Ink.WHEAT, 0.16));
+    g.fillRect(earlier, 0, later - earlier, height);
+    painter.candidate(earlier, height, false, !isLater);
+    painter.candidate(later, height, true, isLater);
+    for (NotePlan asked : question.notes()) {
       double y = scale.yOf(asked.note().pitch());
-      g.setFill(palette.color(Ink.WHEAT, 0.16));
-      g.fillRect(earlier, 0, later - earlier, height);
-      painter.candidate(earlier, height, false, asked);
-      painter.candidate(later, height, true, asked);
       painter.ring(scale.xOf(asked.note().onset()), scale.xOf(asked.note().end()), y);
     }
   }

@@ -1,6 +1,7 @@
-package flailbeat.core.quantize;
+package flailbeat.core.quantize.grids;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.WhichGrid.Match;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.GridLines;
@@ -78,7 +79,7 @@ public final class SwingSections {
    * @param notes in any order
    */
   public List<Section> find(List<Note> notes, Grid grid, Progress progress) {
-    List<Note> sorted = notes.stream().sorted(Drafts::byPlaying).toList();
+    List<Note> sorted = notes.stream().sorted(Note.BY_PLAYING).toList();
     int bars = BARS;
     List<Section> windows = windows(sorted, bars);
     while (windows.size() > MOST_WINDOWS) {

@@ -1,6 +1,7 @@
-package flailbeat.core.quantize;
+package flailbeat.core.quantize.grids;
 
 import flailbeat.core.model.Note;
+import flailbeat.core.quantize.WhichGrid;
 import flailbeat.core.quantize.WhichGrid.Match;
 import flailbeat.core.time.GridLines;
 import flailbeat.core.work.Progress;
