@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One way to count through a song: where its beats lie, and into how many parts they are divided.
@@ -63,6 +64,7 @@ final class Hearing {
   private final double[] lagMs;
   private final double fit;
   private double plain = Double.NaN;
+  private Optional<Harmony> harmony = Optional.empty();
   private int first = Integer.MAX_VALUE;
   private int last = Integer.MIN_VALUE;
 
@@ -183,6 +185,14 @@ final class Hearing {
       sum += rows.get(row).isAside() ? ACCENTS_COUNT * both : both;
     }
     return sum;
+  }
+
+  /** How much likelier bars are by their harmony that begin at each place than at any. */
+  double[] harmony(Bar bar) {
+    if (harmony.isEmpty()) {
+      harmony = Optional.of(new Harmony(rows, slots));
+    }
+    return harmony.get().begins(bar.slots(), bar.step());
   }
 
   /** Songs begin on the bar line more often than not; if before it, then just before. */

@@ -16,8 +16,9 @@ import java.util.stream.IntStream;
  * @param loud how much louder each is than is usual there, in velocities
  * @param lengthMs how long each is held
  * @param lowest the lowest pitch of each
+ * @param classes the pitch classes of each, as bits
  */
-record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowest) {
+record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowest, int[] classes) {
   /** What strokes are of, and where they are usual (common practice). */
   enum Kind {
     NOTES(0.85, 0.68, 0.48, 0.2, 0.4),
@@ -122,7 +123,8 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
         as,
         Arrays.stream(chosen).mapToDouble(i -> loud[i]).toArray(),
         Arrays.stream(chosen).mapToDouble(i -> lengthMs[i]).toArray(),
-        Arrays.stream(chosen).map(i -> lowest[i]).toArray());
+        Arrays.stream(chosen).map(i -> lowest[i]).toArray(),
+        Arrays.stream(chosen).map(i -> classes[i]).toArray());
   }
 
   private static Kind kindOf(int pitch) {
@@ -171,13 +173,22 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
         bits |= 1 << voice.pitch()[i] % CLASSES;
         lowest = Math.min(lowest, voice.pitch()[i]);
       }
-      boolean harmony = stroke[1] - stroke[0] > 1 || lowest < BASS;
-      if (harmony && bits != before) {
+      if (isHarmony(bits, lowest) && bits != before) {
         result.add(stroke);
         before = bits;
       }
     }
     return result;
+  }
+
+  /** Whether a stroke is one of several pitch classes, or of a bass. */
+  private static boolean isHarmony(int classes, int lowest) {
+    return Integer.bitCount(classes) > 1 || lowest < BASS;
+  }
+
+  /** Whether a stroke of a part says what its harmony is. */
+  boolean isHarmony(int stroke) {
+    return kind == Kind.NOTES && isHarmony(classes[stroke], lowest[stroke]);
   }
 
   private static Row row(Voice voice, Kind kind, List<int[]> strokes) {
@@ -186,6 +197,7 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
     double[] loud = new double[n];
     double[] length = new double[n];
     int[] lowest = new int[n];
+    int[] classes = new int[n];
     for (int s = 0; s < n; s++) {
       lowest[s] = 127;
       for (int i = strokes.get(s)[0]; i < strokes.get(s)[1]; i++) {
@@ -193,12 +205,13 @@ record Row(double[] ms, Kind kind, double[] loud, double[] lengthMs, int[] lowes
         loud[s] = Math.max(loud[s], voice.velocity()[i]);
         length[s] = Math.max(length[s], voice.lengthMs()[i]);
         lowest[s] = Math.min(lowest[s], voice.pitch()[i]);
+        classes[s] |= 1 << voice.pitch()[i] % CLASSES;
       }
     }
     double mean = Arrays.stream(loud).average().orElse(0);
     for (int s = 0; s < n; s++) {
       loud[s] -= mean;
     }
-    return new Row(ms, kind, loud, length, lowest);
+    return new Row(ms, kind, loud, length, lowest, classes);
   }
 }

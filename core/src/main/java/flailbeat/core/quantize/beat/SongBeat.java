@@ -236,8 +236,13 @@ public final class SongBeat {
       progress.at(0.8 + 0.2 * result.size() / (likely.size() * Bar.values().length * 4.0));
       for (Bar bar : Bar.values()) {
         if (bar.parts() == hearing.parts()) {
+          double[] harmony = hearing.harmony(bar);
           for (int begins = 0; begins < bar.slots(); begins += bar.step()) {
-            double weight = hearing.fit() + hearing.evidence(bar, begins) + usual(hearing);
+            double weight =
+                hearing.fit()
+                    + hearing.evidence(bar, begins)
+                    + usual(hearing)
+                    + harmony[begins / bar.step()];
             result.add(new Weighed(hearing, bar, begins, weight));
           }
         }

@@ -7,6 +7,7 @@ import flailbeat.core.session.document.Changes;
 public final class Person {
   private final Named<QuantizeSettings> presets;
   private final CommandNumbers commandNumbers;
+  private final CommandUse commandUse;
   private final Folds folds;
   private final Appearance appearance;
   private final KeySets keySets;
@@ -16,6 +17,7 @@ public final class Person {
   public Person(Changes changes) {
     presets = new Named<>(changes);
     commandNumbers = new CommandNumbers(changes);
+    commandUse = new CommandUse(changes);
     folds = new Folds(changes);
     appearance = new Appearance(changes);
     keySets = new KeySets(changes);
@@ -31,6 +33,11 @@ public final class Person {
   /** The numbers that commands go by. */
   public CommandNumbers commandNumbers() {
     return commandNumbers;
+  }
+
+  /** Which commands are chosen often. */
+  public CommandUse commandUse() {
+    return commandUse;
   }
 
   /** Which rooms of the window are folded. */

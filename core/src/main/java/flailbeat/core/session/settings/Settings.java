@@ -40,6 +40,7 @@ import java.util.Set;
  * @param midiInput the name of the MIDI input device that was chosen
  * @param arrangement for tracks that are no kits
  * @param kits the arrangement for kits
+ * @param used how often each command was chosen where commands are looked for
  * @param blocked combinations of keys that the keyboard does not let through
  */
 public record Settings(
@@ -73,7 +74,8 @@ public record Settings(
     ArrangementKind kits,
     SoundTaste.Kept sounds,
     SongsAtHand.Kept songs,
-    Set<Folds.Extra> extras) {
+    Set<Folds.Extra> extras,
+    Map<String, Integer> used) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -109,7 +111,8 @@ public record Settings(
         session.trackHands().usualForKits(),
         session.person().taste().kept(),
         session.person().songs().kept(),
-        session.person().folds().open());
+        session.person().folds().open(),
+        session.person().commandUse().all());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -190,6 +193,9 @@ public record Settings(
     }
     if (amounts != null) {
       session.person().commandNumbers().setAll(amounts);
+    }
+    if (used != null) {
+      session.person().commandUse().setAll(used);
     }
     if (blocked != null) {
       session.keyboard().setGhosting(new KeyGhosting(blocked));

@@ -13,7 +13,7 @@ class HearingTest {
 
   private static Row row(double[] ms) {
     int n = ms.length;
-    return new Row(ms, Row.Kind.NOTES, new double[n], new double[n], new int[n]);
+    return new Row(ms, Row.Kind.NOTES, new double[n], new double[n], new int[n], new int[n]);
   }
 
   private static double[] beats(int count) {

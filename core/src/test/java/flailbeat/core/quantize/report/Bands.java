@@ -281,7 +281,7 @@ public final class Bands {
     int style = random.nextInt(3);
     int[] strong = strong();
     for (int bar = 0; bar < bars; bar++) {
-      int root = 52 + chords[bar % 4];
+      int root = 48 + chords[bar % 4];
       for (int unit = 0; unit < units; unit++) {
         boolean plays =
             switch (style) {
