@@ -4,7 +4,6 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
 /**
@@ -16,7 +15,7 @@ import java.util.stream.Stream;
  * @param cap the same in as few letters as a key's cap has room for; empty where it needs none
  * @param kind what holding its key does
  * @param keys what it is carried out by
- * @param enabled whether there is anything for it to do now
+ * @param need what has to be there for it to have something to do
  * @param press carries it out, or begins it
  * @param release ends it, when it is held
  * @param amount the number that it goes by, if it does; it stands in the title
@@ -29,7 +28,7 @@ public record Command(
     KeyContext where,
     Kind kind,
     Keys keys,
-    BooleanSupplier enabled,
+    Need need,
     Runnable press,
     Runnable release,
     Optional<Amount> amount) {
@@ -195,7 +194,7 @@ public record Command(
         KeyContext.ANYWHERE,
         Kind.PRESS,
         new Keys(strokes(keys), List.of(), List.of()),
-        () -> true,
+        Need.NOTHING,
         press,
         () -> {},
         Optional.empty());
@@ -245,7 +244,7 @@ public record Command(
 
   /** The same with other keys. */
   public Command with(Keys value) {
-    return new Command(id, title, cap, group, where, kind, value, enabled, press, release, amount);
+    return new Command(id, title, cap, group, where, kind, value, need, press, release, amount);
   }
 
   /** The same with more keys while the Keys switch stands at Commands. */
@@ -260,34 +259,38 @@ public record Command(
 
   /** The same with its key its own only there. */
   public Command in(KeyContext value) {
-    return new Command(id, title, cap, group, value, kind, keys, enabled, press, release, amount);
+    return new Command(id, title, cap, group, value, kind, keys, need, press, release, amount);
   }
 
   /** The same with a word for its key's cap. */
   public Command onCap(String value) {
-    return new Command(id, title, value, group, where, kind, keys, enabled, press, release, amount);
+    return new Command(id, title, value, group, where, kind, keys, need, press, release, amount);
   }
 
   /** The same, done again and again while its key is held. */
   public Command repeating() {
     return new Command(
-        id, title, cap, group, where, Kind.REPEAT, keys, enabled, press, release, amount);
+        id, title, cap, group, where, Kind.REPEAT, keys, need, press, release, amount);
   }
 
   /** The same, lasting until its key comes up. */
   public Command until(Runnable value) {
-    return new Command(
-        id, title, cap, group, where, Kind.HOLD, keys, enabled, press, value, amount);
+    return new Command(id, title, cap, group, where, Kind.HOLD, keys, need, press, value, amount);
+  }
+
+  /** Whether there is anything for it to do now. */
+  public boolean isPossible() {
+    return need.isMet().getAsBoolean();
   }
 
   /** The same, with something to do only at times. */
-  public Command when(BooleanSupplier value) {
+  public Command when(Need value) {
     return new Command(id, title, cap, group, where, kind, keys, value, press, release, amount);
   }
 
   /** The same, going by a number that stands in its title. */
   public Command by(Amount value) {
     return new Command(
-        id, title, cap, group, where, kind, keys, enabled, press, release, Optional.of(value));
+        id, title, cap, group, where, kind, keys, need, press, release, Optional.of(value));
   }
 }

@@ -7,16 +7,12 @@ import flailbeat.app.control.KeyNames;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.PhysicalKey;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Stream;
 
 /** Every command, in one table: keys, menus, finder, sheet and texts ask it and nothing else. */
@@ -285,67 +281,5 @@ public final class Commands implements KeyNames {
 
   private String inWords(Stream<?> keys) {
     return String.join(" or ", keys.map(this::inWords).toList());
-  }
-
-  /**
-   * The commands whose titles have all of some words, or beginnings of words, in them: those that
-   * begin with the first of them before the others. Words that a title has not may be the number
-   * that its command goes by.
-   */
-  public List<Found> find(String words) {
-    String[] wanted = words.strip().toLowerCase(Locale.ROOT).split("\\s+");
-    Map<Found, Integer> ranks = new LinkedHashMap<>();
-    for (Command command : byId.values()) {
-      String title =
-          (command.titleWords() + " " + command.group().title()).toLowerCase(Locale.ROOT);
-      withLastWords(command, title, wanted)
-          .or(() -> with(command, notIn(title, wanted)))
-          .ifPresent(found -> ranks.put(found, rank(title, wanted)));
-    }
-    List<Found> result = new ArrayList<>(ranks.keySet());
-    result.sort(Comparator.comparingInt(ranks::get));
-    return result;
-  }
-
-  private static String[] notIn(String title, String... words) {
-    return Stream.of(words).filter(w -> !title.contains(w)).toArray(String[]::new);
-  }
-
-  /** A command whose title has the first words, and whose number the last ones are. */
-  private static Optional<Found> withLastWords(Command command, String title, String... words) {
-    for (int first = 1; first < words.length && command.amount().isPresent(); first++) {
-      String[] last = Arrays.copyOfRange(words, first, words.length);
-      OptionalInt typed = command.amount().get().typed(last);
-      if (typed.isPresent() && notIn(title, Arrays.copyOf(words, first)).length == 0) {
-        return Optional.of(new Found(command, typed, false));
-      }
-    }
-    return Optional.empty();
-  }
-
-  /** A command with what is left of the words that were typed; empty where that fits nothing. */
-  private static Optional<Found> with(Command command, String... left) {
-    if (left.length == 0) {
-      return Optional.of(Found.of(command));
-    }
-    if (command.amount().isEmpty()) {
-      return Optional.empty();
-    }
-    OptionalInt typed = command.amount().get().typed(left);
-    boolean isNumber = left.length == 1 && left[0].matches("[-+]?\\d+");
-    return typed.isPresent() || isNumber
-        ? Optional.of(new Found(command, typed, typed.isEmpty()))
-        : Optional.empty();
-  }
-
-  /** 0 where the title begins with the first word, 1 where a word does, 2 where it is inside. */
-  private static int rank(String title, String... wanted) {
-    int rank = title.startsWith(wanted[0]) ? 0 : 1;
-    for (String word : wanted) {
-      if (title.contains(word) && !(" " + title).contains(" " + word)) {
-        rank = 2;
-      }
-    }
-    return rank;
   }
 }

@@ -1,6 +1,8 @@
 package flailbeat.app.control;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -102,8 +104,38 @@ public abstract class FoundList<T> extends VBox {
   protected void search() {
     found.getItems().setAll(find(words.getText()));
     found.setPrefHeight(ROW * Math.clamp(found.getItems().size(), LEAST_ROWS, rows) + 2);
-    found.getSelectionModel().selectFirst();
+    found.getSelectionModel().clearSelection();
+    if (isSure()) {
+      found.getSelectionModel().selectFirst();
+    }
+    onFound();
     found.scrollTo(0);
+  }
+
+  /** Whether the first of what was found is meant: else one has to go to a row before Enter. */
+  protected boolean isSure() {
+    return true;
+  }
+
+  /** Follows a search. */
+  protected void onFound() {}
+
+  /** Follows the row under the cursor. */
+  protected void onSelected(Consumer<Optional<T>> listener) {
+    found
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((property, before, now) -> listener.accept(Optional.ofNullable(now)));
+  }
+
+  /** What the cursor is on. */
+  protected Optional<T> selected() {
+    return Optional.ofNullable(found.getSelectionModel().getSelectedItem());
+  }
+
+  /** What is typed. */
+  protected String words() {
+    return words.getText();
   }
 
   /** Puts the cursor on a row. */

@@ -13,6 +13,7 @@ import flailbeat.app.shell.commands.ChoreCommands;
 import flailbeat.app.shell.commands.ClipCommands;
 import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.shell.commands.EditCommands;
+import flailbeat.app.shell.commands.InHand;
 import flailbeat.app.shell.commands.LaneCommands;
 import flailbeat.app.shell.commands.ListCommands;
 import flailbeat.app.shell.commands.MouseCommands;
@@ -172,7 +173,7 @@ public final class MainWindow {
     personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering);
-    finder = new Finder(commands);
+    finder = new Finder(commands, session.person().commandUse(), () -> InHand.words(session));
     sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
@@ -255,7 +256,8 @@ public final class MainWindow {
     all.addAll(new ClipCommands(session, pages::nameClip, shelf::put).list());
     all.addAll(new ChoreCommands(session).list());
     all.addAll(new MouseCommands(session).list());
-    all.addAll(new CaptureCommands(session).list());
+    all.addAll(
+        new CaptureCommands(session, () -> runRow.editTempo(), () -> runRow.editMeter()).list());
     all.addAll(new StepCommands(session, () -> rows.steps().openPattern()).list());
     all.addAll(new TimingCommands(session, pages.desk(), pages::turnToTiming).list());
     all.addAll(

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.CommandSearch;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import flailbeat.app.command.KeySheet;
@@ -388,7 +389,7 @@ class CommandsTest extends HeadlessWindow {
     ui.get(() -> ((MenuBar) ui.node("menus")).getMenus()).forEach(m -> collect(m, items));
     TEN_STEPS.forEach(
         (words, id) -> {
-          assertThat(commands().find(words))
+          assertThat(new CommandSearch(commands(), any -> 0).find(words))
               .as(words)
               .extracting(f -> f.command().id())
               .contains(id);

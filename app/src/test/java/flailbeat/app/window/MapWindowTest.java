@@ -2,6 +2,7 @@ package flailbeat.app.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import flailbeat.app.command.CommandSearch;
 import flailbeat.app.view.map.MapView;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
@@ -203,10 +204,8 @@ class MapWindowTest extends RollWindow {
     ui.run(() -> ui.field("clip-times").setText("x3"));
     type(KeyCode.ENTER);
     assertThat(clips(0)).isEqualTo("0-2 4-5 5-6 6-7 7-8");
-    assertThat(ui.get(() -> ui.window.commands().find("x 8")).getFirst().command().id())
-        .isEqualTo("clip-repeat");
-    assertThat(ui.get(() -> ui.window.commands().find("lay out 12")).getFirst().command().id())
-        .isEqualTo("clip-repeat");
+    assertThat(firstFound("x 8")).isEqualTo("clip-repeat");
+    assertThat(firstFound("lay out 12")).isEqualTo("clip-repeat");
   }
 
   @Test
@@ -453,5 +452,11 @@ class MapWindowTest extends RollWindow {
 
   private double fieldHeight() {
     return ui.get(() -> field().getLayoutBounds().getHeight());
+  }
+
+  private String firstFound(String words) {
+    return ui.get(() -> new CommandSearch(ui.window.commands(), id -> 0).find(words).getFirst())
+        .command()
+        .id();
   }
 }

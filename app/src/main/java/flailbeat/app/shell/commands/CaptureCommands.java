@@ -32,9 +32,19 @@ public final class CaptureCommands {
   private final Session session;
   private final Performer performer;
   private final RunActions run;
+  private final Runnable toTempo;
+  private final Runnable toMeter;
 
-  public CaptureCommands(Session session) {
+  /**
+   * All of them.
+   *
+   * @param toTempo puts the caret where the tempo is typed
+   * @param toMeter puts it where the meter is
+   */
+  public CaptureCommands(Session session, Runnable toTempo, Runnable toMeter) {
     this.session = session;
+    this.toTempo = toTempo;
+    this.toMeter = toMeter;
     this.performer = session.performer();
     this.run = session.run();
     session
@@ -93,6 +103,8 @@ public final class CaptureCommands {
             "Go to the start",
             "Home",
             () -> session.runControl().seek(0)),
+        of(Group.CAPTURE, "tempo", "Set the tempo", "", toTempo),
+        of(Group.CAPTURE, "meter", "Set the meter", "", toMeter),
         of(Group.CAPTURE, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
         of(Group.CAPTURE, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
         of(Group.CAPTURE, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),

@@ -34,8 +34,7 @@ public final class ChordCommands {
   }
 
   private Command edit(String id, String title, String keys, Runnable press) {
-    return of(Group.CHORDS, id, title, keys, press)
-        .when(() -> !session.document().scope().notes().isEmpty());
+    return of(Group.CHORDS, id, title, keys, press).when(new Needs(session).notesInHand());
   }
 
   /** All of them. */

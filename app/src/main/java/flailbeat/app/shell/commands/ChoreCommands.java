@@ -6,6 +6,7 @@ import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Need;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.chore.Reach;
@@ -31,7 +32,7 @@ public final class ChoreCommands {
     all.add(
         of(Group.CHORES, "chore-do", "Do the chore that is shown", "Alt+Enter", chores::carryOut)
             .plain("Enter")
-            .when(chores::isTrying));
+            .when(Need.of(chores::isTrying, "choose a chore first ({page-chores})")));
     all.add(
         of(Group.CHORES, "chore-leave", "Leave the chore that is shown", "Esc", chores::leave)
             .in(KeyContext.TRIAL));
@@ -48,7 +49,9 @@ public final class ChoreCommands {
     all.add(
         of(Group.CHORES, "chore-own", "Chore of your own: #", "", this::tryOwn)
             .by(number)
-            .when(() -> !names().isEmpty()));
+            .when(
+                Need.of(
+                    () -> !names().isEmpty(), "you have made none: the page Chores makes one")));
     for (Reach reach : Reach.values()) {
       all.add(
           of(

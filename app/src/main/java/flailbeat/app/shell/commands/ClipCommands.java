@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Need;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.model.ClipTraits;
@@ -12,7 +13,6 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.map.ClipActions;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 
 /** What can be done to clips by commands, beside what notes and clips have in common. */
@@ -20,6 +20,7 @@ public final class ClipCommands {
   private static final int MOST_TIMES = 999;
 
   private final Session session;
+  private final Needs needs;
   private final ClipActions clips;
   private final Runnable toName;
   private final Runnable toShelf;
@@ -32,6 +33,7 @@ public final class ClipCommands {
    */
   public ClipCommands(Session session, Runnable toName, Runnable toShelf) {
     this.session = session;
+    this.needs = new Needs(session);
     this.clips = session.clips();
     this.toName = toName;
     this.toShelf = toShelf;
@@ -47,16 +49,11 @@ public final class ClipCommands {
     return all;
   }
 
-  private boolean any() {
-    return !clips.choice().meant().isEmpty();
-  }
-
   private Command clip(String id, String title, String keys, Runnable press) {
-    return clip(id, title, keys, press, this::any);
+    return clip(id, title, keys, press, needs.clips());
   }
 
-  private static Command clip(
-      String id, String title, String keys, Runnable press, BooleanSupplier when) {
+  private static Command clip(String id, String title, String keys, Runnable press, Need when) {
     return of(Group.CLIPS, id, title, keys, press).when(when);
   }
 
@@ -106,13 +103,13 @@ public final class ClipCommands {
             "Put away what is in hand",
             "",
             clips::putAway,
-            () -> clips.inHand().isPresent()),
+            Need.of(() -> clips.inHand().isPresent(), "no clip is in hand")),
         clip(
             "clip-links",
             "Copies of clips are linked, or not",
             "Alt+K",
             clips::toggleLinking,
-            () -> true),
+            Need.NOTHING),
         clip("clip-unlink", "Make the clip its own", "Alt+U", clips.traits()::unlink),
         clip("clip-shelve", "Put the clip on the shelf", "Alt+Shift+K", toShelf));
   }

@@ -76,7 +76,7 @@ public final class CommandMenus extends MenuBar {
         e -> {
           // A menu that opens within this one tells this one too.
           for (int i = 0; i < commands.size() && e.getTarget() == menu; i++) {
-            menu.getItems().get(i).setDisable(!commands.get(i).enabled().getAsBoolean());
+            menu.getItems().get(i).setDisable(!commands.get(i).isPossible());
             if (commands.get(i).amount().isPresent()) {
               showKeys(menu.getItems().get(i), commands.get(i));
             }

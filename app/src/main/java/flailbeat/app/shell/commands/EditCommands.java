@@ -4,6 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Need;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
 import flailbeat.core.edit.clips.Landing;
@@ -19,43 +20,44 @@ import java.util.function.Consumer;
 public final class EditCommands {
   private final Session session;
   private final Meant meant;
+  private final Needs needs;
 
   public EditCommands(Session session) {
     this.session = session;
     this.meant = new Meant(session);
+    this.needs = new Needs(session);
   }
 
   public List<Command> list() {
     return List.of(
         of(Group.EDIT, "undo", "Undo", "Ctrl+Z", session.editing()::undo)
             .repeating()
-            .when(() -> session.document().undoLabel().isPresent()),
+            .when(
+                Need.of(() -> session.document().undoLabel().isPresent(), "nothing was done yet")),
         of(Group.EDIT, "redo", "Redo", "Ctrl+Shift+Z", session.editing()::redo)
             .repeating()
-            .when(() -> session.document().redoLabel().isPresent()),
+            .when(Need.of(() -> session.document().redoLabel().isPresent(), "nothing was undone")),
         of(
                 Group.EDIT,
                 "select-all",
                 "Select all notes of the track, or all clips",
                 "Ctrl+A",
                 meant.either(c -> c.choice().selectAll(), this::selectAll))
-            .when(meant.any(this::hasNotes)),
+            .when(needs.notesOrClips()),
         of(
                 Group.EDIT,
                 "select-pitches",
                 "Select every note of these pitches",
                 "Alt+A",
                 session.quantizing()::selectSamePitches)
-            .when(this::hasNotes),
+            .when(needs.notes()),
         of(
                 Group.EDIT,
                 "delete",
                 "Delete the selected notes or clips",
                 "Delete",
                 meant.either(c -> c.delete(false), this::delete))
-            .when(
-                meant.any(
-                    () -> hasSelection() || !session.document().selection().controls().isEmpty())),
+            .when(needs.selectedOfAnyKind()),
         moving(
                 "move-earlier",
                 "Move notes or clips a step earlier",
@@ -127,15 +129,7 @@ public final class EditCommands {
             keys,
             meant.either(clips, () -> session.notes().move(steps, semitones)))
         .repeating()
-        .when(meant.any(this::hasSelection));
-  }
-
-  private boolean hasNotes() {
-    return session.document().track().noteCount() > 0;
-  }
-
-  private boolean hasSelection() {
-    return !session.document().scope().selected().notes().isEmpty();
+        .when(needs.selected());
   }
 
   private void selectAll() {

@@ -147,18 +147,14 @@ public final class LaneCommands {
                 "Smooth velocities over their neighbours",
                 "",
                 lanes::smoothVelocity)
-            .when(this::hasNotes));
+            .when(new Needs(session).notes()));
   }
 
   private Command velocity(
       String id, String title, int least, int most, int standard, IntConsumer press) {
     Amount amount = NoteCommands.amount(session, id, least, most, standard);
     return of(Group.LANES, id, title, "", () -> press.accept(amount.now().getAsInt()))
-        .when(this::hasNotes)
+        .when(new Needs(session).notes())
         .by(amount);
-  }
-
-  private boolean hasNotes() {
-    return session.document().track().noteCount() > 0;
   }
 }

@@ -2,7 +2,6 @@ package flailbeat.app.shell.commands;
 
 import flailbeat.core.session.Session;
 import flailbeat.core.session.map.ClipActions;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 
 /** One command for notes and for clips: it means clips on the large map, and notes elsewhere. */
@@ -26,10 +25,5 @@ final class Meant {
         notes.run();
       }
     };
-  }
-
-  /** Whether there are any of whichever is meant. */
-  BooleanSupplier any(BooleanSupplier notes) {
-    return () -> areClips() ? !session.clips().choice().meant().isEmpty() : notes.getAsBoolean();
   }
 }

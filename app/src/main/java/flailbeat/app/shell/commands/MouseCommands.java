@@ -4,6 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Need;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.edit.notes.NoteResize.Together;
 import flailbeat.core.session.Session;
@@ -53,13 +54,13 @@ public final class MouseCommands {
         mouse("stencil-previous", "Fill with the stencil before", "Alt+Page Up", () -> next(-1)),
         mouse("stencil-none", "Fill with plain notes again", "Alt+Shift+F", drawing::dropStencil),
         mouse("rows-used", "Show only rows with notes, or all", "Alt+H", rows::toggleOnlyUsed)
-            .when(rows::areOfKit),
+            .when(Need.of(rows::areOfKit, "this is of drums: choose a track with a drum kit")),
         mouse("row-up", "Put the row of the selected note higher", "", () -> rows.move(-1))
-            .when(rows::areOfKit),
+            .when(Need.of(rows::areOfKit, "this is of drums: choose a track with a drum kit")),
         mouse("row-down", "Put the row of the selected note lower", "", () -> rows.move(1))
-            .when(rows::areOfKit),
+            .when(Need.of(rows::areOfKit, "this is of drums: choose a track with a drum kit")),
         mouse("rows-reset", "Put the rows in order of pitch", "", rows::reset)
-            .when(rows::areOfKit));
+            .when(Need.of(rows::areOfKit, "this is of drums: choose a track with a drum kit")));
   }
 
   private static Command mouse(String id, String title, String keys, Runnable press) {

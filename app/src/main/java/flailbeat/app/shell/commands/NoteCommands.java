@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Need;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.notes.NoteTools;
@@ -25,6 +26,7 @@ public final class NoteCommands {
   private static final int MOST_COPIES = 64;
 
   private final Session session;
+  private final Needs needs;
   private final NoteActions notes;
   private final Supplier<MiddleView> middle;
   private final Meant meant;
@@ -32,6 +34,7 @@ public final class NoteCommands {
   public NoteCommands(Session session, Supplier<MiddleView> middle) {
     this.middle = middle;
     this.session = session;
+    this.needs = new Needs(session);
     this.meant = new Meant(session);
     this.notes = session.notes();
   }
@@ -45,21 +48,15 @@ public final class NoteCommands {
     return all;
   }
 
-  private boolean hasSelection() {
-    return !session.document().scope().selected().notes().isEmpty();
-  }
-
   /** One that changes the notes in scope. */
   private Command edit(String id, String title, String keys, Runnable press) {
-    return of(Group.NOTES, id, title, keys, press)
-        .when(() -> !session.document().scope().notes().isEmpty());
+    return of(Group.NOTES, id, title, keys, press).when(needs.notesInHand());
   }
 
   /** One that takes notes away or lays copies of them down: only of what is selected. */
   private Command selected(
       String id, String title, String keys, Consumer<ClipActions> clips, Runnable press) {
-    return of(Group.NOTES, id, title, keys, meant.either(clips, press))
-        .when(meant.any(this::hasSelection));
+    return of(Group.NOTES, id, title, keys, meant.either(clips, press)).when(needs.selected());
   }
 
   private boolean canPaste() {
@@ -69,8 +66,7 @@ public final class NoteCommands {
   /** One that changes the notes in scope, or the clips that are meant. */
   private Command edit(
       String id, String title, String keys, Consumer<ClipActions> clips, Runnable press) {
-    return of(Group.NOTES, id, title, keys, meant.either(clips, press))
-        .when(meant.any(() -> !session.document().scope().notes().isEmpty()));
+    return of(Group.NOTES, id, title, keys, meant.either(clips, press)).when(needs.inHandOrClips());
   }
 
   private List<Command> copying() {
@@ -84,7 +80,7 @@ public final class NoteCommands {
                 "Paste where playing starts",
                 "Ctrl+V",
                 meant.either(ClipActions::paste, notes::paste))
-            .when(this::canPaste),
+            .when(Need.of(this::canPaste, "nothing was cut or copied")),
         of(
                 Group.NOTES,
                 "paste-mouse",
@@ -95,7 +91,7 @@ public final class NoteCommands {
                         .get()
                         .atMouse(
                             t -> meant.either(c -> c.pasteAt(t), () -> notes.pasteAt(t)).run()))
-            .when(this::canPaste),
+            .when(Need.of(this::canPaste, "nothing was cut or copied")),
         selected(
                 "duplicate",
                 "Lay a copy right behind",
@@ -110,7 +106,7 @@ public final class NoteCommands {
                 MOST_COPIES,
                 3,
                 n -> meant.either(c -> c.repeat(n, c.isLinking()), () -> notes.repeat(n)).run())
-            .when(meant.any(this::hasSelection)));
+            .when(needs.selected()));
   }
 
   private Command edit(

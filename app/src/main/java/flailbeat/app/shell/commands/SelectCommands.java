@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Need;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.SelectActions;
 import java.util.ArrayList;
@@ -14,11 +15,13 @@ import java.util.function.IntConsumer;
 /** How notes come to be selected by commands. */
 public final class SelectCommands {
   private final Session session;
+  private final Needs needs;
   private final SelectActions selecting;
   private final Meant meant;
 
   public SelectCommands(Session session) {
     this.session = session;
+    this.needs = new Needs(session);
     this.selecting = session.selecting();
     this.meant = new Meant(session);
   }
@@ -32,12 +35,8 @@ public final class SelectCommands {
     return all;
   }
 
-  private boolean hasNotes() {
-    return session.document().track().noteCount() > 0;
-  }
-
   private Command select(String id, String title, Runnable press) {
-    return of(Group.SELECT, id, title, "", press).when(this::hasNotes);
+    return of(Group.SELECT, id, title, "", press).when(needs.notes());
   }
 
   private Command select(
@@ -49,7 +48,7 @@ public final class SelectCommands {
   private List<Command> many() {
     return List.of(
         of(Group.SELECT, "select-none", "Select nothing", "Alt+N", selecting::none)
-            .when(() -> !session.document().selection().isEmpty()),
+            .when(Need.of(() -> !session.document().selection().isEmpty(), "nothing is selected")),
         of(Group.SELECT, "select-others", "Select the others instead", "Alt+I", selecting::others),
         select("select-like", "Select all like this one", selecting::like).plain("Shift+A"),
         select("select-names", "Select these pitches in every octave", selecting::sameNames),

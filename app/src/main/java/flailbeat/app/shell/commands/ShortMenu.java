@@ -120,7 +120,7 @@ public final class ShortMenu {
     MenuItem item =
         new MenuItem(command.title() + more + (keys.isEmpty() ? "" : "  (" + keys + ")"));
     item.setId("short-" + command.id());
-    item.setDisable(!command.enabled().getAsBoolean());
+    item.setDisable(!command.isPossible());
     item.setOnAction(e -> CommandMenus.choose(command, ask));
     return item;
   }

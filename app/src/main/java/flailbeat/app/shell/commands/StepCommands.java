@@ -5,6 +5,7 @@ import static flailbeat.app.command.Command.of;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Need;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
@@ -57,7 +58,9 @@ public final class StepCommands {
 
   /** One that means something at Steps alone: at other positions menus show it as unavailable. */
   private Command step(String id, String title, String keys, Runnable press) {
-    return of(Group.STEPS, id, title, keys, press).in(KeyContext.STEPS).when(atSteps);
+    return of(Group.STEPS, id, title, keys, press)
+        .in(KeyContext.STEPS)
+        .when(Need.of(atSteps, "give the letter keys to step entry first ({keys-steps})"));
   }
 
   private List<Command> entering() {

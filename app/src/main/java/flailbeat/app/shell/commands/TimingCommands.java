@@ -25,11 +25,13 @@ import java.util.function.Consumer;
 /** Looking at timing, and changing it. */
 public final class TimingCommands {
   private final Session session;
+  private final Needs needs;
   private final Runnable turnToDesk;
   private final TimingDeskView desk;
 
   public TimingCommands(Session session, TimingDeskView desk, Runnable turnToDesk) {
     this.session = session;
+    this.needs = new Needs(session);
     this.turnToDesk = turnToDesk;
     this.desk = desk;
   }
@@ -40,7 +42,7 @@ public final class TimingCommands {
         new ArrayList<>(
             List.of(
                 of(Group.TIMING, "quantize", "Quantize", "Ctrl+T", quantizing::quantize)
-                    .when(this::hasNotes),
+                    .when(needs.notes()),
                 of(
                     Group.TIMING,
                     "quantize-all",
@@ -60,14 +62,14 @@ public final class TimingCommands {
                         "Hear it as it was played, until this is chosen again",
                         "",
                         this::turnAsPlayed)
-                    .when(this::hasNotes),
+                    .when(needs.notes()),
                 of(
                         Group.TIMING,
                         "rounds",
                         "One round as played, one quantized",
                         "Alt+T",
                         session.run()::compareRounds)
-                    .when(this::hasNotes),
+                    .when(needs.notes()),
                 of(
                         Group.TIMING,
                         "hear-other",
@@ -87,14 +89,14 @@ public final class TimingCommands {
                         "Put notes back to where they were played",
                         "Alt+P",
                         quantizing::bringBackPlayed)
-                    .when(this::hasNotes),
+                    .when(needs.notes()),
                 of(
                         Group.TIMING,
                         "take-lag-out",
                         "Take out the lag alone",
                         "",
                         quantizing::takeOutLag)
-                    .when(this::hasNotes),
+                    .when(needs.notes()),
                 of(
                     Group.TIMING,
                     "decide",
@@ -158,8 +160,13 @@ public final class TimingCommands {
   private List<Command> walk() {
     DoubtWalk doubts = session.doubts();
     return List.of(
-        inWalk("walk-earlier", "Take the earlier line or end", "Left", () -> said(doubts.choose(false))),
-        inWalk("walk-later", "Take the later line or end", "Right", () -> said(doubts.choose(true))),
+        inWalk(
+            "walk-earlier",
+            "Take the earlier line or end",
+            "Left",
+            () -> said(doubts.choose(false))),
+        inWalk(
+            "walk-later", "Take the later line or end", "Right", () -> said(doubts.choose(true))),
         inWalk(
             "walk-previous",
             "Back to the doubtful note before",

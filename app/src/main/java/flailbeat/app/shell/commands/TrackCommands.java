@@ -6,6 +6,7 @@ import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Need;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.model.sound.Mix.Dial;
@@ -17,7 +18,6 @@ import flailbeat.core.session.tracks.TrackActions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 
 /** What can be done to whole tracks, and the sounds that they get. */
@@ -95,7 +95,7 @@ public final class TrackCommands {
             "",
             chosen(id -> tracks.duplicate(id, false))),
         track("track-remove", "Remove the track", "Alt+Shift+Delete", tracks::remove)
-            .when(this::areSeveral));
+            .when(Need.of(this::areSeveral, "there is one track: add another first")));
   }
 
   private List<Command> placing() {
@@ -108,23 +108,23 @@ public final class TrackCommands {
                 "Move the track a place forward",
                 "Alt+Shift+Page Up",
                 () -> tracks.move(-1))
-            .when(this::areSeveral),
+            .when(Need.of(this::areSeveral, "there is one track: add another first")),
         track(
                 "track-later",
                 "Move the track a place back",
                 "Alt+Shift+Page Down",
                 () -> tracks.move(1))
-            .when(this::areSeveral),
+            .when(Need.of(this::areSeveral, "there is one track: add another first")),
         track("track-group", "Group the track with the one before", "", chosen(tracks::group))
-            .when(this::areSeveral),
+            .when(Need.of(this::areSeveral, "there is one track: add another first")),
         track("track-ungroup", "Take the track out of its group", "", chosen(tracks::ungroup))
-            .when(this::isGrouped),
+            .when(Need.of(this::isGrouped, "the track is in no group")),
         track(
                 "track-fold",
                 "Show the group of the track as one, or its tracks",
                 "",
                 chosen(tracks::fold))
-            .when(this::isGrouped));
+            .when(Need.of(this::isGrouped, "the track is in no group")));
   }
 
   private List<Command> hearing() {
@@ -204,7 +204,6 @@ public final class TrackCommands {
 
   private List<Command> sounds() {
     SoundChooser sounds = session.sounds();
-    BooleanSupplier isOpen = sounds::isOpen;
     return List.of(
         sound("sound-choose", "Choose a sound for the track", "Ctrl+B", sounds::open),
         sound("sound-previous", "The sound before", "Alt+Up", () -> sounds.stepSound(-1))
@@ -233,8 +232,10 @@ public final class TrackCommands {
         chooser("sounds-search", "Search the sounds", "Ctrl+F", showing::searchSounds),
         chooser("sounds-hear", "Hear the track's last phrase", "Shift+Enter", sounds::hearPhrase),
         chooser("sounds-favourite", "A favourite, or no longer", "Ctrl+D", sounds::toggleFavourite),
-        chooser("sounds-keep", "Keep the sound", "Enter", sounds::keep).when(isOpen),
-        chooser("sounds-leave", "Leave the track its sound", "Esc", sounds::cancel).when(isOpen));
+        chooser("sounds-keep", "Keep the sound", "Enter", sounds::keep)
+            .when(Need.of(sounds::isOpen, "choose a sound first")),
+        chooser("sounds-leave", "Leave the track its sound", "Esc", sounds::cancel)
+            .when(Need.of(sounds::isOpen, "choose a sound first")));
   }
 
   private static Command sound(String id, String title, String keys, Runnable press) {

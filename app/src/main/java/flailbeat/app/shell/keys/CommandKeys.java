@@ -51,9 +51,9 @@ final class CommandKeys implements KeyTaker {
   }
 
   private void carryOut(Command command, KeyPress press) {
-    if (!command.enabled().getAsBoolean()) {
+    if (!command.isPossible()) {
       if (!press.repeat()) {
-        session.notices().tell(command.title() + ": there is nothing here to do it to");
+        session.notices().tell(command.title() + ": " + command.need().otherwise());
       }
     } else if (command.kind() == Kind.HOLD) {
       if (!press.repeat() && held.putIfAbsent(press.name(), command) == null) {

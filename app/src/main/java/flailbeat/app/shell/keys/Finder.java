@@ -2,10 +2,15 @@ package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.CommandSearch;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import flailbeat.app.control.FoundList;
+import flailbeat.core.session.person.CommandUse;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -19,11 +24,30 @@ public final class Finder extends FoundList<Found> {
   private static final int ROWS = 10;
 
   private final Commands commands;
+  private final CommandSearch search;
+  private final CommandUse use;
+  private final Supplier<String> inHand;
+  private final Label foot = new Label();
+  private boolean areNearest;
 
-  public Finder(Commands commands) {
-    super(
-        "finder", "A part of what you want to do", "No command has this in its name.", WIDTH, ROWS);
+  /**
+   * A finder.
+   *
+   * @param use how often each command was chosen here
+   * @param inHand what notes are in hand now, in words
+   */
+  public Finder(Commands commands, CommandUse use, Supplier<String> inHand) {
+    super("finder", "What you want to do, or a key", "Nothing here is called that.", WIDTH, ROWS);
     this.commands = commands;
+    this.use = use;
+    this.inHand = inHand;
+    search = new CommandSearch(commands, use::of);
+    foot.setId("finder-foot");
+    foot.setWrapText(true);
+    foot.setMinHeight(Region.USE_PREF_SIZE);
+    foot.getStyleClass().addAll("soft", "small");
+    getChildren().add(foot);
+    onSelected(this::explain);
   }
 
   /**
@@ -36,15 +60,61 @@ public final class Finder extends FoundList<Found> {
 
   @Override
   protected List<Found> find(String wanted) {
-    List<Found> all =
-        wanted.isBlank() ? commands.all().stream().map(Found::of).toList() : commands.find(wanted);
-    return all.stream().filter(f -> !f.command().isAnswer()).toList();
+    areNearest = false;
+    if (wanted.isBlank()) {
+      return commands.all().stream()
+          .filter(c -> !c.isAnswer())
+          .sorted(Comparator.comparingInt(c -> -use.of(c.id())))
+          .map(Found::of)
+          .toList();
+    }
+    Optional<String> notHere = search.notHere(wanted);
+    List<Found> found =
+        notHere.isPresent()
+            ? List.of()
+            : search.find(wanted).stream().filter(f -> !f.command().isAnswer()).toList();
+    areNearest = found.isEmpty();
+    return found.isEmpty() ? search.nearest(wanted) : found;
+  }
+
+  @Override
+  protected boolean isSure() {
+    return !areNearest;
+  }
+
+  @Override
+  protected void onFound() {
+    explain(selected());
+  }
+
+  /** What the row under the cursor would do now, or why it can do nothing; what was not found. */
+  private void explain(Optional<Found> chosen) {
+    Optional<String> notHere = search.notHere(words());
+    String about = chosen.map(this::about).orElse("");
+    foot.setText(
+        areNearest && chosen.isEmpty()
+            ? notHere.orElse("Nothing is called that; what comes nearest is shown.")
+            : about);
+    foot.setManaged(!foot.getText().isEmpty());
+    foot.setVisible(!foot.getText().isEmpty());
+  }
+
+  private String about(Found found) {
+    Command command = found.command();
+    if (command.kind() == Kind.HOLD) {
+      return "Hold its key: it lasts as long as that is down.";
+    }
+    if (!command.isPossible()) {
+      return "Not now: " + commands.inText(command.need().otherwise()) + ".";
+    }
+    return command.need().ofHand() ? "It is done to " + inHand.get() + "." : "";
   }
 
   @Override
   protected void choose(Found chosen) {
     if (isPossible(chosen)) {
       close();
+      use.chosen(chosen.command().id());
       chosen.carryOut();
     }
   }
@@ -52,7 +122,7 @@ public final class Finder extends FoundList<Found> {
   /** What lasts while its key is held has no other way to end. */
   private static boolean isPossible(Found chosen) {
     Command command = chosen.command();
-    return !chosen.refused() && command.kind() != Kind.HOLD && command.enabled().getAsBoolean();
+    return !chosen.refused() && command.kind() != Kind.HOLD && command.isPossible();
   }
 
   @Override

@@ -1,6 +1,7 @@
 package flailbeat.app.view.page;
 
 import flailbeat.app.command.Command;
+import flailbeat.app.command.CommandSearch;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
 import flailbeat.app.command.KeyAsk;
@@ -42,6 +43,7 @@ public final class KeysPage extends PageBox {
   private static final double ROW = 36;
 
   private final Commands commands;
+  private final CommandSearch search;
   private final KeyAsk ask;
   private final KeySets sets;
   private final MenuButton chosen =
@@ -81,6 +83,7 @@ public final class KeysPage extends PageBox {
       Session session, Commands commands, KeyAsk ask, Runnable print, Runnable savePage) {
     super("keys-page");
     this.commands = commands;
+    this.search = new CommandSearch(commands, session.person().commandUse()::of);
     this.ask = ask;
     this.sets = session.person().keySets();
     saveAs = new EntryField("key-set-name", 7, "Keep these keys as a set of this name", this::save);
@@ -175,7 +178,7 @@ public final class KeysPage extends PageBox {
     List<Command> found =
         words.getText().isBlank()
             ? commands.all()
-            : commands.find(words.getText()).stream().map(Found::command).toList();
+            : search.find(words.getText()).stream().map(Found::command).toList();
     String kept = list.getSelectionModel().getSelectedItem();
     list.getItems().setAll(found.stream().map(Command::id).toList());
     list.getSelectionModel().select(list.getItems().contains(kept) ? kept : null);

@@ -230,6 +230,16 @@ public final class RunRow extends HBox {
     return group;
   }
 
+  /** Puts the caret where the tempo is typed. */
+  public void editTempo() {
+    tempo.edit();
+  }
+
+  /** Puts the caret where the meter is typed. */
+  public void editMeter() {
+    meter.edit();
+  }
+
   private void setTempo(String text) {
     double bpm;
     try {

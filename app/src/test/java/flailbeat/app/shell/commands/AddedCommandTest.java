@@ -48,7 +48,7 @@ class AddedCommandTest {
   @Test
   void it_is_in_menu_finder_sheet_keys_page_and_on_the_page_of_keys() throws Exception {
     List<Command> all = new ArrayList<>(new EditCommands(session).list());
-    all.addAll(new CaptureCommands(session).list());
+    all.addAll(new CaptureCommands(session, () -> {}, () -> {}).list());
     all.add(Command.of(Group.EDIT, "turn-round", "Turn the notes round", "Ctrl+R", () -> {}));
     table = new Commands(all);
     assertThat(on(this::menuTitles)).contains("Turn the notes round Ctrl+R");
@@ -74,7 +74,7 @@ class AddedCommandTest {
 
   @SuppressWarnings("unchecked")
   private List<String> foundBy(String words) {
-    Finder finder = new Finder(table);
+    Finder finder = new Finder(table, session.person().commandUse(), () -> "");
     Scene scene = new Scene(finder);
     finder.open();
     ((TextField) scene.lookup("#finder-words")).setText(words);
