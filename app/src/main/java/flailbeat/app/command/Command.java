@@ -48,64 +48,6 @@ public record Command(
     }
   }
 
-  /** Where it is found. */
-  public enum Group {
-    SONG("Song"),
-    EDIT("Edit"),
-    /** A part of edit. */
-    NOTES("Notes"),
-    /** A part of edit. */
-    CHORDS("Chords"),
-    /** A part of edit. */
-    SELECT("Select"),
-    /** A part of edit. */
-    MOUSE("Mouse"),
-    /** A part of edit. */
-    LANES("Lanes"),
-    /** A part of edit. */
-    CLIPS("Clips"),
-    /** A part of edit. */
-    CHORES("Chores"),
-    TRACK("Track"),
-    /** A part of track. */
-    SOUND("Sounds"),
-    CAPTURE("Capture"),
-    /** A part of capture. */
-    LOOP("Loop"),
-    /** A part of capture. */
-    STEPS("Step entry"),
-    /** A part of capture. */
-    HANDS("Under the hands"),
-    /** A part of capture. */
-    KEYBOARD("Your keyboard"),
-    TIMING("Timing"),
-    /** A part of timing. */
-    GRID("Grid"),
-    VIEW("View"),
-    HELP("Help");
-
-    private final String title;
-
-    Group(String title) {
-      this.title = title;
-    }
-
-    /** The group that this one is a part of; empty for one that stands by itself. */
-    public Optional<Group> whole() {
-      return switch (this) {
-        case LOOP, STEPS, HANDS, KEYBOARD -> Optional.of(CAPTURE);
-        case NOTES, CHORDS, SELECT, MOUSE, LANES, CLIPS, CHORES -> Optional.of(EDIT);
-        case GRID -> Optional.of(TIMING);
-        case SOUND -> Optional.of(TRACK);
-        default -> Optional.empty();
-      };
-    }
-
-    public String title() {
-      return title;
-    }
-  }
-
   /** Who must have the keys for its key to be its own. */
   public enum KeyContext {
     /** Anybody. */
@@ -240,6 +182,16 @@ public record Command(
 
   private static List<Keystroke> strokes(String keys) {
     return Stream.of(keys.split(" or ")).filter(k -> !k.isEmpty()).map(Keystroke::parse).toList();
+  }
+
+  /** The same, to be found elsewhere. */
+  public Command under(Group value) {
+    return new Command(id, title, cap, value, where, kind, keys, need, press, release, amount);
+  }
+
+  /** Some commands, all to be found in one group. */
+  public static List<Command> under(Group group, List<Command> commands) {
+    return commands.stream().map(c -> c.under(group)).toList();
   }
 
   /** The same with other keys. */

@@ -1,6 +1,5 @@
 package flailbeat.app.command;
 
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Keys;
 import flailbeat.app.control.KeyNames;

@@ -114,6 +114,26 @@ class CommandsTest extends HeadlessWindow {
     }
   }
 
+  /** Some fourteen entries can be taken in before a part has to open. */
+  @Test
+  void no_menu_is_longer_than_sixteen_entries_with_its_parts_apart() {
+    List<Menu> menus = ui.get(() -> List.copyOf(((MenuBar) ui.node("menus")).getMenus()));
+    assertThat(menus)
+        .extracting(Menu::getText)
+        .containsExactly(
+            "Song", "Edit", "Select", "Notes", "Track", "Play", "Steps", "Timing", "Map", "View",
+            "Help");
+    List<MenuItem> all = new ArrayList<>();
+    menus.forEach(m -> collect(m, all));
+    List<Menu> parts = new ArrayList<>(menus);
+    all.stream().filter(i -> i instanceof Menu).forEach(i -> parts.add((Menu) i));
+    for (Menu menu : parts) {
+      assertThat(menu.getItems().stream().filter(i -> !(i instanceof Menu)))
+          .as(menu.getText())
+          .hasSizeBetween(1, 16);
+    }
+  }
+
   @Test
   void every_command_is_in_a_menu_and_looks_unavailable_where_it_is() throws Exception {
     List<MenuItem> items = new ArrayList<>();

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Keystroke;
 import flailbeat.core.keys.KeyLayout;
 import flailbeat.core.keys.KeySign;

@@ -53,6 +53,11 @@ public enum Cleanup implements ByNumber {
     this.title = new Title(title, least, most, standard);
   }
 
+  /** Whether it is done to notes that sound together, rather than to each. */
+  public boolean isOnChords() {
+    return this == OCTAVES || compareTo(CHORD_UP) >= 0;
+  }
+
   /** Never changes: settings name it by this. */
   public String id() {
     return id;

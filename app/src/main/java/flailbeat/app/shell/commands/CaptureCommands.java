@@ -3,8 +3,8 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.control.RepeatValues;
 import flailbeat.core.capture.RecordingMode;
 import flailbeat.core.keys.ArrangementKind;
@@ -72,7 +72,7 @@ public final class CaptureCommands {
   private List<Command> whoHasTheKeys() {
     return List.of(
         of(
-                Group.CAPTURE,
+                Group.LETTERS,
                 "keys-switch",
                 "Give the letter keys to notes",
                 "F2",
@@ -80,13 +80,13 @@ public final class CaptureCommands {
             .at(PhysicalKey.BACKQUOTE)
             .onCap("keys"),
         of(
-            Group.CAPTURE,
+            Group.LETTERS,
             "keys-commands",
             "Give the letter keys to commands",
             "Esc",
             () -> session.keysSwitch().set(KeysMode.COMMANDS)),
         of(
-            Group.CAPTURE,
+            Group.STEPS,
             "keys-steps",
             "Enter notes a step at a time",
             "F3",
@@ -95,35 +95,42 @@ public final class CaptureCommands {
 
   private List<Command> running() {
     return List.of(
-        of(Group.CAPTURE, "play", "Play or stop", "Space", run::playOrStop),
-        of(Group.CAPTURE, "record", "Record or stop", "Shift+Space", run::recordOrStop),
+        of(Group.PLAY, "play", "Play or stop", "Space", run::playOrStop),
+        of(Group.PLAY, "record", "Record or stop", "Shift+Space", run::recordOrStop),
+        of(Group.PLAY, "to-start", "Go to the start", "Home", () -> session.runControl().seek(0)),
+        of(Group.PLAY, "tempo", "Set the tempo", "", toTempo),
+        of(Group.PLAY, "meter", "Set the meter", "", toMeter),
+        of(Group.PLAY, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
+        of(Group.PLAY, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
+        of(Group.PLAY, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),
         of(
-            Group.CAPTURE,
-            "to-start",
-            "Go to the start",
-            "Home",
-            () -> session.runControl().seek(0)),
-        of(Group.CAPTURE, "tempo", "Set the tempo", "", toTempo),
-        of(Group.CAPTURE, "meter", "Set the meter", "", toMeter),
-        of(Group.CAPTURE, "keep", "Keep what I just played", "Ctrl+K", run::keepPhrase),
-        of(Group.CAPTURE, "drop-pass", "Drop the last pass", "Ctrl+Backspace", run::dropLastPass),
-        of(Group.CAPTURE, "mode-next", "The next recording mode", "Ctrl+M", this::nextMode),
+            Group.PLAY,
+            "take-previous",
+            "Hear the take before",
+            "Ctrl+Page Up",
+            () -> session.editing().stepTake(-1)),
         of(
-            Group.CAPTURE,
+            Group.PLAY,
+            "take-next",
+            "Hear the take after",
+            "Ctrl+Page Down",
+            () -> session.editing().stepTake(1)),
+        of(
+            Group.PLAY,
             "quantize-recording",
             "Quantize while recording, or not",
             "Alt+Q",
             this::quantizeAsPlayed),
-        of(Group.CAPTURE, "click", "Click while playing, or not", "", this::click)
+        of(Group.PLAY, "click", "Click while playing, or not", "", this::click)
             .plain("C")
             .onCap("click"),
         of(
-            Group.CAPTURE,
+            Group.PLAY,
             "calibrate",
             "Measure how early or late I play",
             "",
             session.run()::calibrate),
-        of(Group.CAPTURE, "all-off", "All notes off", "Ctrl+.", run::panic));
+        of(Group.PLAY, "all-off", "All notes off", "Ctrl+.", run::panic));
   }
 
   private List<Command> looping() {
@@ -164,7 +171,7 @@ public final class CaptureCommands {
                 () -> run.moveLoop(-1))
             .repeating(),
         of(
-            Group.LOOP,
+            Group.MAP,
             "clip-empty",
             "Make an empty clip over the loop",
             "Alt+C",
@@ -175,7 +182,7 @@ public final class CaptureCommands {
     List<Command> all = new ArrayList<>();
     all.add(
         of(
-                Group.HANDS,
+                Group.LETTERS,
                 "reach-down",
                 "Move the reach down a semitone",
                 "Ctrl+-",
@@ -183,7 +190,7 @@ public final class CaptureCommands {
             .repeating());
     all.add(
         of(
-                Group.HANDS,
+                Group.LETTERS,
                 "reach-up",
                 "Move the reach up a semitone",
                 "Ctrl+=",
@@ -192,31 +199,32 @@ public final class CaptureCommands {
     for (ArrangementKind kind : ArrangementKind.values()) {
       all.add(
           of(
-              Group.HANDS,
+              Group.LETTERS,
               "arrange-" + kind.name().toLowerCase(Locale.ROOT),
               "Arrange the notes as " + kind.title(),
               "Alt+" + (kind.ordinal() + 1),
               () -> performer.arrange(kind)));
     }
-    all.add(of(Group.HANDS, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
     all.add(
-        of(Group.HANDS, "repeat", "Strike held notes again and again, or not", "Tab", this::repeat)
+        of(Group.PEDALS, "modulation-off", "Modulation off", "Alt+M", performer::modulationOff));
+    all.add(
+        of(Group.TOUCH, "repeat", "Strike held notes again and again, or not", "Tab", this::repeat)
             .in(KeyContext.PLAY));
     all.add(
         of(
-                Group.HANDS,
+                Group.TOUCH,
                 "repeat-value",
                 "The next distance of repeated strokes",
                 "Shift+Tab",
                 this::nextRepeatValue)
             .in(KeyContext.PLAY));
     all.add(
-        of(Group.HANDS, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
+        of(Group.TOUCH, "velocity-up", "Strike harder", "Up", () -> performer.stepVelocity(1))
             .repeating()
             .in(KeyContext.NOTES));
     all.add(
         of(
-                Group.HANDS,
+                Group.TOUCH,
                 "velocity-down",
                 "Strike more softly",
                 "Down",
@@ -228,7 +236,7 @@ public final class CaptureCommands {
     for (VelocityMark mark : VelocityMark.values()) {
       all.add(
           of(
-                  Group.HANDS,
+                  Group.TOUCH,
                   "velocity-" + mark.text(),
                   "Strike " + mark.text() + ", at " + mark.velocity(),
                   "",
@@ -241,7 +249,7 @@ public final class CaptureCommands {
   }
 
   private Command place(String id, String title, String cap, PhysicalKey place, int octaves) {
-    return of(Group.HANDS, id, title, "", () -> performer.moveOctaves(octaves))
+    return of(Group.LETTERS, id, title, "", () -> performer.moveOctaves(octaves))
         .at(place)
         .in(KeyContext.NOTES)
         .onCap(cap);
@@ -250,24 +258,24 @@ public final class CaptureCommands {
   /** What lasts as long as its key is held, and what belongs to it. */
   private List<Command> held() {
     return List.of(
-        of(Group.HANDS, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
+        of(Group.PEDALS, "sustain", "Sustain", "Enter", () -> performer.sustain(true, now()))
             .in(KeyContext.PLAY)
             .until(() -> performer.sustain(false, now())),
         of(
-                Group.HANDS,
+                Group.PEDALS,
                 "sustain-latch",
                 "Latch sustain, or let it go",
                 "Shift+Enter",
                 () -> performer.latchSustain(now()))
             .in(KeyContext.PLAY),
-        of(Group.HANDS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, true, now()))
+        of(Group.PEDALS, "bend-down", "Bend down", "Left", () -> performer.bend(-1, true, now()))
             .in(KeyContext.PLAY)
             .until(() -> performer.bend(-1, false, now())),
-        of(Group.HANDS, "bend-up", "Bend up", "Right", () -> performer.bend(1, true, now()))
+        of(Group.PEDALS, "bend-up", "Bend up", "Right", () -> performer.bend(1, true, now()))
             .in(KeyContext.PLAY)
             .until(() -> performer.bend(1, false, now())),
         of(
-                Group.HANDS,
+                Group.PEDALS,
                 "modulation-up",
                 "More modulation",
                 "Shift+Up",
@@ -275,7 +283,7 @@ public final class CaptureCommands {
             .repeating()
             .in(KeyContext.NOTES),
         of(
-                Group.HANDS,
+                Group.PEDALS,
                 "modulation-down",
                 "Less modulation",
                 "Shift+Down",
@@ -283,7 +291,7 @@ public final class CaptureCommands {
             .repeating()
             .in(KeyContext.NOTES),
         of(
-                Group.HANDS,
+                Group.PLAY,
                 "sweep",
                 "Sweep: wipe notes as they pass",
                 "Backspace",
@@ -322,16 +330,11 @@ public final class CaptureCommands {
 
   private List<Command> lesson() {
     return List.of(
-        of(Group.CAPTURE, "ask-leave", "Leave the question", "Esc", session.keyboard()::leave)
+        of(Group.PLAY, "ask-leave", "Leave the question", "Esc", session.keyboard()::leave)
             .in(KeyContext.LESSON),
-        of(Group.CAPTURE, "ask-next", "Skip the key, or go on", "Enter", session.keyboard()::next)
+        of(Group.PLAY, "ask-next", "Skip the key, or go on", "Enter", session.keyboard()::next)
             .in(KeyContext.LESSON),
-        of(
-                Group.CAPTURE,
-                "ask-back",
-                "Back to the key before",
-                "Backspace",
-                session.keyboard()::back)
+        of(Group.PLAY, "ask-back", "Back to the key before", "Backspace", session.keyboard()::back)
             .in(KeyContext.LESSON));
   }
 

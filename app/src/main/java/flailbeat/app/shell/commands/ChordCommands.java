@@ -4,13 +4,14 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.core.edit.Chords;
 import flailbeat.core.harmony.BrokenChords;
 import flailbeat.core.harmony.ChordEdits;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.harmony.ChordActions;
 import flailbeat.core.session.person.Folds.Extra;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Chords: seen, turned over, spread, typed. */
@@ -39,32 +40,16 @@ public final class ChordCommands {
 
   /** All of them. */
   public List<Command> list() {
+    List<Command> all = new ArrayList<>(Command.under(Group.BROKEN, broken()));
+    all.addAll(shapesAndNames());
+    return all;
+  }
+
+  private List<Command> broken() {
     Amount ms =
         NoteCommands.amount(
             session, "strum", 1, Chords.LONGEST_STRUM_MS, ChordEdits.USUAL_STRUM_MS);
     return List.of(
-        of(
-            Group.CHORDS,
-            "chord-strip",
-            "The chords over the notes, or not",
-            "Ctrl+Shift+C",
-            () -> session.person().folds().toggle(Extra.CHORDS)),
-        of(
-            Group.CHORDS,
-            "chord-numerals",
-            "Numerals in the key for the names of chords, or not",
-            "",
-            () -> session.person().folds().toggle(Extra.NUMERALS)),
-        edit("invert-up", "Turn chords over, up", "Ctrl+U", () -> chords.invert(1)).repeating(),
-        edit("invert-down", "Turn chords over, down", "Ctrl+Shift+U", () -> chords.invert(-1))
-            .repeating(),
-        edit("chord-lead", "Lead chords smoothly, each to the one before", "", chords::lead),
-        edit("chord-drop-2", "Drop the second voice from the top", "", () -> chords.drop(2)),
-        edit("chord-drop-3", "Drop the third voice from the top", "", () -> chords.drop(3)),
-        edit("chord-close", "Chords in close position", "", chords::close),
-        edit("chord-open", "Chords in open position", "", chords::open),
-        edit("chord-bass", "Put a bass below chords", "", chords::addBass),
-        edit("chord-bass-off", "Take the bass of chords away", "", chords::removeBass),
         edit("strum", "Strum chords up in # ms", "", () -> strum(ms, false, false)).by(ms),
         edit("strum-down", "Strum chords down in # ms", "", () -> strum(ms, true, false)).by(ms),
         edit("strum-uneven", "Strum chords up unevenly in # ms", "", () -> strum(ms, false, true))
@@ -80,17 +65,43 @@ public final class ChordCommands {
             "Break chords up and down, on the grid",
             "",
             breaks(BrokenChords.Order.UP_AND_DOWN)),
-        edit("break-stencil", "Break chords as the stencil", "", chords::breakByStencil),
-        of(Group.CHORDS, "chords-type", "Type chords by name...", "Ctrl+Shift+H", typing),
-        of(Group.CHORDS, "chord-name", "Name the chord at the playhead...", "", naming),
+        edit("break-stencil", "Break chords as the stencil", "", chords::breakByStencil));
+  }
+
+  private List<Command> shapesAndNames() {
+    return List.of(
         of(
-            Group.CHORDS,
+            Group.HARMONY,
+            "chord-strip",
+            "The chords over the notes, or not",
+            "Ctrl+Shift+C",
+            () -> session.person().folds().toggle(Extra.CHORDS)),
+        of(
+            Group.HARMONY,
+            "chord-numerals",
+            "Numerals in the key for the names of chords, or not",
+            "",
+            () -> session.person().folds().toggle(Extra.NUMERALS)),
+        edit("invert-up", "Turn chords over, up", "Ctrl+U", () -> chords.invert(1)).repeating(),
+        edit("invert-down", "Turn chords over, down", "Ctrl+Shift+U", () -> chords.invert(-1))
+            .repeating(),
+        edit("chord-lead", "Lead chords smoothly, each to the one before", "", chords::lead),
+        edit("chord-drop-2", "Drop the second voice from the top", "", () -> chords.drop(2)),
+        edit("chord-drop-3", "Drop the third voice from the top", "", () -> chords.drop(3)),
+        edit("chord-close", "Chords in close position", "", chords::close),
+        edit("chord-open", "Chords in open position", "", chords::open),
+        edit("chord-bass", "Put a bass below chords", "", chords::addBass),
+        edit("chord-bass-off", "Take the bass of chords away", "", chords::removeBass),
+        of(Group.HARMONY, "chords-type", "Type chords by name...", "Ctrl+Shift+H", typing),
+        of(Group.HARMONY, "chord-name", "Name the chord at the playhead...", "", naming),
+        of(
+            Group.HARMONY,
             "chord-next-name",
             "Another name for the chord at the playhead",
             "",
             chords::nextName),
         of(
-            Group.CHORDS,
+            Group.HARMONY,
             "chords-alone",
             "Chords of this track alone, or of all",
             "",
@@ -100,18 +111,18 @@ public final class ChordCommands {
                     .harmony()
                     .setTrackAlone(!session.chords().harmony().isOfTrackAlone())),
         of(
-            Group.CHORDS,
+            Group.HARMONY,
             "chords-under-hands",
             "The song's chords under the hands, one key each",
             "",
             chords::underHands),
         of(
-            Group.CHORDS,
+            Group.HARMONY,
             "key-under-hands",
             "Scale, Chords and chores by the key that is found",
             "",
             chords::keyUnderHands),
-        of(Group.CHORDS, "key-take", "Write the key that is found", "", chords::takeKey));
+        of(Group.HARMONY, "key-take", "Write the key that is found", "", chords::takeKey));
   }
 
   private Runnable breaks(BrokenChords.Order order) {

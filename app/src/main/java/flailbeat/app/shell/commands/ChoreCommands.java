@@ -4,8 +4,8 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.chore.Chore;
 import flailbeat.core.chore.Cleanup;
@@ -55,7 +55,7 @@ public final class ChoreCommands {
     for (Reach reach : Reach.values()) {
       all.add(
           of(
-              Group.CHORES,
+              Group.CHORE_REACH,
               "chore-reach-" + reach.name().toLowerCase(Locale.ROOT),
               "Chores work on the " + reach.title().toLowerCase(Locale.ROOT),
               "",
@@ -68,7 +68,7 @@ public final class ChoreCommands {
     String title = cleanup.title();
     Command plain =
         of(
-            Group.CHORES,
+            cleanup.isOnChords() ? Group.CHORD_CHORES : Group.CHORES,
             "chore-" + cleanup.id(),
             "Chore: " + title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1),
             "",

@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
 import flailbeat.core.edit.clips.Landing;
@@ -41,10 +41,10 @@ public final class ClipCommands {
 
   public List<Command> list() {
     List<Command> all = new ArrayList<>();
-    all.addAll(choosing());
-    all.addAll(laying());
-    all.addAll(placing());
-    all.addAll(shaping());
+    all.addAll(Command.under(Group.CLIP_CHOICE, choosing()));
+    all.addAll(Command.under(Group.CLIP_LAYING, laying()));
+    all.addAll(Command.under(Group.CLIP_PLACES, placing()));
+    all.addAll(Command.under(Group.CLIP_SHAPES, shaping()));
     all.addAll(looks());
     return all;
   }
@@ -54,7 +54,7 @@ public final class ClipCommands {
   }
 
   private static Command clip(String id, String title, String keys, Runnable press, Need when) {
-    return of(Group.CLIPS, id, title, keys, press).when(when);
+    return of(Group.MAP, id, title, keys, press).when(when);
   }
 
   private Command clip(

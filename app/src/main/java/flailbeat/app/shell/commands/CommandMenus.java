@@ -1,10 +1,10 @@
 package flailbeat.app.shell.commands;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Command.Kind;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Keystroke;
 import java.util.EnumMap;
 import java.util.List;
@@ -72,6 +72,7 @@ public final class CommandMenus extends MenuBar {
       item.setUserData(command.id());
       menu.getItems().add(item);
     }
+    new NotNow(menu, this::whyNot);
     menu.setOnShowing(
         e -> {
           // A menu that opens within this one tells this one too.
@@ -83,6 +84,12 @@ public final class CommandMenus extends MenuBar {
           }
         });
     return menu;
+  }
+
+  private String whyNot(MenuItem item) {
+    return item.getUserData() instanceof String id
+        ? "Not now: " + commands.inText(commands.get(id).need().otherwise()) + "."
+        : "";
   }
 
   private void showKeys() {

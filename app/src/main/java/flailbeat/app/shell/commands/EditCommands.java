@@ -3,7 +3,7 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.edit.NoteEdits;
 import flailbeat.core.edit.NoteRule;
@@ -38,14 +38,14 @@ public final class EditCommands {
             .repeating()
             .when(Need.of(() -> session.document().redoLabel().isPresent(), "nothing was undone")),
         of(
-                Group.EDIT,
+                Group.SELECT,
                 "select-all",
                 "Select all notes of the track, or all clips",
                 "Ctrl+A",
                 meant.either(c -> c.choice().selectAll(), this::selectAll))
             .when(needs.notesOrClips()),
         of(
-                Group.EDIT,
+                Group.SELECT,
                 "select-pitches",
                 "Select every note of these pitches",
                 "Alt+A",
@@ -105,25 +105,13 @@ public final class EditCommands {
                 0,
                 -Pitch.OCTAVE,
                 c -> c.traits().transpose(-Pitch.OCTAVE))
-            .plain("Shift+Down"),
-        of(
-            Group.EDIT,
-            "take-previous",
-            "Hear the take before",
-            "Ctrl+Page Up",
-            () -> session.editing().stepTake(-1)),
-        of(
-            Group.EDIT,
-            "take-next",
-            "Hear the take after",
-            "Ctrl+Page Down",
-            () -> session.editing().stepTake(1)));
+            .plain("Shift+Down"));
   }
 
   private Command moving(
       String id, String title, String keys, int steps, int semitones, Consumer<ClipActions> clips) {
     return of(
-            Group.EDIT,
+            Group.MOVE,
             id,
             title,
             keys,

@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.core.model.control.Controller;
 import flailbeat.core.model.control.ControllerNames;
 import flailbeat.core.session.Session;
@@ -35,12 +35,12 @@ public final class LaneCommands {
             .plain("V")
             .onCap("lanes"));
     all.add(
-        of(Group.LANES, "note-panel", "Exact values of notes, in a row", "Alt+E", panel)
+        of(Group.VELOCITY, "note-panel", "Exact values of notes, in a row", "Alt+E", panel)
             .plain("E")
             .onCap("values"));
     all.add(
         of(
-                Group.LANES,
+                Group.VELOCITY,
                 "shade",
                 "Shade what passes, with the mouse over a lane",
                 "Alt+V",
@@ -65,7 +65,7 @@ public final class LaneCommands {
             .by(number));
     all.add(
         of(
-            Group.LANES,
+            Group.CURVES,
             "lane-steps",
             "Draw controllers in steps, or as the hand goes",
             "",
@@ -73,14 +73,14 @@ public final class LaneCommands {
     Amount tolerance = NoteCommands.amount(session, "thin", 1, 64, 2);
     all.add(
         of(
-                Group.LANES,
+                Group.CURVES,
                 "thin",
                 "Thin the controllers of the lanes, # off at most",
                 "",
                 () -> lanes.thin(tolerance.now().getAsInt()))
             .by(tolerance));
-    all.addAll(stretches());
-    all.addAll(velocities());
+    all.addAll(Command.under(Group.CURVES, stretches()));
+    all.addAll(Command.under(Group.VELOCITY, velocities()));
     return all;
   }
 
@@ -142,7 +142,7 @@ public final class LaneCommands {
         velocity(
             "velocity-accents", "Accents of # on the beats of the bar", 1, 60, 15, lanes::accent),
         of(
-                Group.LANES,
+                Group.VELOCITY,
                 "velocity-smooth",
                 "Smooth velocities over their neighbours",
                 "",

@@ -3,7 +3,7 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.EventList;
 import java.util.List;
@@ -30,27 +30,27 @@ public final class ListCommands {
         step("list-add-next", "In the list, select the row after too", "", 1, true),
         step("list-add-previous", "In the list, select the row before too", "", -1, true),
         of(
-            Group.SELECT,
+            Group.LIST,
             "list-value",
             "In the list, type over the value of the selected row",
             "",
             editValue),
         of(
-            Group.SELECT,
+            Group.LIST,
             "list-filter",
             "In the list, show all, notes or controllers",
             "",
             events::nextFilter),
         of(
-            Group.SELECT,
+            Group.LIST,
             "list-order",
             "Put the list in order of its next column",
             "",
             events::nextOrder),
-        of(Group.SELECT, "list-turn", "Turn the order of the list", "", events::turnOrder));
+        of(Group.LIST, "list-turn", "Turn the order of the list", "", events::turnOrder));
   }
 
   private Command step(String id, String title, String keys, int direction, boolean extend) {
-    return of(Group.SELECT, id, title, keys, () -> events.step(direction, extend)).repeating();
+    return of(Group.LIST, id, title, keys, () -> events.step(direction, extend)).repeating();
   }
 }

@@ -3,7 +3,7 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.core.edit.notes.NoteResize.Together;

@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.core.edit.clips.ClipShapes.Beyond;
@@ -41,10 +41,10 @@ public final class NoteCommands {
 
   public List<Command> list() {
     List<Command> all = new ArrayList<>();
-    all.addAll(copying());
+    all.addAll(Command.under(Group.EDIT, copying()));
     all.addAll(shaping());
-    all.addAll(cutting());
-    all.addAll(pitches());
+    all.addAll(Command.under(Group.SPLIT, cutting()));
+    all.addAll(Command.under(Group.PITCH, pitches()));
     return all;
   }
 
@@ -75,14 +75,14 @@ public final class NoteCommands {
         selected(
             "copy", "Copy the selected notes or clips", "Ctrl+C", ClipActions::copy, notes::copy),
         of(
-                Group.NOTES,
+                Group.EDIT,
                 "paste",
                 "Paste where playing starts",
                 "Ctrl+V",
                 meant.either(ClipActions::paste, notes::paste))
             .when(Need.of(this::canPaste, "nothing was cut or copied")),
         of(
-                Group.NOTES,
+                Group.EDIT,
                 "paste-mouse",
                 "Paste at the mouse",
                 "Ctrl+Shift+V",
@@ -179,13 +179,13 @@ public final class NoteCommands {
             .plain("R")
             .onCap("reverse"),
         of(
-            Group.NOTES,
+            Group.MOVE,
             "move-step-finer",
             "Let keys move notes less far",
             "Shift+F12",
             () -> notes.nextMoveStep(1)),
         of(
-            Group.NOTES,
+            Group.MOVE,
             "move-step-coarser",
             "Let keys move notes farther",
             "Shift+F11",

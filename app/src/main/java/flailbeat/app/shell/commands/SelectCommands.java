@@ -4,7 +4,7 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.bench.SelectActions;
@@ -30,7 +30,7 @@ public final class SelectCommands {
     List<Command> all = new ArrayList<>();
     all.addAll(many());
     all.addAll(ofChords());
-    all.addAll(byMeasure());
+    all.addAll(Command.under(Group.MEASURE, byMeasure()));
     all.addAll(oneByOne());
     return all;
   }
@@ -78,7 +78,7 @@ public final class SelectCommands {
   private List<Command> oneByOne() {
     return List.of(
         of(
-                Group.SELECT,
+                Group.ONE_BY_ONE,
                 "note-next",
                 "Go to the next note, or clip",
                 "",
@@ -86,7 +86,7 @@ public final class SelectCommands {
             .plain("Tab")
             .repeating(),
         of(
-                Group.SELECT,
+                Group.ONE_BY_ONE,
                 "note-previous",
                 "Go to the note before, or clip",
                 "",
@@ -94,7 +94,7 @@ public final class SelectCommands {
             .plain("Shift+Tab")
             .repeating(),
         of(
-                Group.SELECT,
+                Group.ONE_BY_ONE,
                 "note-next-too",
                 "Select the next note too",
                 "",
@@ -103,7 +103,7 @@ public final class SelectCommands {
             .repeating()
             .onCap("next too"),
         of(
-                Group.SELECT,
+                Group.ONE_BY_ONE,
                 "note-previous-too",
                 "Select the note before too",
                 "",

@@ -3,8 +3,8 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.shell.files.FileActions;
 import flailbeat.app.shell.files.LostRoom;
 import flailbeat.core.session.Session;

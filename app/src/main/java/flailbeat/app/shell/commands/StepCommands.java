@@ -3,8 +3,8 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
@@ -50,8 +50,8 @@ public final class StepCommands {
   public List<Command> list() {
     List<Command> all = new ArrayList<>();
     all.addAll(entering());
-    all.addAll(lengths());
-    all.addAll(cursor());
+    all.addAll(Command.under(Group.STEP_LENGTHS, lengths()));
+    all.addAll(Command.under(Group.STEP_CURSOR, cursor()));
     all.addAll(switches());
     return all;
   }

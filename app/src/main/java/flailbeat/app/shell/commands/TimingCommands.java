@@ -3,8 +3,8 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.view.timing.GridChoices;
 import flailbeat.app.view.timing.TimingDeskView;
 import flailbeat.core.quantize.QuantizePlan;
@@ -145,12 +145,12 @@ public final class TimingCommands {
   }
 
   private Command grid(String id, String title, NoteValue value) {
-    return of(Group.GRID, id, title, "", () -> session.timing().setGrid(Grid.of(value)));
+    return of(Group.LINES, id, title, "", () -> session.timing().setGrid(Grid.of(value)));
   }
 
   private Command method(String id, String title, Method method) {
     return of(
-        Group.GRID,
+        Group.LINES,
         id,
         title,
         "",

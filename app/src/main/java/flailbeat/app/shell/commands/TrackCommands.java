@@ -4,8 +4,8 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Amount;
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.Need;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
@@ -55,9 +55,10 @@ public final class TrackCommands {
 
   public List<Command> list() {
     List<Command> all = new ArrayList<>(whole());
-    all.addAll(placing());
+    all.addAll(going());
+    all.addAll(Command.under(Group.ORDER, ordering()));
     all.addAll(hearing());
-    all.addAll(dials());
+    all.addAll(Command.under(Group.TONE, dials()));
     all.addAll(sounds());
     return all;
   }
@@ -83,7 +84,6 @@ public final class TrackCommands {
         track("track-add", "Add a track", "Ctrl+Shift+A", tracks::addLike),
         track("track-add-kit", "Add a track with a drum kit", "", tracks::addKit),
         track("track-rename", "Name the track", "Alt+Shift+N", showing::editName),
-        track("track-color-next", "The next colour for the track", "", tracks::nextColor),
         track(
             "track-duplicate",
             "Duplicate the track with its clips",
@@ -98,11 +98,16 @@ public final class TrackCommands {
             .when(Need.of(this::areSeveral, "there is one track: add another first")));
   }
 
-  private List<Command> placing() {
+  private List<Command> going() {
     return List.of(
         track("track-list", "Find a track", "Ctrl+H", showing::openList),
         track("track-previous", "Go to the track before", "Page Up", () -> tracks.step(-1)),
-        track("track-next", "Go to the track after", "Page Down", () -> tracks.step(1)),
+        track("track-next", "Go to the track after", "Page Down", () -> tracks.step(1)));
+  }
+
+  private List<Command> ordering() {
+    return List.of(
+        track("track-color-next", "The next colour for the track", "", tracks::nextColor),
         track(
                 "track-earlier",
                 "Move the track a place forward",

@@ -3,8 +3,8 @@ package flailbeat.app.shell.commands;
 import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Group;
 import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.view.base.MiddleView;
@@ -64,7 +64,7 @@ public final class ViewCommands {
                         () -> middle.get().zoomBack())
                     .plain("Q")
                     .onCap("back"),
-                of(Group.VIEW, "map-large", "The large song map, or the bench", "F10", largeMap),
+                of(Group.MAP, "map-large", "The large song map, or the bench", "F10", largeMap),
                 of(Group.VIEW, "larger", "Larger", "", () -> middle.get().zoom(STEP))
                     .plain("=")
                     .repeating()
@@ -76,23 +76,23 @@ public final class ViewCommands {
     pages
         .pages()
         .forEach(
-            p -> all.add(of(Group.VIEW, p.command(), p.title(), p.keys(), () -> pages.turnTo(p))));
+            p -> all.add(of(Group.PAGES, p.command(), p.title(), p.keys(), () -> pages.turnTo(p))));
     all.addAll(
         List.of(
             of(
-                Group.VIEW,
+                Group.LOOKS,
                 "colours-next",
                 "Other colours: by day, by night, high contrast, as the system",
                 "Shift+F8",
                 () -> nextColours(session)),
             of(
-                Group.VIEW,
+                Group.LOOKS,
                 "text-larger",
                 "Larger texts",
                 "",
                 () -> session.person().appearance().stepText(1)),
             of(
-                Group.VIEW,
+                Group.LOOKS,
                 "text-smaller",
                 "Smaller texts",
                 "",

@@ -1,9 +1,9 @@
 package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.command.MouseGesture;
 import java.util.List;
@@ -84,8 +84,8 @@ public final class KeySheetPane extends VBox {
   /** What the other of the two alone is for would take the room of what matters here. */
   private static boolean isElsewhere(Group group, InSight inSight) {
     return switch (group) {
-      case CLIPS -> inSight == InSight.BENCH;
-      case MOUSE, LANES -> inSight == InSight.MAP;
+      case MAP, CLIP_CHOICE, CLIP_LAYING, CLIP_PLACES, CLIP_SHAPES -> inSight == InSight.BENCH;
+      case MOUSE, LANES, CURVES, VELOCITY -> inSight == InSight.MAP;
       default -> false;
     };
   }

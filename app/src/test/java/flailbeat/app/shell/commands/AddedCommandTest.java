@@ -3,10 +3,10 @@ package flailbeat.app.shell.commands;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.Group;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Found;
+import flailbeat.app.command.Group;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.shell.keys.Finder;
