@@ -174,7 +174,13 @@ public final class MainWindow {
     papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering);
     finder = new Finder(commands, session.person().commandUse(), () -> InHand.words(session));
-    sheet = new KeysOverlay(commands, this::whoHasTheKeys, maps::inSight);
+    sheet =
+        new KeysOverlay(
+            commands,
+            this::whoHasTheKeys,
+            maps::inSight,
+            () -> session.runControl().transport().isRecording(),
+            this::carryOut);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
     StackPane root = new StackPane(column, tracks.sounds(), tracks.list());
@@ -270,6 +276,15 @@ public final class MainWindow {
             () -> sheet,
             () -> papers));
     return all;
+  }
+
+  /** Carries a command out that was chosen, or says why it cannot be. */
+  private void carryOut(Command command) {
+    if (command.isPossible()) {
+      CommandMenus.choose(command, finder::ask);
+    } else {
+      session.notices().tell(command.title() + ": " + command.need().otherwise());
+    }
   }
 
   private ShortMenu shortMenu() {

@@ -225,6 +225,42 @@ class CommandsTest extends HeadlessWindow {
     assertThat(commands().keysOf(commands().get("sustain"), KeyContext.COMMANDS)).isEmpty();
   }
 
+  @Test
+  void the_sheet_shows_first_what_matters_now_then_all_of_it_to_be_searched_and_pressed()
+      throws Exception {
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.STEPS));
+    type(KeyCode.F1);
+    assertThat(sheetTitle()).isEqualTo("What matters now, with Keys at Steps");
+    ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
+    assertThat(sheetTitle()).contains("Keys at Commands");
+    Node record = ui.get(() -> rowOfSheet("Record or stop"));
+    assertThat(record.getAccessibleText()).startsWith("Record or stop, Shift+Space");
+    click(record, 0.5, 0.5);
+    assertThat(ui.session.runControl().transport().isRunning()).as("a press does it").isTrue();
+    assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
+    ui.run(() -> ui.session.run().recordOrStop());
+    type(KeyCode.F1);
+    type(KeyCode.F1);
+    assertThat(sheetTitle()).startsWith("All the keys");
+    ui.run(() -> ui.field("keys-sheet-words").setText("metronome"));
+    assertThat(ui.get(() -> ui.node("keys-sheet").lookupAll(".key-name"))).hasSize(1);
+    boolean clicked = ui.session.runControl().settings().clickInPlay();
+    click(ui.get(() -> ui.node("keys-sheet").lookup(".key-name")), 0.5, 0.5);
+    assertThat(ui.session.runControl().settings().clickInPlay()).isNotEqualTo(clicked);
+    type(KeyCode.F1);
+    type(KeyCode.F1);
+    assertThat(ui.get(() -> ui.field("keys-sheet-words").getText())).as("anew").isEmpty();
+    type(KeyCode.F1);
+    assertThat(ui.get(() -> ui.node("keys-sheet").isVisible())).isFalse();
+  }
+
+  private Node rowOfSheet(String title) {
+    return ui.node("keys-sheet").lookupAll(".now-key").stream()
+        .filter(n -> ((javafx.scene.control.Button) n).getText().equals(title))
+        .findFirst()
+        .orElseThrow();
+  }
+
   private String sheetTitle() {
     return ((Label) ui.node("keys-sheet").lookup(".song-title")).getText();
   }

@@ -299,6 +299,8 @@ class KeysPageTest extends HeadlessWindow {
     WindowUnderTest own = WindowUnderTest.open(width, height);
     try {
       own.run(() -> own.window.commands().get("keys-sheet").press().run());
+      assertThat(own.get(() -> onScene(own.node("now-keys"))).getMaxX()).isLessThan(width);
+      own.run(() -> own.window.commands().get("keys-sheet").press().run());
       Bounds sheet = own.get(() -> onScene(own.node("keys-sheet")));
       assertThat(sheet.getMinX()).isNotNegative();
       assertThat(sheet.getMaxX()).isLessThanOrEqualTo(width);

@@ -242,6 +242,8 @@ class Pictures {
     command("page-keys");
     take("keys");
     command("keys-sheet");
+    take("now");
+    command("keys-sheet");
     take("sheet");
     ui.close();
   }

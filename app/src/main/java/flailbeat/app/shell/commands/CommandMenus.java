@@ -54,7 +54,7 @@ public final class CommandMenus extends MenuBar {
   }
 
   /** Carries a command out, once its number is asked where it goes by one. */
-  static void choose(Command command, Consumer<Command> ask) {
+  public static void choose(Command command, Consumer<Command> ask) {
     if (command.amount().isPresent()) {
       ask.accept(command);
     } else {

@@ -2,14 +2,21 @@ package flailbeat.app.shell.keys;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.KeyContext;
+import flailbeat.app.command.Command.Kind;
+import flailbeat.app.command.CommandSearch;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.Group;
 import flailbeat.app.command.KeySheet;
 import flailbeat.app.command.MouseGesture;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Orientation;
 import javafx.scene.control.Label;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -26,10 +33,22 @@ public final class KeySheetPane extends VBox {
   /** A group may go on in the next column after each so many. */
   private static final int ROWS = 4;
 
+  private final Consumer<Command> press;
   private final Label title = new Label();
   private final FlowPane groups = new FlowPane(Orientation.VERTICAL, 16, 1);
 
+  /** On paper. */
   public KeySheetPane() {
+    this(command -> {});
+  }
+
+  /**
+   * Over the window.
+   *
+   * @param press carries a command out whose row was pressed
+   */
+  public KeySheetPane(Consumer<Command> press) {
+    this.press = press;
     title.getStyleClass().add("song-title");
     groups.setPrefWrapLength(HEIGHT);
     VBox.setVgrow(groups, Priority.ALWAYS);
@@ -61,17 +80,38 @@ public final class KeySheetPane extends VBox {
 
   /** Shows the keys that there are there, and what the mouse does. */
   public void fill(String head, Commands commands, KeyContext here, InSight inSight) {
+    fill(head, commands, here, inSight, "");
+  }
+
+  /**
+   * As above.
+   *
+   * @param words only what is found by them is shown; all for none
+   */
+  void fill(String head, Commands commands, KeyContext here, InSight inSight, String words) {
+    Set<String> found =
+        new CommandSearch(commands, id -> 0)
+            .find(words).stream().map(f -> f.command().id()).collect(Collectors.toSet());
     title.setText(head);
     groups.getChildren().clear();
     for (Group group : Group.values()) {
-      if (isElsewhere(group, inSight)) {
+      if (group.whole().isPresent()) {
         continue;
       }
-      List<Command> list = KeySheet.of(commands, group, here);
+      List<Command> list =
+          Stream.of(Group.values())
+              .filter(g -> g == group || g.whole().filter(group::equals).isPresent())
+              .filter(g -> !isElsewhere(g, inSight))
+              .flatMap(g -> KeySheet.of(commands, g, here).stream())
+              .filter(c -> words.isBlank() || found.contains(c.id()))
+              .toList();
       for (int from = 0; from < list.size(); from += ROWS) {
         List<Command> some = list.subList(from, Math.min(list.size(), from + ROWS));
         groups.getChildren().add(part(from == 0 ? group.title() : "", some, commands, here));
       }
+    }
+    if (!words.isBlank()) {
+      return;
     }
     if (inSight != InSight.MAP) {
       addMouse("The mouse on the bench", MouseGesture.ALL);
@@ -117,21 +157,32 @@ public final class KeySheetPane extends VBox {
     return grid;
   }
 
-  private static void row(GridPane grid, int at, String keys, String what) {
+  /** What lasts while its key is held has no other way to end. */
+  private void pressed(Command command, MouseEvent e) {
+    if (command.kind() != Kind.HOLD) {
+      e.consume();
+      press.accept(command);
+    }
+  }
+
+  private static List<Label> row(GridPane grid, int at, String keys, String what) {
     Label how = new Label(keys);
     how.getStyleClass().addAll("key-name", "small");
     how.setMinWidth(104);
     Label does = new Label(what);
     does.getStyleClass().add("small");
     grid.addRow(at, how, does);
+    return List.of(how, does);
   }
 
-  private static GridPane part(
-      String name, List<Command> list, Commands commands, KeyContext here) {
+  private GridPane part(String name, List<Command> list, Commands commands, KeyContext here) {
     GridPane grid = headed(name);
     for (int i = 0; i < list.size(); i++) {
       Command command = list.get(i);
-      row(grid, i + 1, commands.keysOf(command, here), command.title() + command.untilWhen());
+      String does = command.title() + command.untilWhen();
+      for (Label each : row(grid, i + 1, commands.keysOf(command, here), does)) {
+        each.setOnMouseClicked(e -> pressed(command, e));
+      }
     }
     return grid;
   }
