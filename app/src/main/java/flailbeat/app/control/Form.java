@@ -32,6 +32,9 @@ public final class Form {
     row.setAlignment(Pos.CENTER_LEFT);
     for (Node node : nodes) {
       row.getChildren().add(node);
+      if (node instanceof Slider) {
+        node.setAccessibleText(name);
+      }
       if (node instanceof Segments<?>) {
         HBox.setHgrow(node, Priority.ALWAYS);
       }

@@ -44,6 +44,7 @@ public abstract class FoundList<T> extends VBox {
     setId(id);
     setMaxSize(width, Region.USE_PREF_SIZE);
     words.setId(id + "-words");
+    words.setAccessibleText(prompt);
     words.setPromptText(prompt);
     words.textProperty().addListener((property, before, now) -> search());
     words.addEventFilter(KeyEvent.KEY_PRESSED, this::typed);
@@ -56,6 +57,7 @@ public abstract class FoundList<T> extends VBox {
               }
             });
     found.setId(id + "-found");
+    found.setAccessibleText("What was found");
     found.setFocusTraversable(false);
     found.setFixedCellSize(ROW);
     found.setPlaceholder(new Label(none));

@@ -4,6 +4,7 @@ import flailbeat.app.command.Command;
 import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
+import flailbeat.app.control.ControlWalk;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
@@ -98,6 +99,8 @@ public final class MainWindow {
   private final Middle middle;
   private final WindowColumn column;
   private final KeysOverlay sheet;
+  private final StackPane root = new StackPane();
+  private final ControlWalk walk = new ControlWalk(root);
 
   private final Stage stage;
   private final FileActions files;
@@ -172,7 +175,7 @@ public final class MainWindow {
     keyAsk = new KeyAsk(commands, session);
     personKeys = new PersonKeys(session, commands);
     papers = new KeyPapers(session, commands, asks, background);
-    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering);
+    KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering, walk);
     finder = new Finder(commands, session.person().commandUse(), () -> InHand.words(session));
     sheet =
         new KeysOverlay(
@@ -183,11 +186,11 @@ public final class MainWindow {
             this::carryOut);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
-    StackPane root = new StackPane(column, tracks.sounds(), tracks.list());
+    root.getChildren().addAll(column, tracks.sounds(), tracks.list());
     root.getChildren().addAll(saved.overlays());
     FileDrop drop =
         new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
-    root.getChildren().addAll(sheet, finder, drop);
+    root.getChildren().addAll(sheet, finder, drop, walk.ring());
     tracks.place(saved.overlays());
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
@@ -209,6 +212,7 @@ public final class MainWindow {
             session,
             deck,
             commands,
+            walk,
             keyAsk,
             sheet::isVisible,
             () -> middle.shown().isMouseBusy(),
@@ -216,6 +220,7 @@ public final class MainWindow {
         .install(stage, scene);
     scene.addEventFilter(InputEvent.ANY, e -> frames.wake());
     drop.install(scene);
+    walk.install(scene);
     stage.setScene(scene);
     WindowIcon.read(stage);
     stage.setMinWidth(LEAST_WIDTH);
@@ -273,6 +278,7 @@ public final class MainWindow {
             pages.pane(),
             maps::toggle,
             () -> finder.open(),
+            walk::begin,
             () -> sheet,
             () -> papers));
     return all;

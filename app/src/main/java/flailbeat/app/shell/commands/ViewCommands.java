@@ -33,6 +33,7 @@ public final class ViewCommands {
       SidePane pages,
       Runnable largeMap,
       Runnable find,
+      Runnable toControls,
       Supplier<KeysOverlay> sheet,
       Supplier<KeyPapers> papers) {
     List<Command> all =
@@ -131,7 +132,8 @@ public final class ViewCommands {
                 "Save the keys as a page...",
                 "",
                 () -> papers.get().savePage()),
-            of(Group.HELP, "find-command", "Find a command...", "F4", find)));
+            of(Group.HELP, "find-command", "Find a command...", "F4", find),
+            of(Group.HELP, "controls", "Lead the keys into the controls", "Shift+F2", toControls)));
     return all;
   }
 

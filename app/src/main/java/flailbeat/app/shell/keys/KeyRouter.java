@@ -5,6 +5,7 @@ import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.Caret;
+import flailbeat.app.control.ControlWalk;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
@@ -52,6 +53,7 @@ public final class KeyRouter {
   private final OpenMenus menus = new OpenMenus();
   private final NoteKeys notes;
   private final CommandKeys commands;
+  private final ControlWalk walk;
   private final List<KeyTaker> takers;
 
   /** What is down, and who has it; nobody may. */
@@ -67,6 +69,7 @@ public final class KeyRouter {
   /**
    * Routes keys.
    *
+   * @param walk while it leads through the controls, plain keys are theirs
    * @param keyAsk while it asks, every key is its answer
    * @param sheetIsOpen while it is, the keys that put it away are its own
    * @param mouseIsBusy while it is, the keys that take back what it holds are its own
@@ -76,14 +79,17 @@ public final class KeyRouter {
       Session session,
       KeyDeck deck,
       Commands commands,
+      ControlWalk walk,
       KeyAsk keyAsk,
       BooleanSupplier sheetIsOpen,
       BooleanSupplier mouseIsBusy,
       BooleanSupplier lostAreOffered) {
+    this.walk = walk;
     this.notes = new NoteKeys(session.performer(), deck, commands);
     this.commands = new CommandKeys(session, commands);
     this.takers =
         List.of(
+            new ControlKeys(walk, commands),
             new KeyAskKeys(keyAsk),
             new StudyKeys(session.keyboard(), commands),
             new WalkKeys(session, commands),
@@ -118,6 +124,7 @@ public final class KeyRouter {
     scene.addEventFilter(KeyEvent.KEY_RELEASED, this::released);
     scene.addEventFilter(KeyEvent.KEY_TYPED, this::typed);
     scene.addEventFilter(MouseEvent.MOUSE_PRESSED, this::leaveTextField);
+    scene.addEventFilter(MouseEvent.MOUSE_PRESSED, e -> walk.leave());
     stage.focusedProperty().addListener((property, before, focused) -> focusChanged(focused));
     stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> focusChanged(false));
   }
@@ -146,6 +153,11 @@ public final class KeyRouter {
       e.consume();
       return;
     }
+    if (typing && !menus.isOpen() && goesOnFrom(e)) {
+      walk.step(e.isShiftDown() ? -1 : 1);
+      e.consume();
+      return;
+    }
     if (menus.isOpen() || typing && stroke.isTextEditing()) {
       passedOn.add(name);
       return;
@@ -158,6 +170,25 @@ public final class KeyRouter {
       down.put(name, Optional.empty());
     }
     give(new KeyPress(e, name, stroke, repeat, now));
+  }
+
+  /** In a field Tab goes on to the next control, but where what the field is in goes on itself. */
+  private static boolean goesOnFrom(KeyEvent e) {
+    Node owner = ((Scene) e.getSource()).getFocusOwner();
+    boolean plain = !e.isControlDown() && !e.isAltDown() && !e.isMetaDown();
+    return e.getCode() == KeyCode.TAB
+        && plain
+        && !isWithin(owner, "note-panel")
+        && !isWithin(owner, "overlay");
+  }
+
+  private static boolean isWithin(Node node, String styleClass) {
+    for (Node n = node; n != null; n = n.getParent()) {
+      if (n.getStyleClass().contains(styleClass)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private void give(KeyPress press) {

@@ -25,6 +25,8 @@ final class DeckWords {
   private static final String LOST =
       " {lost-up} {lost-down} choose, {lost-take} takes it up, {lost-hear} hears it, {lost-leave} leaves.";
   private static final String TYPED = "The field has the letters. Enter or Esc gives them back.";
+  private static final String WALKED =
+      "The controls have the keys. Tab goes on, Space presses, Esc gives them back.";
   private static final String TOLD = " {told-read} puts the lines away.";
   private static final String STEP_KEYS =
       "{step-advance} on, {step-back} back, {step-remove} removes the last step, {step-repeat}"
@@ -39,14 +41,22 @@ final class DeckWords {
   private final KeyAsk keyAsk;
   private final BooleanSupplier offering;
   private final BooleanSupplier typing;
+  private final BooleanSupplier walking;
 
   /**
    * The words.
    *
    * @param offering whether lost songs are offered
+   * @param walking whether a control has been led to, and has plain keys
    * @param typing whether the caret stands in a field of the window: letters are its own then
    */
-  DeckWords(Session session, KeyAsk keyAsk, BooleanSupplier offering, BooleanSupplier typing) {
+  DeckWords(
+      Session session,
+      KeyAsk keyAsk,
+      BooleanSupplier offering,
+      BooleanSupplier typing,
+      BooleanSupplier walking) {
+    this.walking = walking;
     this.session = session;
     this.performer = session.performer();
     this.keyAsk = keyAsk;
@@ -91,7 +101,7 @@ final class DeckWords {
 
   /** What is asked, if anything, or gone through: some keys are its answers then. */
   String asked() {
-    return typing.getAsBoolean() ? TYPED : askedOfKeys();
+    return typing.getAsBoolean() ? TYPED : walking.getAsBoolean() ? WALKED : askedOfKeys();
   }
 
   private String askedOfKeys() {

@@ -3,6 +3,7 @@ package flailbeat.app.view.deck;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.Caret;
+import flailbeat.app.control.ControlWalk;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
@@ -57,6 +58,7 @@ public final class KeyDeck extends HBox {
   private final Performer performer;
   private final ObservableValue<Boolean> typing =
       sceneProperty().flatMap(Scene::focusOwnerProperty).map(Caret::standsIn).orElse(false);
+  private final ControlWalk walk;
   private final DeckWords words;
   private final CapBoard caps;
   private final AskRow ask;
@@ -85,15 +87,18 @@ public final class KeyDeck extends HBox {
    * The deck.
    *
    * @param offering whether lost songs are offered
+   * @param walk leads through the controls
    */
   public KeyDeck(
       Session session,
       Palette palette,
       Commands commands,
       KeyAsk keyAsk,
-      BooleanSupplier offering) {
+      BooleanSupplier offering,
+      ControlWalk walk) {
     this.session = session;
-    words = new DeckWords(session, keyAsk, offering, typing::getValue);
+    this.walk = walk;
+    words = new DeckWords(session, keyAsk, offering, typing::getValue, walk.on()::get);
     this.performer = session.performer();
     getStyleClass().add("deck");
     setId("key-deck");
@@ -117,6 +122,7 @@ public final class KeyDeck extends HBox {
     Follow.changes(this, session, this::onChange);
     keyAsk.onChange(this::refresh);
     typing.addListener((property, was, is) -> refresh());
+    walk.on().addListener((property, was, is) -> refresh());
     commands.onKeys(
         () -> {
           caps.forget();
@@ -262,8 +268,8 @@ public final class KeyDeck extends HBox {
     setLeftWidth(leftWidth);
     KeysMode mode = performer.keysMode();
     boolean play = mode.playsNotes();
-    pseudoClassStateChanged(TYPING, typing.getValue());
-    boolean rests = !play || typing.getValue();
+    pseudoClassStateChanged(TYPING, typing.getValue() || walk.on().get());
+    boolean rests = !play || typing.getValue() || walk.on().get();
     pseudoClassStateChanged(PLAY, mode == KeysMode.PLAY);
     pseudoClassStateChanged(STEPS, mode == KeysMode.STEPS);
     keysSwitch.show(performer.keysMode());

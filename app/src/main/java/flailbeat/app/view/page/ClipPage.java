@@ -184,6 +184,10 @@ public final class ClipPage extends PageBox {
                   ? "The colour of its track"
                   : "Colour " + (i + 1) + " of tracks",
               () -> clips.traits().color(color));
+      swatch.setAccessibleText(
+          i == ClipTraits.AS_TRACK
+              ? "The colour of its track"
+              : "Colour " + (i + 1) + " of tracks");
       swatch.getStyleClass().addAll("quiet", "small", "swatch");
       if (i >= 0) {
         swatch.setStyle("-fx-background-color: -track-" + (i + 1) + ";");

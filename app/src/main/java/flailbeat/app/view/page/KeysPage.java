@@ -90,11 +90,13 @@ public final class KeysPage extends PageBox {
     chosen.setMinWidth(124);
     saveAs.prompt("save as a set");
     words.setId("keys-find");
+    words.setAccessibleText("Find a command");
     words.setPromptText("A part of a command's name");
     words.setFocusTraversable(false);
     words.textProperty().addListener((property, before, now) -> fill());
     words.addEventFilter(KeyEvent.KEY_PRESSED, this::leaveWords);
     list.setId("keys-list");
+    list.setAccessibleText("Commands with their keys");
     list.setFocusTraversable(false);
     list.setFixedCellSize(ROW);
     list.setMinHeight(3 * ROW);

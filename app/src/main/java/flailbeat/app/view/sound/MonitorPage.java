@@ -70,6 +70,7 @@ public final class MonitorPage extends PageBox {
     this.engine = engine;
     this.monitor = engine.monitor();
     list.setId("midi-list");
+    list.setAccessibleText("What came in and went out");
     list.setFixedCellSize(ROW);
     list.setFocusTraversable(false);
     list.setCellFactory(l -> new Row());
