@@ -56,6 +56,7 @@ import flailbeat.audio.AudioEngine;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.first.NewcomerWatch;
 import flailbeat.core.session.person.Folds.WindowPart;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -249,6 +250,7 @@ public final class MainWindow {
     commands.setLayout(session.performer().layout());
     commands.onKeys(() -> KeyTexts.refresh(scene));
     session.document().writeDownTo(safe.keeper());
+    new NewcomerWatch(session);
     showTitle();
     root.setFocusTraversable(true);
     root.requestFocus();

@@ -129,11 +129,10 @@ class NewcomerTest extends RollWindow {
   void a_command_with_nothing_to_work_on_says_so() throws Exception {
     type(KeyCode.ESCAPE);
     type(KeyCode.CONTROL, KeyCode.X);
-    assertThat(said())
-        .isEqualTo("Cut the selected notes or clips: there is nothing here to do it to");
+    assertThat(said()).isEqualTo("Cut the selected notes or clips: select notes or clips first");
     ui.run(() -> ui.window.commands().setKeys(Map.of("chore-own", List.of("Ctrl+J"))));
     type(KeyCode.CONTROL, KeyCode.J);
-    assertThat(said()).contains("there is nothing here");
+    assertThat(said()).contains("you have made none");
   }
 
   @Test

@@ -242,8 +242,6 @@ class Pictures {
     command("page-keys");
     take("keys");
     command("keys-sheet");
-    take("now");
-    command("keys-sheet");
     take("sheet");
     ui.close();
   }

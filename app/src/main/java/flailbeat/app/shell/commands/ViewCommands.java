@@ -133,6 +133,12 @@ public final class ViewCommands {
                 "",
                 () -> papers.get().savePage()),
             of(Group.HELP, "find-command", "Find a command...", "F4", find),
+            of(
+                Group.HELP,
+                "first-steps",
+                "What is useful next, for newcomers, or no more of it",
+                "Shift+F4",
+                session.person().firstSteps()::toggle),
             of(Group.HELP, "controls", "Lead the keys into the controls", "Shift+F2", toControls)));
     return all;
   }

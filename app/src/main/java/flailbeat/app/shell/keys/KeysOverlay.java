@@ -14,7 +14,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import javafx.scene.transform.Scale;
 
 /**
@@ -23,10 +22,9 @@ import javafx.scene.transform.Scale;
  * elsewhere or its key puts the sheet away.
  */
 public final class KeysOverlay extends StackPane {
-  /** What lies around it: its margins, its edge and the field. */
+  /** What lies around it: its margins and its edge. */
   private static final double AROUND = 90;
 
-  private static final double FIELD = 40;
   private static final double FIELD_WIDTH = 320;
 
   private final Commands commands;
@@ -37,7 +35,7 @@ public final class KeysOverlay extends StackPane {
   private final KeySheetPane sheet;
   private final NowKeys now;
   private final TextField words = new TextField();
-  private final VBox all;
+  private final StackPane all;
   private final Group nowFitted;
   private KeyContext filled;
   private boolean showsAll;
@@ -78,8 +76,8 @@ public final class KeysOverlay extends StackPane {
           }
         });
     words.addEventHandler(MouseEvent.MOUSE_CLICKED, MouseEvent::consume);
-    all = new VBox(6, words, new Group(sheet));
-    all.setAlignment(Pos.TOP_LEFT);
+    all = new StackPane(new Group(sheet), words);
+    StackPane.setAlignment(words, Pos.TOP_RIGHT);
     getStyleClass().add("overlay");
     setId("keys-sheet");
     setMaxWidth(USE_PREF_SIZE);
@@ -138,7 +136,7 @@ public final class KeysOverlay extends StackPane {
           here,
           inSight.get(),
           words.getText());
-      sheet.fit(getScene().getWidth() - AROUND, getScene().getHeight() - AROUND - FIELD);
+      sheet.fit(getScene().getWidth() - AROUND, getScene().getHeight() - AROUND);
     } else {
       boolean running = recording.getAsBoolean();
       String state = running ? "while recording" : "with " + here.title();

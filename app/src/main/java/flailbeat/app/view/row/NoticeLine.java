@@ -9,6 +9,7 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.person.FirstSteps;
 import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
@@ -18,6 +19,7 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import org.kordamp.ikonli.remixicon.RemixiconAL;
 
 /** One line that says what is going on, what last happened, and what is wrong with the sound. */
 public final class NoticeLine extends HBox {
@@ -33,6 +35,9 @@ public final class NoticeLine extends HBox {
   private final Button retry;
   private final ProgressBar progress = new ProgressBar();
   private final Button leaveOff;
+  private final Label hint = new Label();
+  private final Button noHints;
+  private Optional<FirstSteps.Step> shownHint = Optional.of(FirstSteps.Step.SAVE);
   private String shownFault = "";
 
   /**
@@ -63,11 +68,38 @@ public final class NoticeLine extends HBox {
     showWork(Optional.empty(), false);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    getChildren().addAll(state, text, gap, progress, leaveOff, journal, sound, retry);
+    hint.setId("hint");
+    hint.getStyleClass().addAll("hint", "small");
+    noHints =
+        Buttons.icon(
+            RemixiconAL.CLOSE_LINE,
+            "No more hints for newcomers; Help has them again ({first-steps})",
+            session.person().firstSteps()::toggle);
+    noHints.setId("no-hints");
+    noHints.getStyleClass().addAll("quiet", "small");
+    getChildren()
+        .addAll(state, text, gap, hint, noHints, progress, leaveOff, journal, sound, retry);
     showJournal(Optional.empty());
     showFault(Optional.empty());
     Follow.changes(this, session, this::onChange);
     refreshState();
+    showHint();
+  }
+
+  /** The one thing that is useful next, for who has not done it yet. */
+  private void showHint() {
+    Optional<FirstSteps.Step> next = session.person().firstSteps().next();
+    if (next.equals(shownHint)) {
+      return;
+    }
+    shownHint = next;
+    next.ifPresent(
+        step -> {
+          KeyTexts.set(hint, "Next: " + step.says());
+          Hints.on(hint, "Useful next: " + step.says());
+        });
+    Form.show(hint, next.isPresent());
+    Form.show(noHints, next.isPresent());
   }
 
   private void onChange(Change change) {
@@ -81,6 +113,9 @@ public final class NoticeLine extends HBox {
     }
     if (change.isOf(Aspect.TRANSPORT, Aspect.PASS)) {
       refreshState();
+    }
+    if (change.isOf(Aspect.SETTINGS)) {
+      showHint();
     }
   }
 

@@ -8,6 +8,7 @@ public final class Person {
   private final Named<QuantizeSettings> presets;
   private final CommandNumbers commandNumbers;
   private final CommandUse commandUse;
+  private final FirstSteps firstSteps;
   private final Folds folds;
   private final Appearance appearance;
   private final KeySets keySets;
@@ -18,6 +19,7 @@ public final class Person {
     presets = new Named<>(changes);
     commandNumbers = new CommandNumbers(changes);
     commandUse = new CommandUse(changes);
+    firstSteps = new FirstSteps(changes);
     folds = new Folds(changes);
     appearance = new Appearance(changes);
     keySets = new KeySets(changes);
@@ -38,6 +40,11 @@ public final class Person {
   /** Which commands are chosen often. */
   public CommandUse commandUse() {
     return commandUse;
+  }
+
+  /** What a newcomer has done so far. */
+  public FirstSteps firstSteps() {
+    return firstSteps;
   }
 
   /** Which rooms of the window are folded. */

@@ -18,6 +18,7 @@ import flailbeat.core.session.bench.LaneActions;
 import flailbeat.core.session.bench.MouseDrawing;
 import flailbeat.core.session.hands.Performer;
 import flailbeat.core.session.person.Appearance;
+import flailbeat.core.session.person.FirstSteps;
 import flailbeat.core.session.person.Folds;
 import flailbeat.core.session.person.KeySets;
 import flailbeat.core.session.person.SongsAtHand;
@@ -75,7 +76,8 @@ public record Settings(
     SoundTaste.Kept sounds,
     SongsAtHand.Kept songs,
     Set<Folds.Extra> extras,
-    Map<String, Integer> used) {
+    Map<String, Integer> used,
+    FirstSteps.Kept firstSteps) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -112,7 +114,8 @@ public record Settings(
         session.person().taste().kept(),
         session.person().songs().kept(),
         session.person().folds().open(),
-        session.person().commandUse().all());
+        session.person().commandUse().all(),
+        session.person().firstSteps().kept());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -193,6 +196,9 @@ public record Settings(
     }
     if (amounts != null) {
       session.person().commandNumbers().setAll(amounts);
+    }
+    if (firstSteps != null) {
+      session.person().firstSteps().set(firstSteps);
     }
     if (used != null) {
       session.person().commandUse().setAll(used);

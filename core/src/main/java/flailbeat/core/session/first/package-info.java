@@ -1,0 +1,2 @@
+/** Sees what a newcomer does. */
+package flailbeat.core.session.first;
