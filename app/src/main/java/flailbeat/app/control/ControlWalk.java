@@ -52,7 +52,11 @@ public final class ControlWalk {
         .addListener(
             (property, before, now) -> {
               if (at.isPresent() && now != at.get()) {
+                Node lost = at.get();
                 end();
+                if (lost.isDisabled() && !Caret.standsIn(now)) {
+                  goOnFrom(lost);
+                }
               }
             });
     scene.addPostLayoutPulseListener(this::showRing);
@@ -87,6 +91,20 @@ public final class ControlWalk {
     int now = all.indexOf(from);
     int next = now < 0 ? 0 : Math.floorMod(now + by, all.size());
     goTo(all.get(next));
+  }
+
+  /** What was pressed may have nothing more to do: the next control has the keys then. */
+  private void goOnFrom(Node lost) {
+    List<Node> all = new ArrayList<>();
+    collect(root, true, all);
+    int from = all.indexOf(lost);
+    for (int i = 1; from >= 0 && i < all.size(); i++) {
+      Node next = all.get((from + i) % all.size());
+      if (!next.isDisabled()) {
+        goTo(next);
+        return;
+      }
+    }
   }
 
   /** Gives the keys back. */
@@ -124,6 +142,11 @@ public final class ControlWalk {
       return;
     }
     Node node = at.get();
+    if (node.isDisabled() && node.getScene() != null) {
+      end();
+      goOnFrom(node);
+      return;
+    }
     if (node.getScene() == null || !isThere(node)) {
       leave();
       return;
@@ -156,20 +179,20 @@ public final class ControlWalk {
   /** All controls in sight, in the order of reading. */
   public List<Node> all() {
     List<Node> result = new ArrayList<>();
-    collect(root, result);
+    collect(root, false, result);
     return result;
   }
 
-  private static void collect(Node node, List<Node> into) {
-    if (!node.isVisible() || node.isDisabled()) {
+  private static void collect(Node node, boolean disabledToo, List<Node> into) {
+    if (!node.isVisible() || node.isDisabled() && !disabledToo) {
       return;
     }
     if (isControl(node)) {
-      if (isThere(node)) {
+      if (disabledToo || isThere(node)) {
         into.add(node);
       }
     } else if (node instanceof Parent parent) {
-      parent.getChildrenUnmodifiable().forEach(child -> collect(child, into));
+      parent.getChildrenUnmodifiable().forEach(child -> collect(child, disabledToo, into));
     }
   }
 

@@ -233,6 +233,10 @@ class CommandsTest extends HeadlessWindow {
     assertThat(sheetTitle()).isEqualTo("What matters now, with Keys at Steps");
     ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
     assertThat(sheetTitle()).contains("Keys at Commands");
+    assertThat(ui.get(() -> ui.node("keys-sheet").lookupAll(".now-key")))
+        .extracting(n -> ((javafx.scene.control.Button) n).getText())
+        .as("what has no key here is not shown with that of another place")
+        .doesNotContain("Move the reach down an octave");
     Node record = ui.get(() -> rowOfSheet("Record or stop"));
     assertThat(record.getAccessibleText()).startsWith("Record or stop, Shift+Space");
     click(record, 0.5, 0.5);

@@ -127,6 +127,16 @@ class ControlWalkTest extends HeadlessWindow {
   }
 
   @Test
+  void a_control_that_has_nothing_more_to_do_hands_the_keys_to_the_next() throws Exception {
+    leadTo("quantize");
+    type(KeyCode.SPACE);
+    ui.await(() -> ui.node("quantize").isDisabled());
+    ui.await(() -> ui.stage.getScene().getFocusOwner() == ui.node("as-played"));
+    assertThat(ui.get(() -> ui.node("focus-ring").isVisible())).isTrue();
+    assertThat(ui.text("who-has-the-keys")).startsWith("The controls have the keys");
+  }
+
+  @Test
   void a_control_that_goes_out_of_sight_gives_the_keys_back() throws Exception {
     leadTo("quantize");
     type(KeyCode.F9);

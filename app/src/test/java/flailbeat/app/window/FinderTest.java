@@ -93,6 +93,12 @@ class FinderTest extends HeadlessWindow {
     assertThat(ui.text("finder-foot")).contains("notes, not sound");
     ui.run(() -> ui.field("finder-words").setText("sheet music"));
     assertThat(ui.text("finder-foot")).contains("not here yet").contains("Ctrl+E");
+    ui.run(() -> ui.field("finder-words").setText("audio"));
+    assertThat(ui.text("finder-foot"))
+        .as("beside the page that has the device")
+        .contains("notes, not sound");
+    assertThat(found("audio")).contains("page-recording");
+    assertThat(found("voice leading")).contains("chord-lead");
     ui.run(() -> ui.field("finder-words").setText("legatoness wobble"));
     assertThat(ui.text("finder-foot")).contains("nearest");
     type(KeyCode.ENTER);

@@ -68,11 +68,7 @@ public final class Finder extends FoundList<Found> {
           .map(Found::of)
           .toList();
     }
-    Optional<String> notHere = search.notHere(wanted);
-    List<Found> found =
-        notHere.isPresent()
-            ? List.of()
-            : search.find(wanted).stream().filter(f -> !f.command().isAnswer()).toList();
+    List<Found> found = search.find(wanted).stream().filter(f -> !f.command().isAnswer()).toList();
     areNearest = found.isEmpty();
     return found.isEmpty() ? search.nearest(wanted) : found;
   }
@@ -91,10 +87,11 @@ public final class Finder extends FoundList<Found> {
   private void explain(Optional<Found> chosen) {
     Optional<String> notHere = search.notHere(words());
     String about = chosen.map(this::about).orElse("");
-    foot.setText(
+    String nothing =
         areNearest && chosen.isEmpty()
-            ? notHere.orElse("Nothing is called that; what comes nearest is shown.")
-            : about);
+            ? "Nothing is called that; what comes nearest is shown."
+            : about;
+    foot.setText(chosen.isPresent() && areNearest ? about : notHere.orElse(nothing));
     foot.setManaged(!foot.getText().isEmpty());
     foot.setVisible(!foot.getText().isEmpty());
   }

@@ -105,7 +105,7 @@ final class NowKeys extends VBox {
     setId("now-keys");
   }
 
-  /** The commands that matter. */
+  /** The commands that matter; those whose keys are somebody else's there are left out. */
   static List<String> of(KeyContext here, boolean recording, boolean onMap) {
     if (recording) {
       return RECORDING;
@@ -124,10 +124,14 @@ final class NowKeys extends VBox {
     Label title = new Label(head);
     title.getStyleClass().add("song-title");
     GridPane grid = new GridPane(12, 2);
-    List<String> ids = of(here, recording, onMap);
-    int rows = (ids.size() + 1) / COLUMNS;
-    for (int i = 0; i < ids.size(); i++) {
-      grid.add(row(commands.get(ids.get(i)), here), i / rows, i % rows);
+    List<Command> shown =
+        of(here, recording, onMap).stream()
+            .map(commands::get)
+            .filter(c -> !commands.keysOf(c, here).isEmpty() || commands.keysOf(c).isEmpty())
+            .toList();
+    int rows = (shown.size() + 1) / COLUMNS;
+    for (int i = 0; i < shown.size(); i++) {
+      grid.add(row(shown.get(i), here), i / rows, i % rows);
     }
     Label foot =
         new Label(
@@ -138,8 +142,7 @@ final class NowKeys extends VBox {
   }
 
   private Button row(Command command, KeyContext here) {
-    String there = commands.keysOf(command, here);
-    String keys = there.isEmpty() ? commands.keysOf(command) : there;
+    String keys = commands.keysOf(command, here);
     Label key = new Label(keys.isEmpty() ? "menu" : keys);
     key.getStyleClass().add("key-name");
     key.setMinWidth(KEY);

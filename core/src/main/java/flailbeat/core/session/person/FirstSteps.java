@@ -12,7 +12,7 @@ import java.util.Set;
 public final class FirstSteps {
   /** In the order in which they are useful. */
   public enum Step {
-    HEAR("A S D F are notes, with the keys at Play ({keys-switch})"),
+    HEAR("the letter keys are notes, with the keys at Play ({keys-switch})"),
     OCTAVE("{octave-up} and {octave-down}: other octaves"),
     RECORD("{record} records, after a count-in, and stops"),
     QUANTIZE("{quantize} puts late notes right"),
