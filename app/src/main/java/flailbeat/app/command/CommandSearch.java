@@ -46,8 +46,32 @@ public final class CommandSearch {
   private static final int INSIDE = 4;
   private static final int MISSPELT = 5;
 
-  private static final Map<String, String> OTHER_WORDS_OF = read("other-words");
-  private static final Map<String, String> NOT_HERE = read("not-here");
+  private static final Map<String, List<String>> OTHER_WORDS_OF = new LinkedHashMap<>();
+  private static final Map<List<String>, String> NOT_HERE = new LinkedHashMap<>();
+
+  static {
+    read("other-words").forEach((id, words) -> OTHER_WORDS_OF.put(id, listOf(words)));
+    for (String entry : read("not-here").values()) {
+      String[] parts = entry.split("\\|", 2);
+      NOT_HERE.put(listOf(parts[0]), parts[1].strip());
+    }
+  }
+
+  /** What keys are called, as far as they are not one sign or a number behind an F. */
+  private static final List<String> KEY_WORDS =
+      List.of(
+          "ctrl",
+          "alt",
+          "shift",
+          "tab",
+          "space",
+          "enter",
+          "esc",
+          "delete",
+          "backspace",
+          "home",
+          "end",
+          "page");
 
   private final Commands commands;
   private final ToIntFunction<String> used;
@@ -79,9 +103,13 @@ public final class CommandSearch {
     return result;
   }
 
+  private static List<String> listOf(String words) {
+    return Stream.of(words.split(",")).map(String::strip).toList();
+  }
+
   /** What else a command is called. */
   public static List<String> otherWords(String id) {
-    return Stream.of(OTHER_WORDS_OF.getOrDefault(id, "").split(",")).map(String::strip).toList();
+    return OTHER_WORDS_OF.getOrDefault(id, List.of());
   }
 
   /** The ids of all that have other words. */
@@ -97,9 +125,15 @@ public final class CommandSearch {
    */
   public List<Found> find(String typed) {
     String[] wanted = wordsOf(typed);
+    String key = plain(typed);
+    boolean mayBeKey = mayBeKey(key);
     List<Ranked> ranked = new ArrayList<>();
     for (Command command : commands.all()) {
-      rank(command, typed, wanted).ifPresent(ranked::add);
+      if (mayBeKey && isKey(command, key)) {
+        ranked.add(new Ranked(Found.of(command), ITS_KEY));
+      } else {
+        rank(command, wanted).ifPresent(ranked::add);
+      }
     }
     if (ranked.isEmpty()) {
       commands.all().stream()
@@ -138,11 +172,9 @@ public final class CommandSearch {
   /** What is to be said to who looks for something that is not in this program. */
   public Optional<String> notHere(String typed) {
     String words = " " + String.join(" ", wordsOf(typed)) + " ";
-    return NOT_HERE.values().stream()
-        .map(entry -> entry.split("\\|", 2))
-        .filter(
-            e -> Stream.of(e[0].split(",")).anyMatch(w -> words.contains(" " + w.strip() + " ")))
-        .map(e -> e[1].strip())
+    return NOT_HERE.entrySet().stream()
+        .filter(e -> e.getKey().stream().anyMatch(w -> words.contains(" " + w + " ")))
+        .map(Map.Entry::getValue)
         .findFirst()
         .map(commands::inText);
   }
@@ -156,13 +188,10 @@ public final class CommandSearch {
   }
 
   private String haystack(Command command) {
-    return title(command) + " " + OTHER_WORDS_OF.getOrDefault(command.id(), "");
+    return title(command) + " " + String.join(" ", otherWords(command.id()));
   }
 
-  private Optional<Ranked> rank(Command command, String typed, String... wanted) {
-    if (isKey(command, typed)) {
-      return Optional.of(new Ranked(Found.of(command), ITS_KEY));
-    }
+  private Optional<Ranked> rank(Command command, String... wanted) {
     if (otherWords(command.id()).contains(String.join(" ", wanted))) {
       return Optional.of(new Ranked(Found.of(command), TITLE_BEGINS));
     }
@@ -180,15 +209,21 @@ public final class CommandSearch {
         : Optional.empty();
   }
 
-  /** Whether somebody typed the key itself, such as ctrl+t or ctrl t. */
-  private boolean isKey(Command command, String typed) {
-    String plain = plain(typed);
-    return !plain.isEmpty()
-        && Stream.of(commands.keysOf(command).split(" or ")).anyMatch(k -> plain(k).equals(plain));
+  /** Whether a key is the command's, such as ctrl+t. */
+  private boolean isKey(Command command, String key) {
+    return Stream.of(commands.keysOf(command).split(" or ")).anyMatch(k -> plain(k).equals(key));
   }
 
+  /** Whether somebody may have typed a key, such as ctrl+t or f10: few words look so. */
+  private static boolean mayBeKey(String key) {
+    return key.length() == 1
+        || key.startsWith("f") && Character.isDigit(key.charAt(1))
+        || KEY_WORDS.stream().anyMatch(key::startsWith);
+  }
+
+  /** A key with no plus and no space in it: both are typed, or neither. */
   private static String plain(String key) {
-    return key.toLowerCase(Locale.ROOT).replaceAll("[\\s+]", "");
+    return key.toLowerCase(Locale.ROOT).replace(" ", "").replace("+", "");
   }
 
   private static String[] notIn(String title, String... words) {

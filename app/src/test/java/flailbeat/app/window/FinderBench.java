@@ -54,7 +54,7 @@ class FinderBench {
         done.clear();
         List<Long> moments =
             keys.send("~150 +F4 -F4 ~60 +M -M ~60 +U -U ~60 +T -T ~120 +ENTER -ENTER ~100");
-        ui.await(() -> !done.isEmpty());
+        ui.await(() -> !done.isEmpty() && !listed.isEmpty());
         toList.add((listed.get(0) - moments.get(6)) / 1e6);
         toDone.add((done.get(0) - moments.get(8)) / 1e6);
       }
