@@ -15,7 +15,6 @@ import java.util.stream.IntStream;
 /** Notes on their way to a plan, in order of the times as played: arrays side by side. */
 final class Drafts {
   private static final double LEAST_SPREAD_MS = 5;
-  private static final long NO_END = -1;
 
   private final List<Note> notes;
   private final byte[] pitch;
@@ -229,7 +228,8 @@ final class Drafts {
 
   /** Whether a person has decided on the end of a note that begins before it. */
   private boolean isEndDecided(int i) {
-    return !decidedEnds.isEmpty() && decidedEnds.getOrDefault(note(i).id(), NO_END) > line[i];
+    Long wanted = decidedEnds.isEmpty() ? null : decidedEnds.get(note(i).id());
+    return wanted != null && wanted > line[i];
   }
 
   private NotePlan.End meant(int i) {
