@@ -235,18 +235,17 @@ public final class ControlWalk {
 
   /** Moves a slider, or the cursor of a list; whether the control has anything to move. */
   public boolean move(int by) {
-    return switch (at.orElse(null)) {
-      case Slider slider -> {
-        slider.adjustValue(slider.getValue() + by * slider.getBlockIncrement());
-        yield true;
-      }
-      case ListView<?> list -> {
-        list.getSelectionModel()
-            .select(Math.max(0, list.getSelectionModel().getSelectedIndex() + by));
-        list.scrollTo(list.getSelectionModel().getSelectedIndex());
-        yield true;
-      }
-      case null, default -> false;
-    };
+    Node node = at.orElse(root);
+    if (node instanceof Slider slider) {
+      slider.adjustValue(slider.getValue() + by * slider.getBlockIncrement());
+      return true;
+    }
+    if (node instanceof ListView<?> list) {
+      int row = Math.max(0, list.getSelectionModel().getSelectedIndex() + by);
+      list.getSelectionModel().select(row);
+      list.scrollTo(row);
+      return true;
+    }
+    return false;
   }
 }

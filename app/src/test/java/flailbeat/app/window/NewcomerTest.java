@@ -126,6 +126,20 @@ class NewcomerTest extends RollWindow {
   }
 
   @Test
+  void who_presses_letters_in_vain_three_times_is_told_what_has_them() throws Exception {
+    type(KeyCode.ESCAPE);
+    type(KeyCode.T);
+    type(KeyCode.Y);
+    type(KeyCode.F);
+    type(KeyCode.T);
+    type(KeyCode.Y);
+    assertThat(said()).as("F did something in between").doesNotContain("have none");
+    type(KeyCode.T);
+    assertThat(ui.text("notice"))
+        .isEqualTo("Letter keys are commands now, and these have none: F2 makes them notes");
+  }
+
+  @Test
   void a_command_with_nothing_to_work_on_says_so() throws Exception {
     type(KeyCode.ESCAPE);
     type(KeyCode.CONTROL, KeyCode.X);

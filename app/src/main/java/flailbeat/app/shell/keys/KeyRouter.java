@@ -7,6 +7,7 @@ import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.Caret;
 import flailbeat.app.control.ControlWalk;
 import flailbeat.app.view.deck.KeyDeck;
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Session;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -44,6 +45,9 @@ public final class KeyRouter {
    */
   private static final long TOO_SOON_NANOS = 100_000_000;
 
+  /** So many letters in a row that do nothing are no slip. */
+  private static final int OFTEN = 3;
+
   /** A key went down. */
   private record Struck(KeyName name, long nanos) {}
 
@@ -54,6 +58,7 @@ public final class KeyRouter {
   private final NoteKeys notes;
   private final CommandKeys commands;
   private final ControlWalk walk;
+  private final Session session;
   private final List<KeyTaker> takers;
 
   /** What is down, and who has it; nobody may. */
@@ -62,6 +67,7 @@ public final class KeyRouter {
   /** Went down in a menu or a text field, which may be gone when they come up. */
   private final Set<KeyName> passedOn = new HashSet<>();
 
+  private int inVain;
   private boolean swallowsTyped;
   private Optional<Struck> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
@@ -84,6 +90,7 @@ public final class KeyRouter {
       BooleanSupplier sheetIsOpen,
       BooleanSupplier mouseIsBusy,
       BooleanSupplier lostAreOffered) {
+    this.session = session;
     this.walk = walk;
     this.notes = new NoteKeys(session.performer(), deck, commands);
     this.commands = new CommandKeys(session, commands);
@@ -198,6 +205,24 @@ public final class KeyRouter {
     }
     if (taker.isPresent() || press.isLetterKey()) {
       press.event().consume();
+    }
+    if (!press.repeat() && press.isLetterKey()) {
+      seeIfInVain(taker.isPresent());
+    }
+  }
+
+  /** Who presses letters that do nothing, again and again, is told what has the keys. */
+  private void seeIfInVain(boolean taken) {
+    inVain = taken ? 0 : inVain + 1;
+    if (inVain == OFTEN) {
+      inVain = 0;
+      boolean areCommands = session.performer().keysMode() == KeysMode.COMMANDS;
+      session
+          .notices()
+          .tell(
+              areCommands
+                  ? "Letter keys are commands now, and these have none: {keys-switch} makes them notes"
+                  : "These keys have no note in this arrangement: the deck shows which have");
     }
   }
 
