@@ -175,7 +175,11 @@ class SongFromNothingTest extends RollWindow {
 
   private boolean isInTime() {
     long first = track(2).notes().getFirst().onset();
-    return clips(2).equals("0-2") && first >= BAR && first < BAR + BAR / 8;
+    long apart = track(2).notes().getLast().onset() - first;
+    return clips(2).equals("0-2")
+        && first >= BAR
+        && first < BAR + BAR / 8
+        && Math.abs(apart - 0.4 * BAR) < BAR / 16.0;
   }
 
   private void lineByMouse() throws Exception {
