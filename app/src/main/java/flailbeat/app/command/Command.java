@@ -235,6 +235,11 @@ public record Command(
     return need.isMet().getAsBoolean();
   }
 
+  /** What is said to who asks for it while it has nothing to do. */
+  public String whyNot() {
+    return title() + ": " + need.otherwise();
+  }
+
   /** The same, with something to do only at times. */
   public Command when(Need value) {
     return new Command(id, title, cap, group, where, kind, keys, value, press, release, amount);

@@ -72,7 +72,7 @@ public final class ControlWalk {
     return at;
   }
 
-  /** Begins where the focus was last or, where that is gone, with the first control. */
+  /** Begins with the first control. */
   public void begin() {
     List<Node> all = all();
     if (!all.isEmpty()) {
@@ -128,8 +128,7 @@ public final class ControlWalk {
     if (node instanceof TextInputControl field) {
       // It has a caret, which says that it has the letters.
       field.selectAll();
-      on.set(false);
-      ring.setVisible(false);
+      end();
     } else {
       at = Optional.of(node);
       on.set(true);

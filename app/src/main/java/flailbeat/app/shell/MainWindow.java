@@ -291,7 +291,7 @@ public final class MainWindow {
     if (command.isPossible()) {
       CommandMenus.choose(command, finder::ask);
     } else {
-      session.notices().tell(command.title() + ": " + command.need().otherwise());
+      session.notices().tell(command.whyNot());
     }
   }
 

@@ -53,7 +53,7 @@ final class CommandKeys implements KeyTaker {
   private void carryOut(Command command, KeyPress press) {
     if (!command.isPossible()) {
       if (!press.repeat()) {
-        session.notices().tell(command.title() + ": " + command.need().otherwise());
+        session.notices().tell(command.whyNot());
       }
     } else if (command.kind() == Kind.HOLD) {
       if (!press.repeat() && held.putIfAbsent(press.name(), command) == null) {
