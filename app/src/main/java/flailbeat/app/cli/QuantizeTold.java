@@ -49,15 +49,22 @@ final class QuantizeTold {
       for (QuantizePlan.WholeReading other : plans.get(i).otherReadings()) {
         err.printf(
             Locale.ROOT,
-            "track %d (%s) was taken as %s; it could be %s (%.0f %%): --track %d --lag %.0f%n",
+            "track %d (%s) was taken as %s; it could be %s (%d %%): --track %d %s%n",
             chosen.get(i) + 1,
             CommandLineApp.plain(song.tracks().get(chosen.get(i)).name()),
-            QuantizePreview.inWords(plans.get(i).readings().getFirst().lagMs()),
-            QuantizePreview.inWords(other.lagMs()),
-            100 * other.weight(),
+            QuantizePreview.inWords(plans.get(i).readings().getFirst()),
+            QuantizePreview.inWords(other),
+            other.percent(),
             chosen.get(i) + 1,
-            other.lagMs());
+            option(other));
       }
     }
+  }
+
+  private static String option(QuantizePlan.WholeReading other) {
+    return other
+        .lines()
+        .map(l -> String.format(Locale.ROOT, "--grid %s --swing %.0f", l.grid(), l.swing()))
+        .orElseGet(() -> String.format(Locale.ROOT, "--lag %.0f", other.lagMs()));
   }
 }

@@ -10,9 +10,13 @@ import flailbeat.core.time.GridLines;
 import flailbeat.core.time.MeterMap;
 import flailbeat.core.time.TempoMap;
 import flailbeat.core.work.Progress;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Chooses the most probable lines for a whole performance; see {@link FitSolver} for the model, its
@@ -90,7 +94,7 @@ public final class Fit implements Quantizer {
     }
     drafts.setDoubts(ofNotes);
     FoundLag lag = new FoundLag(takenOutMs(best.meanLagMs()), found.problem().prior());
-    return settled(drafts, decided, others, lag, whole(found.readings()));
+    return settled(drafts, decided, others, lag, whole(found));
   }
 
   /** What was put rather than played stays where it is: the others settle around it. */
@@ -123,18 +127,26 @@ public final class Fit implements Quantizer {
 
   /**
    * The ways to understand the whole, the one taken first: readings that put it in the same place
-   * are one, and differ in what is the doubt of single notes.
+   * are one, and differ in what is the doubt of single notes. Those on other lines have their share
+   * of all.
    */
-  private static List<WholeReading> whole(List<Reading> readings) {
-    Reading best = readings.getFirst();
+  private static List<WholeReading> whole(FitMemory.Solution found) {
+    Reading best = found.readings().getFirst();
     Map<Integer, WholeReading> places = new LinkedHashMap<>();
-    for (Reading reading : readings) {
+    for (Reading reading : found.readings()) {
       int slots = reading.slotsFrom(best);
       places.merge(
           slots,
           new WholeReading(reading.meanLagMs(), reading.weight(), slots),
           (a, b) -> new WholeReading(a.lagMs(), a.weight() + b.weight(), slots));
     }
-    return List.copyOf(places.values());
+    double own = 1 - found.otherSwings().stream().mapToDouble(OtherSwing.Weighed::weight).sum();
+    Stream<WholeReading> here = places.values().stream().map(r -> r.scaledBy(own));
+    Stream<WholeReading> elsewhere =
+        found.otherSwings().stream()
+            .map(o -> new WholeReading(o.lagMs(), o.weight(), 0, Optional.of(o.lines())));
+    List<WholeReading> all = new ArrayList<>(Stream.concat(here, elsewhere).toList());
+    all.subList(1, all.size()).sort(Comparator.comparingDouble(WholeReading::weight).reversed());
+    return all;
   }
 }

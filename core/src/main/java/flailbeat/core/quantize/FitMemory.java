@@ -31,7 +31,11 @@ public final class FitMemory {
       LongBuffer strokes) {}
 
   /** What was found. */
-  record Solution(FitProblem problem, List<Reading> readings, Doubts doubts) {}
+  record Solution(
+      FitProblem problem,
+      List<Reading> readings,
+      Doubts doubts,
+      List<OtherSwing.Weighed> otherSwings) {}
 
   /**
    * Understands a phrase of at least one note that was played, or remembers it. Several threads may
@@ -54,7 +58,14 @@ public final class FitMemory {
     FitProblem problem = new FitProblem(settings, tempos, meters, inPlace, drafts);
     FitSolver solver = problem.solver(progress);
     List<Reading> readings = solver.readings();
-    Solution solution = new Solution(problem, readings, solver.doubts(readings));
+    Drafts performed = drafts.performed();
+    Solution solution =
+        new Solution(
+            problem,
+            readings,
+            solver.doubts(readings),
+            new OtherSwing(settings, tempos, meters)
+                .beside(performed, problem, readings.getFirst()));
     last = Optional.of(new Answer(asked, solution));
     return solution;
   }

@@ -9,6 +9,8 @@ import flailbeat.core.model.Track;
 import flailbeat.core.model.id.TrackId;
 import flailbeat.core.quantize.lag.FoundLag;
 import flailbeat.core.quantize.lag.LagPrior;
+import flailbeat.core.time.Grid;
+import flailbeat.core.time.GridLines;
 import flailbeat.core.time.TickRange;
 import flailbeat.core.work.InOrder;
 import java.util.AbstractList;
@@ -16,6 +18,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.LongToIntFunction;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
@@ -120,14 +123,43 @@ public final class QuantizePlan {
   public static final double PLAUSIBLE = 0.05;
 
   /**
+   * A grid with its swing, of which a way to understand the whole may have its own.
+   *
+   * @param swing 50 (even) to 75 per cent
+   */
+  public record Lines(Grid grid, double swing) {
+    /** Such as {@code 1/8, 62 % swing} and {@code 1/8, no swing}. */
+    @Override
+    public String toString() {
+      return grid
+          + (swing == GridLines.EVEN ? ", no swing" : ", " + Math.round(swing) + " % swing");
+    }
+  }
+
+  /**
    * A way to understand the whole.
    *
    * @param lagMs how late everything would then have been; negative is early
    * @param weight how probable it is, 0 to 1
    * @param slots how many lines later it puts the whole than the one that was taken
+   * @param lines the lines that it is meant for, where these are others than were asked for
    */
-  public record WholeReading(double lagMs, double weight, int slots) {
+  public record WholeReading(double lagMs, double weight, int slots, Optional<Lines> lines) {
     private static final double SURE = 0.95;
+
+    /** On the lines that were asked for. */
+    public WholeReading(double lagMs, double weight, int slots) {
+      this(lagMs, weight, slots, Optional.empty());
+    }
+
+    /** Its share in whole per cents, of which none is certain and none impossible: 1 to 99. */
+    public int percent() {
+      return Math.clamp(Math.round(100 * weight), 1, 99);
+    }
+
+    WholeReading scaledBy(double share) {
+      return new WholeReading(lagMs, share * weight, slots, lines);
+    }
 
     /** Whether it is next to sure, so that other things may be built on it. */
     public boolean isSure() {

@@ -71,7 +71,11 @@ public final class SongPlans {
       QuantizePlan plan = plan(asked.get(i));
       plans.add(plan);
       if (asked.get(i).settings().lag() instanceof Lag.Auto auto && !plan.readings().isEmpty()) {
-        parts.add(new Part(i, auto.prior(), plan.readings()));
+        parts.add(
+            new Part(
+                i,
+                auto.prior(),
+                plan.readings().stream().filter(r -> r.lines().isEmpty()).toList()));
       }
     }
     if (parts.size() > 1) {

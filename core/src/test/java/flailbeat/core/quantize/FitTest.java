@@ -197,6 +197,46 @@ class FitTest {
         .isCloseTo(1, within(0.01));
   }
 
+  /** Eighths over bars, so much late and about 10 ms off, that swing in some of the bars. */
+  private void playEighths(int bars, double swing, int swungFromBar) {
+    Random random = new Random(6);
+    for (int eighth = 0; eighth < 8 * bars; eighth++) {
+      if (random.nextInt(5) > 0) {
+        boolean swung = eighth % 2 == 1 && eighth >= 8 * swungFromBar;
+        long late = swung ? Math.round(960 * (swing - 50) / 100) : 0;
+        play(60 + eighth % 7, eighth * 480L + late, 25 + 10 * random.nextGaussian());
+      }
+    }
+  }
+
+  @Test
+  void eighths_that_swing_are_offered_as_such_where_even_sixteenths_were_asked_for() {
+    playEighths(8, 62, 0);
+    QuantizePlan.WholeReading other = plan(FIT).otherReadings().getFirst();
+    QuantizePlan.Lines lines = other.lines().orElseThrow();
+    assertThat(lines.grid()).isEqualTo(Grid.parse("1/8"));
+    assertThat(lines.swing()).isBetween(60.0, 64.0);
+    assertThat(other.weight()).isGreaterThan(0.95);
+    assertThat(plan(FIT).readings().getFirst().isSure()).isFalse();
+    QuantizeSettings taken = FIT.withGrid(lines.grid()).withSwing(lines.swing());
+    assertThat(plan(taken).otherReadings()).isEmpty();
+  }
+
+  @Test
+  void even_eighths_are_offered_as_such_where_swing_was_asked_for() {
+    playEighths(8, 50, 0);
+    assertThat(plan(FIT).otherReadings()).isEmpty();
+    QuantizeSettings swung = FIT.withGrid(Grid.parse("1/8")).withSwing(62);
+    assertThat(plan(swung).otherReadings().getFirst().lines())
+        .contains(new QuantizePlan.Lines(Grid.parse("1/8"), 50));
+  }
+
+  @Test
+  void what_swings_in_its_second_half_alone_is_not_said_to_swing() {
+    playEighths(64, 64, 32);
+    assertThat(plan(FIT.withGrid(Grid.parse("1/8"))).readings()).allMatch(r -> r.lines().isEmpty());
+  }
+
   @Test
   void what_was_understood_is_remembered_until_the_question_is_another() {
     playLate();

@@ -197,7 +197,7 @@ public final class TimingCommands {
               .notices()
               .tell(
                   "Understood as "
-                      + QuantizePreview.inWords(other.lagMs())
+                      + QuantizePreview.inWords(other)
                       + "; hear it with {as-played} or {rounds}");
         });
   }
@@ -211,7 +211,8 @@ public final class TimingCommands {
               .notices()
               .tell(
                   "So it is if everything was "
-                      + QuantizePreview.inWords(other.lagMs())
+                      + (other.lines().isPresent() ? "meant for " : "")
+                      + QuantizePreview.inWords(other)
                       + ". {other-reading} takes it");
         });
   }

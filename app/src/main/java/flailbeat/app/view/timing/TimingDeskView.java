@@ -297,9 +297,9 @@ public final class TimingDeskView extends PageBox {
     String words =
         String.format(
             Locale.ROOT,
-            "Or all %s (%.0f %%)",
-            QuantizePreview.inWords(other.lagMs()),
-            100 * other.weight());
+            other.lines().isPresent() ? "Or %s (%d %%)" : "Or all %s (%d %%)",
+            QuantizePreview.inWords(other),
+            other.percent());
     Button take =
         Buttons.text(
             words,

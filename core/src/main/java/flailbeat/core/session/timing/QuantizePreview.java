@@ -240,7 +240,10 @@ public final class QuantizePreview implements NoteTiming {
   }
 
   private QuantizeSettings withReading(QuantizePlan.WholeReading reading) {
-    return settings.withLag(new Lag.Millis(Math.rint(reading.lagMs())));
+    return reading
+        .lines()
+        .map(lines -> settings.withGrid(lines.grid()).withSwing(lines.swing()))
+        .orElseGet(() -> settings.withLag(new Lag.Millis(Math.rint(reading.lagMs()))));
   }
 
   /** Decides on the line of some notes, whatever seemed likelier. */
@@ -259,7 +262,7 @@ public final class QuantizePreview implements NoteTiming {
     return notes.stream().map(n -> n.note().id()).toList();
   }
 
-  /** Understands the whole in another way: with the lag that it would mean. */
+  /** Understands the whole in another way: with the lag, or on the lines, that it would mean. */
   public void takeReading(QuantizePlan.WholeReading reading) {
     setSettings(withReading(reading));
   }
@@ -341,6 +344,11 @@ public final class QuantizePreview implements NoteTiming {
     return Math.abs(lagMs) < 0.5
         ? "in time"
         : String.format(Locale.ROOT, "%.0f ms %s", Math.abs(lagMs), lagMs > 0 ? "late" : "early");
+  }
+
+  /** What everything would have been by a way to understand it: {@code 43 ms late}, say. */
+  public static String inWords(QuantizePlan.WholeReading reading) {
+    return reading.lines().map(Object::toString).orElseGet(() -> inWords(reading.lagMs()));
   }
 
   @Override

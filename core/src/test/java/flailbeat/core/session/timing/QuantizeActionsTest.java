@@ -23,6 +23,7 @@ import flailbeat.core.session.FakePlayer;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.run.NoteVersion;
+import flailbeat.core.time.Grid;
 import flailbeat.core.time.TickRange;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -239,6 +240,15 @@ class QuantizeActionsTest {
   void another_reading_is_taken_by_the_lag_that_it_means() {
     session.timing().takeReading(new QuantizePlan.WholeReading(-66, 0.3, 1));
     assertThat(session.timing().settings().lag()).isEqualTo(new Lag.Millis(-66));
+  }
+
+  @Test
+  void a_reading_that_swings_is_taken_by_its_lines_and_the_lag_is_still_found() {
+    QuantizePlan.Lines swung = new QuantizePlan.Lines(Grid.parse("1/8"), 62);
+    session.timing().takeReading(new QuantizePlan.WholeReading(20, 0.9, 0, Optional.of(swung)));
+    assertThat(session.timing().settings().grid()).isEqualTo(swung.grid());
+    assertThat(session.timing().settings().swing()).isEqualTo(62);
+    assertThat(session.timing().settings().lag()).isEqualTo(new Lag.Auto());
   }
 
   @Test
