@@ -47,7 +47,8 @@ public enum Group {
   VIEW("View"),
   PAGES("Pages", VIEW),
   LOOKS("Colours and texts", VIEW),
-  HELP("Help");
+  HELP("Help"),
+  LESSONS("Lessons", HELP);
 
   private final String title;
   private final Optional<Group> whole;

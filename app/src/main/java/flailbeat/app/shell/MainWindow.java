@@ -16,6 +16,7 @@ import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.shell.commands.EditCommands;
 import flailbeat.app.shell.commands.InHand;
 import flailbeat.app.shell.commands.LaneCommands;
+import flailbeat.app.shell.commands.LessonCommands;
 import flailbeat.app.shell.commands.ListCommands;
 import flailbeat.app.shell.commands.MouseCommands;
 import flailbeat.app.shell.commands.NoteCommands;
@@ -116,6 +117,7 @@ public final class MainWindow {
   private final RunRow runRow;
   private final NoticeLine notices;
   private final DeviceRoom devices;
+  private final LessonRoom lessons;
   private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
 
   /** The system's colours outlive the window, which must not hang on them. */
@@ -157,6 +159,7 @@ public final class MainWindow {
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
     devices = new DeviceRoom(session, engine);
+    lessons = new LessonRoom(session, files);
     pages =
         new WindowPages(
             session,
@@ -283,6 +286,7 @@ public final class MainWindow {
             walk::begin,
             () -> sheet,
             () -> papers));
+    all.addAll(LessonCommands.list(lessons));
     return all;
   }
 
@@ -334,6 +338,7 @@ public final class MainWindow {
         rows,
         middle,
         notices,
+        lessons.row(),
         runRow,
         deck);
   }

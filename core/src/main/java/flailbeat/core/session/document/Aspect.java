@@ -30,6 +30,8 @@ public enum Aspect {
   LOST,
   /** Which chords the song has. */
   CHORDS,
+  /** Which lesson is had, and how far it is. */
+  LESSON,
   /** The line that tells the person something. */
   NOTICE
 }

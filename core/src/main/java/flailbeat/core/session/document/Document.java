@@ -29,6 +29,7 @@ public final class Document {
   private Optional<SavedFile> file = Optional.empty();
   private Optional<String> fault = Optional.empty();
   private boolean readOnly;
+  private boolean practice;
   private Selection selection = Selection.NONE;
   private TrackId chosenTrack;
   private Optional<ClipId> chosenClip = Optional.empty();
@@ -89,6 +90,7 @@ public final class Document {
     file = from;
     fault = Optional.empty();
     readOnly = false;
+    practice = false;
     selection = Selection.NONE;
     chosenTrack = song.tracks().get(0).id();
     chosenClipAt = 0;
@@ -125,6 +127,7 @@ public final class Document {
     file = Optional.of(now);
     fault = Optional.empty();
     readOnly = false;
+    practice = false;
     if (written == song()) {
       history.markSaved();
     }
@@ -156,6 +159,17 @@ public final class Document {
     return readOnly;
   }
 
+  /** Notes that the song is there to practise on: until it is saved, nobody wants to keep it. */
+  public void setPractice() {
+    practice = true;
+    changes.fire(Aspect.SONG);
+  }
+
+  /** Whether the song is there to practise on. */
+  public boolean isPractice() {
+    return practice;
+  }
+
   /** Why the song could not be written when that was last tried. */
   public Optional<String> fault() {
     return fault;
@@ -169,7 +183,7 @@ public final class Document {
   }
 
   public boolean hasUnsavedWork() {
-    return !history.isSaved();
+    return !practice && !history.isSaved();
   }
 
   /** Carries an edit out as one undo step; does nothing when the song comes back the same. */
