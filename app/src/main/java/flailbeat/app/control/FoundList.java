@@ -3,6 +3,7 @@ package flailbeat.app.control;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -145,6 +146,22 @@ public abstract class FoundList<T> extends VBox {
     int wanted = Math.clamp(row, 0, Math.max(0, found.getItems().size() - 1));
     found.getSelectionModel().select(wanted);
     found.scrollTo(Math.max(0, wanted - rows + 1));
+  }
+
+  /** Puts the cursor on the row below. */
+  protected void next() {
+    select(found.getSelectionModel().getSelectedIndex() + 1);
+  }
+
+  /** Shows all, with the cursor on the first of a kind; nothing else where there is none. */
+  protected void showFirst(Predicate<T> wanted) {
+    open();
+    for (int i = 0; i < found.getItems().size(); i++) {
+      if (wanted.test(found.getItems().get(i))) {
+        select(i);
+        return;
+      }
+    }
   }
 
   private void typed(KeyEvent e) {

@@ -48,6 +48,7 @@ import flailbeat.app.view.base.Look;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
+import flailbeat.app.view.help.HelpPane;
 import flailbeat.app.view.map.SongMap;
 import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.row.NoticeLine;
@@ -118,6 +119,7 @@ public final class MainWindow {
   private final NoticeLine notices;
   private final DeviceRoom devices;
   private final LessonRoom lessons;
+  private final HelpPane help = new HelpPane();
   private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
 
   /** The system's colours outlive the window, which must not hang on them. */
@@ -194,10 +196,12 @@ public final class MainWindow {
     root.getChildren().addAll(saved.overlays());
     FileDrop drop =
         new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
-    root.getChildren().addAll(sheet, finder, drop, walk.ring());
+    root.getChildren().addAll(sheet, finder, help, drop, walk.ring());
     tracks.place(saved.overlays());
     StackPane.setAlignment(finder, Pos.TOP_CENTER);
     StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
+    StackPane.setAlignment(help, Pos.TOP_CENTER);
+    StackPane.setMargin(help, new Insets(40, 0, 0, 0));
     StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
     Scene scene = new Scene(new Pane(), WIDTH, HEIGHT);
     // Texts that name commands learn their keys as they come into the scene.
@@ -283,6 +287,7 @@ public final class MainWindow {
             pages.pane(),
             maps::toggle,
             () -> finder.open(),
+            help::open,
             walk::begin,
             () -> sheet,
             () -> papers));

@@ -33,6 +33,7 @@ public final class ViewCommands {
       SidePane pages,
       Runnable largeMap,
       Runnable find,
+      Runnable lookUp,
       Runnable toControls,
       Supplier<KeysOverlay> sheet,
       Supplier<KeyPapers> papers) {
@@ -133,6 +134,7 @@ public final class ViewCommands {
                 "",
                 () -> papers.get().savePage()),
             of(Group.HELP, "find-command", "Find a command...", "F4", find),
+            of(Group.HELP, "help", "Look something up in the help...", "Shift+F3", lookUp),
             of(
                 Group.HELP,
                 "first-steps",

@@ -86,9 +86,10 @@ public final class NoticeLine extends HBox {
     showHint();
   }
 
-  /** The one thing that is useful next, for who has not done it yet. */
+  /** The one thing that is useful next, for who has not done it yet; a lesson says its own. */
   private void showHint() {
-    Optional<FirstSteps.Step> next = session.person().firstSteps().next();
+    Optional<FirstSteps.Step> next =
+        session.person().firstSteps().next().filter(s -> !session.document().isPractice());
     if (next.equals(shownHint)) {
       return;
     }
@@ -114,7 +115,7 @@ public final class NoticeLine extends HBox {
     if (change.isOf(Aspect.TRANSPORT, Aspect.PASS)) {
       refreshState();
     }
-    if (change.isOf(Aspect.SETTINGS)) {
+    if (change.isOf(Aspect.SETTINGS, Aspect.SONG)) {
       showHint();
     }
   }

@@ -1,0 +1,2 @@
+/** Shows the help texts. */
+package flailbeat.app.view.help;
