@@ -13,7 +13,7 @@ import java.util.Optional;
  * The lessons, which are had in the place of the song that is open: what of it is unsaved is asked
  * about first, and it is opened again when a lesson is left.
  */
-public final class LessonRoom {
+final class LessonRoom {
   private final Session session;
   private final FileActions files;
   private final Lessons lessons;
@@ -33,7 +33,7 @@ public final class LessonRoom {
   }
 
   /** Begins a lesson. */
-  public void begin(Lesson lesson) {
+  void begin(Lesson lesson) {
     files.afterUnsavedWork(
         () -> {
           if (!session.document().isPractice()) {
@@ -44,19 +44,19 @@ public final class LessonRoom {
   }
 
   /** The next lesson; the first where none is had. */
-  public void next() {
+  void next() {
     begin(lessons.next().orElse(Lesson.values()[0]));
   }
 
   /** Begins the lesson again that is had. */
-  public void again() {
+  void again() {
     lessons
         .current()
         .ifPresentOrElse(this::begin, () -> session.notices().tell("No lesson is open"));
   }
 
   /** Goes back to the song that was open before. */
-  public void leave() {
+  void leave() {
     if (lessons.current().isEmpty()) {
       session.notices().tell("No lesson is open");
       return;

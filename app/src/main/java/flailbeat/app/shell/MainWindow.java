@@ -291,7 +291,7 @@ public final class MainWindow {
             walk::begin,
             () -> sheet,
             () -> papers));
-    all.addAll(LessonCommands.list(lessons));
+    all.addAll(LessonCommands.list(lessons::begin, lessons::next, lessons::again, lessons::leave));
     return all;
   }
 

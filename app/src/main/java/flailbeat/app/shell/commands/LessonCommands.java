@@ -4,17 +4,26 @@ import static flailbeat.app.command.Command.of;
 
 import flailbeat.app.command.Command;
 import flailbeat.app.command.Group;
-import flailbeat.app.shell.LessonRoom;
 import flailbeat.core.session.first.Lesson;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 
 /** Short lessons for newcomers. */
 public final class LessonCommands {
   private LessonCommands() {}
 
-  public static List<Command> list(LessonRoom room) {
+  /**
+   * All of them.
+   *
+   * @param begin begins a lesson
+   * @param next begins the one after that which is had
+   * @param again begins that one again
+   * @param leave leaves it
+   */
+  public static List<Command> list(
+      Consumer<Lesson> begin, Runnable next, Runnable again, Runnable leave) {
     List<Command> all = new ArrayList<>();
     for (Lesson lesson : Lesson.values()) {
       all.add(
@@ -23,12 +32,11 @@ public final class LessonCommands {
               "lesson-" + lesson.name().toLowerCase(Locale.ROOT).replace('_', '-'),
               "Lesson " + (lesson.ordinal() + 1) + ": " + lesson.title(),
               "",
-              () -> room.begin(lesson)));
+              () -> begin.accept(lesson)));
     }
-    all.add(
-        of(Group.LESSONS, "lesson-next", "The next lesson, or the first", "Ctrl+F1", room::next));
-    all.add(of(Group.LESSONS, "lesson-again", "The lesson again", "Ctrl+F2", room::again));
-    all.add(of(Group.LESSONS, "lesson-leave", "Leave the lesson", "Ctrl+F3", room::leave));
+    all.add(of(Group.LESSONS, "lesson-next", "The next lesson, or the first", "Ctrl+F1", next));
+    all.add(of(Group.LESSONS, "lesson-again", "The lesson again", "Ctrl+F2", again));
+    all.add(of(Group.LESSONS, "lesson-leave", "Leave the lesson", "Ctrl+F3", leave));
     return all;
   }
 }
