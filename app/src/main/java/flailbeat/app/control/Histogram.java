@@ -28,7 +28,12 @@ public final class Histogram extends Canvas {
   public Histogram(Palette palette, double width, double height, OnBrushed onBrushed) {
     super(width, height);
     this.palette = palette;
-    palette.onChange(this::draw);
+    palette.onChange(
+        () -> {
+          setWidth(width * palette.textScale());
+          setHeight(height * palette.textScale());
+          draw();
+        });
     setCursor(Cursor.CROSSHAIR);
     Hints.on(this, "Drag over a part to select its notes; click for the whole clip");
     setOnMousePressed(e -> brush(e.getX(), e.getX()));
@@ -71,7 +76,7 @@ public final class Histogram extends Canvas {
   private void draw() {
     GraphicsContext g = getGraphicsContext2D();
     double w = getWidth();
-    double base = getHeight() - LABELS;
+    double base = getHeight() - LABELS * palette.textScale();
     g.setFill(palette.color(Ink.RAISED));
     g.fillRect(0, 0, w, getHeight());
     drawBars(g, w, base);

@@ -92,6 +92,16 @@ public final class Palette extends Region {
     textSize.addListener((property, before, now) -> listeners.forEach(Runnable::run));
   }
 
+  /** A font for words that have so much room from above to below, whatever size is wanted. */
+  public Font fitted(double size, double room) {
+    return Font.font("Lato", Math.min(scaled(size), room));
+  }
+
+  /** How many times as large as usual texts are. */
+  public double textScale() {
+    return scaled(1);
+  }
+
   /** A font for words on a canvas, of a size that is given for texts of 13 pixels. */
   public Font font(double size) {
     return Font.font("Lato", scaled(size));
@@ -105,6 +115,11 @@ public final class Palette extends Region {
   /** A font for figures on a canvas, in bold. */
   public Font figures(double size) {
     return Font.font("JetBrains Mono", FontWeight.BOLD, scaled(size));
+  }
+
+  /** As {@link #figures}, where there is so much room from above to below. */
+  public Font fittedFigures(double size, double room) {
+    return Font.font("JetBrains Mono", FontWeight.BOLD, Math.min(scaled(size), room));
   }
 
   private double scaled(double size) {

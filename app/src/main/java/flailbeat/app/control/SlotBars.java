@@ -19,7 +19,12 @@ public final class SlotBars extends Canvas {
   public SlotBars(Palette palette, double width, double height) {
     super(width, height);
     this.palette = palette;
-    palette.onChange(this::draw);
+    palette.onChange(
+        () -> {
+          setWidth(width * palette.textScale());
+          setHeight(height * palette.textScale());
+          draw();
+        });
   }
 
   public void show(List<SlotTiming> value) {
@@ -30,7 +35,7 @@ public final class SlotBars extends Canvas {
   private void draw() {
     GraphicsContext g = getGraphicsContext2D();
     double w = getWidth();
-    double h = getHeight() - LABELS;
+    double h = getHeight() - LABELS * palette.textScale();
     g.setFill(palette.color(Ink.RAISED));
     g.fillRect(0, 0, w, getHeight());
     double range =

@@ -80,8 +80,8 @@ import javafx.stage.WindowEvent;
 public final class MainWindow {
   static final double WIDTH = 1280;
   static final double HEIGHT = 800;
-  private static final double LEAST_WIDTH = 900;
-  private static final double LEAST_HEIGHT = 600;
+  private static final double LEAST_WIDTH = 640;
+  private static final double LEAST_HEIGHT = 480;
 
   /** Figures that change faster cannot be read, and drawing them holds up the keys. */
   private static final long READOUT_NANOS = 60_000_000;
@@ -174,7 +174,7 @@ public final class MainWindow {
             this::keysPage,
             wavs::write,
             engine);
-    middle = new Middle(bench, pages.pane());
+    middle = new Middle(bench, pages.pane(), palette::textScale);
     maps.in(middle);
     runRow = new RunRow(session, middle::shown, palette);
     commands = new Commands(allCommands());
@@ -192,7 +192,7 @@ public final class MainWindow {
             this::carryOut);
     CommandMenus menus = new CommandMenus(commands, finder::ask);
     column = layOut(palette, deck, menus);
-    root.getChildren().addAll(column, tracks.sounds(), tracks.list());
+    root.getChildren().addAll(new WindowScroll(column), tracks.sounds(), tracks.list());
     root.getChildren().addAll(saved.overlays());
     FileDrop drop =
         new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
@@ -335,6 +335,7 @@ public final class MainWindow {
         middle,
         deck,
         map,
+        menus,
         palette,
         new TopBar(session, menus, files::save),
         tracks.tabs(),

@@ -3,6 +3,7 @@ package flailbeat.app.shell;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
+import flailbeat.app.control.WrapRow;
 import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.view.base.Follow;
 import flailbeat.core.session.Session;
@@ -16,7 +17,7 @@ import javafx.scene.layout.Region;
 import org.kordamp.ikonli.remixicon.RemixiconAL;
 
 /** The menus, the song's name, undo and redo. */
-final class TopBar extends HBox {
+final class TopBar extends WrapRow {
   private final Session session;
   private final Label title = new Label();
   private final Label unsaved = new Label();

@@ -15,15 +15,20 @@ import javafx.scene.layout.VBox;
  */
 final class WindowColumn extends VBox {
   private static final double KEPT = 0.4;
+  private static final double AROUND_MENUS = 24;
 
   private final Middle middle;
   private final KeyDeck deck;
   private final Region map;
+  private final Region menus;
   private boolean mapWanted = true;
 
-  /** Rows in order from above; the middle, the deck and the map are among them. */
-  WindowColumn(Middle middle, KeyDeck deck, Region map, Node... rows) {
+  /**
+   * Rows in order from above; the middle, the deck and the map are among them, the menus in one.
+   */
+  WindowColumn(Middle middle, KeyDeck deck, Region map, Region menus, Node... rows) {
     super(rows);
+    this.menus = menus;
     this.middle = middle;
     this.deck = deck;
     this.map = map;
@@ -38,7 +43,7 @@ final class WindowColumn extends VBox {
 
   @Override
   protected void layoutChildren() {
-    double room = getHeight() - KEPT * getHeight() - middle.shown().besides() - fixed();
+    double room = getHeight() - KEPT * getHeight() - middle.shown().besides() - fixed(getWidth());
     boolean slim = room - heightOf(map, mapWanted) < deck.leastHeight(false);
     boolean noMap = slim && room - heightOf(map, mapWanted) < deck.leastHeight(true);
     Form.show(map, mapWanted && !noMap);
@@ -46,11 +51,23 @@ final class WindowColumn extends VBox {
     super.layoutChildren();
   }
 
+  /** With everything given way that can: less than that is scrolled. */
+  @Override
+  protected double computeMinHeight(double width) {
+    return fixed(width) + middle.shown().besides() + middle.leastHeight() + deck.leastHeight(true);
+  }
+
+  /** The menus stand in one line, and beside the pages there is some of what is worked on. */
+  @Override
+  protected double computeMinWidth(double height) {
+    return Math.max(menus.prefWidth(-1) + AROUND_MENUS, middle.leastWidth());
+  }
+
   /** How high all rows are that never give way. */
-  private double fixed() {
+  private double fixed(double width) {
     return getManagedChildren().stream()
         .filter(n -> n != middle && n != deck && n != map)
-        .mapToDouble(n -> n.prefHeight(getWidth()))
+        .mapToDouble(n -> n.prefHeight(width))
         .sum();
   }
 

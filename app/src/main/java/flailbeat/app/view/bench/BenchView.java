@@ -397,7 +397,7 @@ public final class BenchView extends Region implements MiddleView {
     layers.rail().relocate(0, top);
     layers.ruler().relocate(left, 0);
     layers.chords().relocate(left, RulerLayer.HEIGHT);
-    empty.resizeRelocate(0, h * 0.12, w, 90);
+    empty.resizeRelocate(0, h * 0.12, w, Math.min(empty.prefHeight(w), h * 0.88));
     double takesWidth = takes.prefWidth(-1);
     takes.resizeRelocate(right - takesWidth - 6, top + 4, takesWidth, takes.prefHeight(-1));
     playhead.setEndY(h);

@@ -4,6 +4,7 @@ import flailbeat.app.control.KeyTexts;
 import flailbeat.core.session.Session;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.text.TextAlignment;
 
 /** Says what to do while a track has no notes; who has the letter keys decides what that is. */
 final class EmptyHint extends Label {
@@ -18,6 +19,8 @@ final class EmptyHint extends Label {
     setManaged(false);
     setId("bench-empty");
     setAlignment(Pos.CENTER);
+    setTextAlignment(TextAlignment.CENTER);
+    setWrapText(true);
     setMouseTransparent(true);
   }
 

@@ -54,6 +54,9 @@ public final class KeyDeck extends HBox {
 
   private static final double TALL_ENOUGH = 720;
 
+  /** So much larger than usual texts may be within the usual heights. */
+  private static final double ROOM_FOR_TEXT = 1.3;
+
   private final Session session;
   private final Performer performer;
   private final ObservableValue<Boolean> typing =
@@ -203,7 +206,7 @@ public final class KeyDeck extends HBox {
 
   /** Whether it is a slim row now: folded, and not needed to show what is asked. */
   private boolean isSlim() {
-    boolean wanted = session.person().folds().isFolded(WindowPart.DECK) || room < LOW;
+    boolean wanted = session.person().folds().isFolded(WindowPart.DECK) || room < low();
     return wanted && !session.keyboard().isAsking();
   }
 
@@ -219,11 +222,26 @@ public final class KeyDeck extends HBox {
   /** The least height that it can stand with, slim or not. */
   public double leastHeight(boolean asSlim) {
     boolean low = asSlim || session.person().folds().isFolded(WindowPart.DECK);
-    return low && !session.keyboard().isAsking() ? SLIM_HEIGHT : LOW;
+    return low && !session.keyboard().isAsking() ? slimHeight() : low();
+  }
+
+  /** Texts that are larger than these heights have room for need more. */
+  private double grown() {
+    return Math.max(1, session.person().appearance().textScale() / ROOM_FOR_TEXT);
+  }
+
+  private double low() {
+    return LOW * grown();
+  }
+
+  private double slimHeight() {
+    return SLIM_HEIGHT * grown();
   }
 
   private double fullHeight() {
-    return windowHeight >= TALL_ENOUGH ? Math.min(236, windowHeight * 0.29) : LOW;
+    return windowHeight >= TALL_ENOUGH
+        ? Math.max(low(), Math.min(236, windowHeight * 0.29))
+        : low();
   }
 
   /** In the slim row there is the switch, what lies under the hands in a line, and the piano. */
@@ -256,7 +274,7 @@ public final class KeyDeck extends HBox {
   /** Takes about a quarter of a window's height, less in a low one, and little when it is slim. */
   public void fitWindow(double height) {
     windowHeight = height;
-    double wanted = slim ? SLIM_HEIGHT : Math.clamp(room, LOW, fullHeight());
+    double wanted = slim ? slimHeight() : Math.clamp(room, low(), fullHeight());
     setMinHeight(wanted);
     setPrefHeight(wanted);
     setMaxHeight(wanted);

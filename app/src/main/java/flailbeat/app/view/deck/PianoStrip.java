@@ -150,7 +150,7 @@ final class PianoStrip extends Region {
       g.fillRect(x + 1, BRACKET, w - 2, length - 1);
       if (pitch % Pitch.OCTAVE == 0) {
         g.setFill(palette.color(reached ? Ink.INK : Ink.INK_SOFT));
-        g.setFont(palette.font(9));
+        g.setFont(palette.fitted(9, Math.max(9, 0.8 * whiteWidth())));
         g.setTextBaseline(VPos.BOTTOM);
         g.setTextAlign(TextAlignment.CENTER);
         String name = Pitch.name(pitch, OctaveNames.MIDDLE_C4);

@@ -162,7 +162,8 @@ public final class SongMap extends Region {
     double from = lane * laneHeight();
     double view = getHeight() - 2 * PAD;
     double before = scrolled;
-    scrolled = Math.clamp(scrolled, Math.max(0, from + laneHeight() - view), Math.max(0, from));
+    double least = Math.max(0, from + laneHeight() - Math.max(laneHeight(), view));
+    scrolled = Math.clamp(scrolled, least, Math.max(least, from));
     drawn = scrolled == before ? drawn : NOTHING;
   }
 

@@ -13,6 +13,8 @@ import java.util.Locale;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Chooses the sound device and how much it holds before it is heard. */
@@ -39,7 +41,9 @@ public final class SoundPart extends VBox {
     setSpacing(6);
     state.setId("sound-latency");
     state.setMinWidth(USE_PREF_SIZE);
-    device.setMaxWidth(190);
+    HBox.setHgrow(device, Priority.ALWAYS);
+    device.setMaxWidth(Double.MAX_VALUE);
+    device.setPrefWidth(0);
     offer(List.of());
     device.setOnShowing(e -> lookFor.accept(this::offer));
     buffer.getItems().add(Menus.item(AUTOMATIC, () -> set(settings().triedAnew())));

@@ -7,6 +7,7 @@ import flailbeat.app.control.LevelMeter;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.Palette;
 import flailbeat.app.control.RepeatValues;
+import flailbeat.app.control.WrapRow;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.MiddleView;
 import flailbeat.app.view.base.Narrowness;
@@ -43,7 +44,7 @@ import org.kordamp.ikonli.remixicon.RemixiconAL;
 import org.kordamp.ikonli.remixicon.RemixiconMZ;
 
 /** Play, record, where we are, tempo, meter, click, level: by the hands. */
-public final class RunRow extends HBox {
+public final class RunRow extends WrapRow {
   /** In a narrower window, what also has a key, and the level, make room. */
   private static final double WIDE_ENOUGH = 1190;
 

@@ -7,6 +7,7 @@ import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Menus;
 import flailbeat.app.control.NoteSymbol;
 import flailbeat.app.control.Segments;
+import flailbeat.app.control.WrapRow;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Narrowness;
 import flailbeat.core.keys.KeysMode;
@@ -177,7 +178,7 @@ public final class StepStrip extends VBox {
     Label beatsLabel = label("Beats");
     Label gateLabel = label("Gate %");
     HBox parts =
-        row(
+        new WrapRow(
             length,
             ticks,
             dot,
@@ -194,6 +195,7 @@ public final class StepStrip extends VBox {
             gap,
             position,
             left);
+    parts.getStyleClass().add("step-row");
     setMinWidth(0);
     narrowness =
         new Narrowness(
@@ -211,8 +213,10 @@ public final class StepStrip extends VBox {
     says.getStyleClass().add("step-says");
     says.setId("step-says");
     says.setMinWidth(0);
-    Region between = new Region();
-    HBox.setHgrow(between, Priority.ALWAYS);
+    says.setWrapText(true);
+    says.setMinHeight(USE_PREF_SIZE);
+    HBox.setHgrow(says, Priority.ALWAYS);
+    says.setMaxWidth(Double.MAX_VALUE);
     recent.setId("step-recent");
     recent.setMinWidth(USE_PREF_SIZE);
     recent.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
@@ -225,15 +229,10 @@ public final class StepStrip extends VBox {
       recentSteps.add(button);
       recent.getChildren().add(button);
     }
-    HBox words = row(says, between, recent);
+    HBox words = new HBox(says, recent);
+    words.getStyleClass().add("step-row");
     words.setMinHeight(24);
     getChildren().addAll(parts, words, pattern);
-  }
-
-  private static HBox row(Node... nodes) {
-    HBox row = new HBox(nodes);
-    row.getStyleClass().add("step-row");
-    return row;
   }
 
   public static Label label(String text) {

@@ -26,14 +26,14 @@ public final class Appearance {
   /**
    * What is kept from one start to the next.
    *
-   * @param text the size of texts in hundredths of the usual, 80 to 130
+   * @param text the size of texts in hundredths of the usual, 80 to 200
    */
   public record Kept(Colours colours, int text) {
     /** As it comes. */
     public static final Kept STANDARD = new Kept(Colours.SYSTEM, 100);
 
     private static final int LEAST = 80;
-    private static final int MOST = 130;
+    private static final int MOST = 200;
 
     public Kept {
       colours = colours == null ? Colours.SYSTEM : colours;

@@ -96,7 +96,7 @@ final class RowPainter {
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(align);
     double row = scale.rowHeight();
-    g.setFont(palette.font(Math.clamp(row, 9, 12)));
+    g.setFont(palette.fitted(Math.clamp(row, 9, 12), Math.max(9, 0.9 * row)));
     return row;
   }
 

@@ -74,7 +74,7 @@ public final class TimeLines {
     g.setFill(palette.color(Ink.PAPER));
     g.fillRect(0, 0, width, rulerHeight);
     g.setFill(palette.color(Ink.INK));
-    g.setFont(palette.figures(12));
+    g.setFont(palette.fittedFigures(12, 0.8 * rulerHeight));
     g.setTextBaseline(VPos.CENTER);
     g.setTextAlign(TextAlignment.LEFT);
     int step = barStep(meters);
