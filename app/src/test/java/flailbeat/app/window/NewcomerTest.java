@@ -8,6 +8,8 @@ import flailbeat.core.quantize.lag.KnownLag;
 import flailbeat.core.session.run.NoteVersion;
 import flailbeat.core.time.Grid;
 import flailbeat.core.time.NoteValue;
+import flailbeat.core.time.Tempo;
+import flailbeat.core.time.TempoMap;
 import flailbeat.core.time.TickRange;
 import java.util.List;
 import java.util.Map;
@@ -137,6 +139,82 @@ class NewcomerTest extends RollWindow {
     type(KeyCode.T);
     assertThat(ui.text("notice"))
         .isEqualTo("Letter keys are commands now, and these have none: F2 makes them notes");
+  }
+
+  @Test
+  void who_presses_space_in_a_field_three_times_is_told_that_it_has_the_keys() throws Exception {
+    click("tempo");
+    type(KeyCode.SPACE);
+    type(KeyCode.SPACE);
+    assertThat(said()).doesNotContain("A field has the keys");
+    type(KeyCode.SPACE);
+    assertThat(ui.text("notice"))
+        .isEqualTo("A field has the keys: Enter or Esc gives them back, and then Space plays");
+    type(KeyCode.ESCAPE);
+    type(KeyCode.SPACE);
+    assertThat(ui.session.runControl().transport().isRunning()).isTrue();
+    type(KeyCode.SPACE);
+  }
+
+  @Test
+  void one_spot_says_what_state_it_is_in_and_which_key_leads_out() throws Exception {
+    demo();
+    assertThat(ui.text("state")).isEqualTo("Stopped");
+    type(KeyCode.F3);
+    assertThat(ui.text("state")).isEqualTo("Steps: F2 plays");
+    type(KeyCode.F2);
+    press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    assertThat(ui.text("state")).isEqualTo("Playing, as played");
+    release(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    type(KeyCode.CONTROL, KeyCode.D);
+    assertThat(ui.text("state")).isEqualTo("Deciding doubts: Esc leaves");
+    type(KeyCode.ESCAPE);
+    assertThat(ui.text("state")).isEqualTo("Stopped");
+    type(KeyCode.ESCAPE);
+    ui.choose("page-chores");
+    ui.press("chore-velocity");
+    assertThat(ui.text("state")).isEqualTo("Trying a chore: Esc leaves");
+    type(KeyCode.ESCAPE);
+    assertThat(ui.text("state")).isEqualTo("Stopped");
+  }
+
+  @Test
+  void who_goes_from_note_to_note_has_each_told_and_read_out() throws Exception {
+    demo();
+    type(KeyCode.ESCAPE);
+    type(KeyCode.TAB);
+    assertThat(said())
+        .matches("D5 at 1\\.1\\.\\d+, [0-9.]+ beats, velocity \\d+, played \\d+ ms (late|early)");
+    assertThat(ui.get(() -> ui.stage.getScene().getRoot().getAccessibleText())).isEqualTo(said());
+    type(KeyCode.UP);
+    type(KeyCode.TAB);
+    type(KeyCode.SHIFT, KeyCode.TAB);
+    assertThat(said()).startsWith("D#5 at 1.1");
+  }
+
+  /** As the README says. */
+  @Test
+  void by_what_the_hint_line_says_four_bars_are_recorded_and_quantized_in_five_presses()
+      throws Exception {
+    ui.run(
+        () ->
+            ui.session.document().edit("Tempo", s -> s.withTempos(TempoMap.of(Tempo.ofBpm(400)))));
+    assertThat(ui.text("hint")).contains("the letter keys are notes");
+    type(KeyCode.A);
+    assertThat(ui.text("hint")).contains("= and -");
+    type(KeyCode.EQUALS);
+    assertThat(ui.text("hint")).contains("Shift+Space records");
+    type(KeyCode.SHIFT, KeyCode.SPACE);
+    for (int quarter = 0; quarter < 16; quarter++) {
+      long at = quarter * 960L + 60;
+      ui.await(() -> ui.session.runControl().positionTicks() >= at);
+      type(KeyCode.S);
+    }
+    type(KeyCode.SHIFT, KeyCode.SPACE);
+    ui.await(() -> !notes().isEmpty());
+    assertThat(ui.text("hint")).contains("Ctrl+T puts late notes right");
+    type(KeyCode.CONTROL, KeyCode.T);
+    assertThat(notes()).hasSize(16).allMatch(n -> n.onset() % 240 == 0);
   }
 
   @Test

@@ -67,6 +67,7 @@ public final class KeyRouter {
   /** Went down in a menu or a text field, which may be gone when they come up. */
   private final Set<KeyName> passedOn = new HashSet<>();
 
+  private final SpacesInField spaces;
   private int inVain;
   private boolean swallowsTyped;
   private Optional<Struck> lastStruck = Optional.empty();
@@ -92,6 +93,7 @@ public final class KeyRouter {
       BooleanSupplier lostAreOffered) {
     this.session = session;
     this.walk = walk;
+    this.spaces = new SpacesInField(session.notices());
     this.notes = new NoteKeys(session.performer(), deck, commands);
     this.commands = new CommandKeys(session, commands);
     this.takers =
@@ -166,7 +168,8 @@ public final class KeyRouter {
       return;
     }
     if (menus.isOpen() || typing && stroke.isTextEditing()) {
-      passedOn.add(name);
+      boolean fresh = passedOn.add(name);
+      spaces.pressed(stroke, typing && fresh);
       return;
     }
     boolean repeat = down.containsKey(name) || isStaleRepeat(name, now);

@@ -38,6 +38,8 @@ public final class NoticeLine extends HBox {
   private final Label hint = new Label();
   private final Button noHints;
   private Optional<FirstSteps.Step> shownHint = Optional.of(FirstSteps.Step.SAVE);
+  private final StateWords states;
+  private String shownState = "";
   private String shownFault = "";
 
   /**
@@ -48,6 +50,7 @@ public final class NoticeLine extends HBox {
    */
   public NoticeLine(Session session, Runnable retrySound, Runnable callOff) {
     this.session = session;
+    states = new StateWords(session);
     getStyleClass().add("notice-line");
     setMinHeight(USE_PREF_SIZE);
     state.getStyleClass().addAll("state-word", "small");
@@ -103,50 +106,43 @@ public final class NoticeLine extends HBox {
     Form.show(noHints, next.isPresent());
   }
 
+  /** Who has a screen read out hears of it, as long as the window itself has the focus. */
+  private void readOut() {
+    if (getScene() != null) {
+      getScene().getRoot().setAccessibleText(text.getText());
+    }
+  }
+
   private void onChange(Change change) {
     if (change.isOf(Aspect.NOTICE)) {
       Notice notice = session.notices().current();
       KeyTexts.set(text, notice.text());
+      readOut();
       text.getStyleClass().remove("warning");
       if (notice.warning()) {
         text.getStyleClass().add("warning");
       }
     }
-    if (change.isOf(Aspect.TRANSPORT, Aspect.PASS)) {
-      refreshState();
-    }
+    refreshState();
     if (change.isOf(Aspect.SETTINGS, Aspect.SONG)) {
       showHint();
     }
   }
 
   private void refreshState() {
-    switch (session.runControl().transport().state()) {
-      case STOPPED -> show("Stopped", null);
-      case COUNTING_IN -> show("Count-in", COUNTING);
-      case PLAYING ->
-          show(
-              session.runControl().isCalibrating()
-                  ? "Calibrating"
-                  : session.runControl().sweeper().isHeld() ? "Sweeping" : "Playing",
-              PLAYING);
-      case RECORDING -> show(recording(), RECORDING);
-    }
-  }
-
-  /** Round a loop, the number of the pass is what one loses track of. */
-  private String recording() {
-    boolean round = session.runControl().transport().loop().isPresent();
-    String sweeping = session.runControl().sweeper().isHeld() ? ", sweeping" : "";
-    return (round ? "Recording, pass " + session.runControl().passNumber() : "Recording")
-        + sweeping;
-  }
-
-  private void show(String word, PseudoClass style) {
-    if (state.getText().equals(word)) {
+    String words = states.now();
+    if (words.equals(shownState)) {
       return;
     }
-    state.setText(word);
+    shownState = words;
+    KeyTexts.set(state, words);
+    PseudoClass style =
+        switch (session.runControl().transport().state()) {
+          case STOPPED -> null;
+          case COUNTING_IN -> COUNTING;
+          case PLAYING -> PLAYING;
+          case RECORDING -> RECORDING;
+        };
     for (PseudoClass each : new PseudoClass[] {RECORDING, COUNTING, PLAYING}) {
       state.pseudoClassStateChanged(each, each == style);
     }

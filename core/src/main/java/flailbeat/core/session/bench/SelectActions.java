@@ -208,5 +208,6 @@ public final class SelectActions {
     }
     Selection one = Selection.of(List.of(all.get(next)));
     document.select(extendsSelection ? document.selection().plus(one) : one);
+    notices.tell(new NoteWords(document.song(), timing.lines()).of(all.get(next)));
   }
 }
