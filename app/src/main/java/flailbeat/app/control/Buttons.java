@@ -32,11 +32,13 @@ public final class Buttons {
   }
 
   /**
-   * Does something for as long as a button is held with the mouse. It ends as well when the button
-   * goes out of sight meanwhile, and no release comes.
+   * Does something for as long as a button is held with the mouse; pressed by a key it goes on
+   * until it is pressed again. It ends as well when the button goes out of sight or loses the keys
+   * meanwhile, and no release comes.
    */
   public static void whileHeld(Button button, Runnable press, Runnable release) {
     boolean[] held = {false};
+    boolean[] byMouse = {false};
     Runnable end =
         () -> {
           if (held[0]) {
@@ -48,9 +50,34 @@ public final class Buttons {
         MouseEvent.MOUSE_PRESSED,
         e -> {
           held[0] = true;
+          byMouse[0] = true;
           press.run();
         });
-    button.addEventHandler(MouseEvent.MOUSE_RELEASED, e -> end.run());
+    button.addEventHandler(
+        MouseEvent.MOUSE_RELEASED,
+        e -> {
+          byMouse[0] = button.contains(e.getX(), e.getY());
+          end.run();
+        });
+    button.setOnAction(
+        e -> {
+          if (byMouse[0]) {
+            byMouse[0] = false;
+          } else if (held[0]) {
+            end.run();
+          } else {
+            held[0] = true;
+            press.run();
+          }
+        });
+    button
+        .focusedProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (!now) {
+                end.run();
+              }
+            });
     button
         .sceneProperty()
         .addListener(

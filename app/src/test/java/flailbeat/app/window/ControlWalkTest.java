@@ -7,13 +7,19 @@ import flailbeat.app.command.Group;
 import flailbeat.app.control.ControlWalk;
 import flailbeat.core.demo.HarbourLamps;
 import flailbeat.core.keys.KeysMode;
+import flailbeat.core.session.run.NoteVersion;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.AccessibleAttribute;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.Slider;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -134,6 +140,50 @@ class ControlWalkTest extends HeadlessWindow {
     ui.await(() -> ui.stage.getScene().getFocusOwner() == ui.node("as-played"));
     assertThat(ui.get(() -> ui.node("focus-ring").isVisible())).isTrue();
     assertThat(ui.text("who-has-the-keys")).startsWith("The controls have the keys");
+  }
+
+  @Test
+  void a_button_that_is_held_by_the_mouse_is_pressed_by_space_until_it_is_pressed_again()
+      throws Exception {
+    leadTo("as-played");
+    type(KeyCode.SPACE);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.PLAYED);
+    type(KeyCode.SPACE);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
+    type(KeyCode.SPACE);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.session.timing().version()).as("it is left").isEqualTo(NoteVersion.STANDING);
+  }
+
+  /** WCAG 2.2, 4.1.2: what kind of control it is, and what it is set to. */
+  @Test
+  void every_control_of_every_page_has_a_role_and_what_is_set_has_a_value() {
+    List<String> faults = new ArrayList<>();
+    for (Command page : ui.window.commands().of(Group.PAGES)) {
+      ui.choose(page.id());
+      for (Node node : all()) {
+        Object role = ui.get(() -> node.queryAccessibleAttribute(AccessibleAttribute.ROLE));
+        if (role == null || role == AccessibleRole.NODE || role == AccessibleRole.PARENT) {
+          faults.add(page.id() + ": no role: " + node);
+        }
+        if (ui.get(() -> lacksValue(node))) {
+          faults.add(page.id() + ": no value: " + node);
+        }
+      }
+    }
+    assertThat(faults).isEmpty();
+  }
+
+  private static boolean lacksValue(Node node) {
+    AccessibleAttribute wanted =
+        switch (node) {
+          case Slider slider -> AccessibleAttribute.VALUE;
+          case ToggleButton toggle -> AccessibleAttribute.SELECTED;
+          case CheckBox box -> AccessibleAttribute.SELECTED;
+          case TextInputControl text -> AccessibleAttribute.TEXT;
+          default -> AccessibleAttribute.ROLE;
+        };
+    return node.queryAccessibleAttribute(wanted) == null;
   }
 
   @Test

@@ -192,6 +192,26 @@ class NewcomerTest extends RollWindow {
     assertThat(said()).startsWith("D#5 at 1.1");
   }
 
+  @Test
+  void with_latching_what_is_held_goes_on_until_its_keys_are_pressed_again_or_escape()
+      throws Exception {
+    demo();
+    ui.choose("latching");
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.PLAYED);
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    type(KeyCode.ESCAPE);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
+    assertThat(ui.session.performer().keysMode())
+        .as("it led out of that alone")
+        .isEqualTo(KeysMode.PLAY);
+    ui.choose("latching");
+    type(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.T);
+    assertThat(ui.session.timing().version()).isEqualTo(NoteVersion.STANDING);
+  }
+
   /** As the README says. */
   @Test
   void by_what_the_hint_line_says_four_bars_are_recorded_and_quantized_in_five_presses()

@@ -89,6 +89,12 @@ public final class ViewCommands {
                 () -> nextColours(session)),
             of(
                 Group.LOOKS,
+                "latching",
+                "What lasts while keys are held stays until they are pressed again, or not",
+                "",
+                () -> latching(session)),
+            of(
+                Group.LOOKS,
                 "text-larger",
                 "Larger texts",
                 "",
@@ -153,6 +159,17 @@ public final class ViewCommands {
     } else if (!clips.isEmpty()) {
       middle.show(clips.stream().map(Clip::range).reduce(TickRange::span).orElseThrow());
     }
+  }
+
+  private static void latching(Session session) {
+    boolean on = !session.person().ease().isLatching();
+    session.person().ease().setLatching(on);
+    session
+        .notices()
+        .tell(
+            on
+                ? "Keys that are held latch: the same keys again, or Esc, end it"
+                : "What lasts while keys are held ends as they come up");
   }
 
   private static void nextColours(Session session) {

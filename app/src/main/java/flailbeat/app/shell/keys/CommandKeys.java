@@ -10,7 +10,9 @@ import flailbeat.core.keys.KeysMode;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.hands.Performer;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.input.KeyCode;
@@ -22,6 +24,9 @@ final class CommandKeys implements KeyTaker {
   private final Performer performer;
   private final Commands commands;
   private final Map<KeyName, Command> held = new HashMap<>();
+
+  /** Goes on although its keys came up, until they are pressed again. */
+  private final List<Command> latched = new ArrayList<>();
 
   CommandKeys(Session session, Commands commands) {
     this.session = session;
@@ -36,6 +41,10 @@ final class CommandKeys implements KeyTaker {
 
   @Override
   public boolean take(KeyPress press) {
+    if (!press.repeat() && !latched.isEmpty() && press.stroke().code() == KeyCode.ESCAPE) {
+      endLatched();
+      return true;
+    }
     Optional<PhysicalKey> place = press.placeIn(performer.layout());
     Command command = commandAt(press.stroke(), place);
     if (command == null) {
@@ -56,12 +65,29 @@ final class CommandKeys implements KeyTaker {
         session.notices().tell(command.whyNot());
       }
     } else if (command.kind() == Kind.HOLD) {
-      if (!press.repeat() && held.putIfAbsent(press.name(), command) == null) {
-        command.press().run();
-      }
+      hold(command, press);
     } else if (!press.repeat() || command.kind() == Kind.REPEAT) {
       command.press().run();
     }
+  }
+
+  private void hold(Command command, KeyPress press) {
+    if (press.repeat()) {
+      return;
+    }
+    if (latched.remove(command)) {
+      command.release().run();
+    } else if (session.person().ease().isLatching()) {
+      latched.add(command);
+      command.press().run();
+    } else if (held.putIfAbsent(press.name(), command) == null) {
+      command.press().run();
+    }
+  }
+
+  private void endLatched() {
+    latched.forEach(command -> command.release().run());
+    latched.clear();
   }
 
   /** At Steps, Ctrl or Alt reaches the command at a place that a note covers. */
@@ -120,5 +146,6 @@ final class CommandKeys implements KeyTaker {
   public void letGo(long nanos) {
     held.values().forEach(command -> command.release().run());
     held.clear();
+    endLatched();
   }
 }

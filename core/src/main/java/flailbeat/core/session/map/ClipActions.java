@@ -54,7 +54,7 @@ public final class ClipActions {
     this.timing = timing;
     this.changes = changes;
     this.notices = notices;
-    this.choice = new ClipChoice(document);
+    this.choice = new ClipChoice(document, notices);
     this.traits = new ClipTraitActions(this, document, runControl, notices);
     this.firstNote = new FirstNote(document, editing, runControl, timing, notices);
   }

@@ -6,6 +6,9 @@ import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.session.document.Document;
+import flailbeat.core.session.document.Notice;
+import flailbeat.core.session.document.Notices;
+import flailbeat.core.time.MeterMap;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -16,10 +19,12 @@ import java.util.function.Predicate;
 /** Which clips are meant: those that are selected or, on the map, the chosen one. */
 public final class ClipChoice {
   private final Document document;
+  private final Notices notices;
   private boolean onMap;
 
-  public ClipChoice(Document document) {
+  public ClipChoice(Document document, Notices notices) {
     this.document = document;
+    this.notices = notices;
   }
 
   /** Whether the large map is what is worked on: there commands for notes mean clips. */
@@ -111,7 +116,24 @@ public final class ClipChoice {
       Clip next = clips.get(Math.clamp(at, 0, clips.size() - 1));
       document.chooseClip(next.id());
       select(List.of(next));
+      notices.tell(words(next, clips.indexOf(next) + 1, clips.size()));
     }
+  }
+
+  /** Such as {@code Clip 2 of 4 on Lamps, bars 5 to 8, 34 notes}. */
+  private String words(Clip clip, int number, int of) {
+    MeterMap meters = document.song().meters();
+    int first = meters.positionAt(clip.start()).bar();
+    int last = meters.positionAt(clip.end() - 1).bar();
+    return "Clip "
+        + number
+        + " of "
+        + of
+        + " on "
+        + document.track().name()
+        + (first == last ? ", bar " + first : ", bars " + first + " to " + last)
+        + ", "
+        + Notice.notes(clip.noteCount());
   }
 
   /** Selects those that came into the song since another was there, and chooses the first. */

@@ -9,6 +9,7 @@ public final class Person {
   private final CommandNumbers commandNumbers;
   private final CommandUse commandUse;
   private final FirstSteps firstSteps;
+  private final Ease ease;
   private final Folds folds;
   private final Appearance appearance;
   private final KeySets keySets;
@@ -20,6 +21,7 @@ public final class Person {
     commandNumbers = new CommandNumbers(changes);
     commandUse = new CommandUse(changes);
     firstSteps = new FirstSteps(changes);
+    ease = new Ease(changes);
     folds = new Folds(changes);
     appearance = new Appearance(changes);
     keySets = new KeySets(changes);
@@ -45,6 +47,11 @@ public final class Person {
   /** What a newcomer has done so far. */
   public FirstSteps firstSteps() {
     return firstSteps;
+  }
+
+  /** What makes keys easier to press. */
+  public Ease ease() {
+    return ease;
   }
 
   /** Which rooms of the window are folded. */

@@ -77,7 +77,8 @@ public record Settings(
     SongsAtHand.Kept songs,
     Set<Folds.Extra> extras,
     Map<String, Integer> used,
-    FirstSteps.Kept firstSteps) {
+    FirstSteps.Kept firstSteps,
+    Boolean latching) {
 
   /** What is set in a session now. */
   public static Settings of(Session session) {
@@ -115,7 +116,8 @@ public record Settings(
         session.person().songs().kept(),
         session.person().folds().open(),
         session.person().commandUse().all(),
-        session.person().firstSteps().kept());
+        session.person().firstSteps().kept(),
+        session.person().ease().isLatching());
   }
 
   /** Sets it all in a session, as far as it is there. */
@@ -199,6 +201,9 @@ public record Settings(
     }
     if (firstSteps != null) {
       session.person().firstSteps().set(firstSteps);
+    }
+    if (latching != null) {
+      session.person().ease().setLatching(latching);
     }
     if (used != null) {
       session.person().commandUse().setAll(used);
