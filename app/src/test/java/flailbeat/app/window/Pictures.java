@@ -1,10 +1,7 @@
 package flailbeat.app.window;
 
-import flailbeat.app.view.map.MapView;
 import flailbeat.core.chore.Cleanup;
 import flailbeat.core.demo.HarbourLamps;
-import flailbeat.core.edit.ClipEdits;
-import flailbeat.core.edit.Ids;
 import flailbeat.core.edit.Selection;
 import flailbeat.core.edit.SongEdits;
 import flailbeat.core.edit.clips.ClipMoves;
@@ -14,29 +11,24 @@ import flailbeat.core.edit.clips.Landing;
 import flailbeat.core.edit.notes.NoteTools;
 import flailbeat.core.files.SongFiles;
 import flailbeat.core.keys.KeysMode;
-import flailbeat.core.model.Clip;
 import flailbeat.core.model.Note;
 import flailbeat.core.model.Song;
-import flailbeat.core.model.Track;
 import flailbeat.core.model.id.ClipId;
 import flailbeat.core.session.person.Appearance;
 import flailbeat.core.session.person.Appearance.Colours;
 import flailbeat.core.time.Tempo;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
-import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -168,29 +160,11 @@ class Pictures {
         () -> ui.session.editing().edit("Less", s -> ClipShapes.delete(s, clip(s, 2, 1), false)));
     ui.run(() -> ui.session.document().select(Selection.ofClips(clip(ui.session.song(), 2, 0))));
     ui.run(() -> ui.session.clips().setLinking(true));
-    command("clip-in-hand");
-    Node field = ui.node("map-field");
-    MapView map = (MapView) ui.node("large-map");
-    for (EventType<MouseEvent> type :
-        List.of(MouseEvent.MOUSE_MOVED, MouseEvent.MOUSE_PRESSED, MouseEvent.MOUSE_DRAGGED)) {
-      long tick = type == MouseEvent.MOUSE_DRAGGED ? 17 * BAR : 8 * BAR + 20;
-      ui.run(
-          () ->
-              MouseEvents.fire(
-                  field,
-                  type,
-                  map.placeOf(tick, 2),
-                  MouseButton.PRIMARY,
-                  1,
-                  new MouseEvents.Modifiers(false, false, false)));
-    }
-    take("map-in-hand");
-    ui.run(map::cancelMouse);
     ui.close();
   }
 
   @Test
-  void sounds_and_thirty_tracks_with_a_strip_and_what_goes_out() throws Exception {
+  void sounds() throws Exception {
     open(1280, 800);
     ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(2).id()));
     command("sound-choose");
@@ -198,37 +172,7 @@ class Pictures {
     ui.run(() -> ui.session.sounds().toggleFavourite());
     take("sounds");
     command("sounds-leave");
-    ui.run(() -> ui.session.open(many(HarbourLamps.song(), 30), Optional.empty()));
-    ui.run(() -> ui.session.document().chooseTrack(ui.session.song().tracks().get(5).id()));
-    command("track-strip");
-    command("page-midi");
-    ui.run(() -> ui.session.tracks().output(ui.session.document().track().id(), "Simulated port"));
-    ui.run(() -> ui.session.run().playOrStop());
-    Thread.sleep(2600);
-    take("tracks");
-    ui.run(() -> ui.session.run().stop());
     ui.close();
-  }
-
-  /** The same parts again and again, on many tracks. */
-  private static Song many(Song song, int count) {
-    List<Track> tracks = new ArrayList<>(song.tracks());
-    Ids ids = new Ids(song.nextId());
-    while (tracks.size() < count) {
-      Track from = song.tracks().get(tracks.size() % 4);
-      List<Clip> clips =
-          from.clips().stream()
-              .map(c -> ClipEdits.withNewIds(ClipEdits.own(c, ids), ids).withId(ids.clip()))
-              .toList();
-      tracks.add(
-          Track.empty(
-                  ids.track(),
-                  from.name() + " " + (tracks.size() / 4 + 1),
-                  from.instrument(),
-                  from.channel())
-              .withClips(clips));
-    }
-    return ids.recordedIn(song.withTracks(tracks));
   }
 
   @Test
@@ -238,11 +182,32 @@ class Pictures {
     ui.run(() -> ui.session.steps().moveTo(4 * 3840));
     take("steps");
     ui.run(() -> ui.session.keysSwitch().set(KeysMode.COMMANDS));
-    take("commands");
     command("page-keys");
     take("keys");
     command("keys-sheet");
     take("sheet");
+    ui.close();
+  }
+
+  @Test
+  void a_lesson_help_a_control_that_has_the_keys_and_large_texts() throws Exception {
+    open(1280, 800);
+    command("controls");
+    Node tempo = ui.node("loop");
+    ui.run(tempo::requestFocus);
+    take("controls");
+    ui.run(() -> ui.stage.getScene().getRoot().requestFocus());
+    command("help");
+    ui.run(() -> ((TextInputControl) ui.node("help-words")).setText("loop"));
+    take("help");
+    ui.run(() -> ui.stage.getScene().getRoot().requestFocus());
+    ui.run(() -> ui.session.person().appearance().set(new Appearance.Kept(Colours.DAY, 200)));
+    take("large");
+    ui.run(() -> ui.session.person().appearance().set(new Appearance.Kept(Colours.DAY, 100)));
+    command("lesson-late");
+    command("play");
+    command("play");
+    take("lesson");
     ui.close();
   }
 
