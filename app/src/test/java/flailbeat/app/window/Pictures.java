@@ -23,7 +23,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
@@ -193,8 +192,6 @@ class Pictures {
   void a_lesson_help_a_control_that_has_the_keys_and_large_texts() throws Exception {
     open(1280, 800);
     command("controls");
-    Node tempo = ui.node("loop");
-    ui.run(tempo::requestFocus);
     take("controls");
     ui.run(() -> ui.stage.getScene().getRoot().requestFocus());
     command("help");
