@@ -162,15 +162,8 @@ public final class ControlWalk {
   /** Scrolls what it lies in so that it is seen. */
   private static void show(Node node) {
     for (Node n = node.getParent(); n != null; n = n.getParent()) {
-      if (n instanceof ScrollPane pane && pane.getContent() != null) {
-        Bounds inside = pane.getContent().sceneToLocal(node.localToScene(node.getLayoutBounds()));
-        double beyond =
-            pane.getContent().getLayoutBounds().getHeight() - pane.getViewportBounds().getHeight();
-        if (beyond > 0) {
-          pane.setVvalue(
-              Math.clamp(
-                  (inside.getCenterY() - pane.getViewportBounds().getHeight() / 2) / beyond, 0, 1));
-        }
+      if (n instanceof ScrollPane pane) {
+        Nodes.bringIntoSight(pane, node);
       }
     }
   }

@@ -54,6 +54,10 @@ public class WrapRow extends HBox {
     return super.computePrefWidth(-1) <= width;
   }
 
+  private static double widthOf(Node node) {
+    return Math.max(node.minWidth(-1), Math.min(node.prefWidth(-1), node.maxWidth(-1)));
+  }
+
   private static double heightOf(List<Node> line) {
     return line.stream().mapToDouble(n -> n.prefHeight(-1)).max().orElse(0);
   }
@@ -63,7 +67,7 @@ public class WrapRow extends HBox {
     List<List<Node>> lines = new ArrayList<>();
     double left = -1;
     for (Node node : getManagedChildren()) {
-      double wanted = node.prefWidth(-1);
+      double wanted = widthOf(node);
       if (wanted > left) {
         lines.add(new ArrayList<>());
         left = room;
@@ -85,7 +89,7 @@ public class WrapRow extends HBox {
       double height = heightOf(line);
       double x = snappedLeftInset();
       for (Node node : line) {
-        double width = Math.min(node.prefWidth(-1), getWidth() - x - snappedRightInset());
+        double width = Math.min(widthOf(node), getWidth() - x - snappedRightInset());
         layoutInArea(node, x, y, width, height, 0, HPos.LEFT, VPos.CENTER);
         x += snapSizeX(width) + getSpacing();
       }

@@ -16,11 +16,18 @@ import java.util.Optional;
 final class LessonRoom {
   private final Session session;
   private final FileActions files;
+  private final Runnable toBench;
   private final Lessons lessons;
   private final LessonRow row;
   private Runnable back = () -> {};
 
-  LessonRoom(Session session, FileActions files) {
+  /**
+   * The room.
+   *
+   * @param toBench has the bench in sight, which lessons are had on
+   */
+  LessonRoom(Session session, FileActions files, Runnable toBench) {
+    this.toBench = toBench;
     this.session = session;
     this.files = files;
     lessons = new Lessons(session);
@@ -39,6 +46,7 @@ final class LessonRoom {
           if (!session.document().isPractice()) {
             back = wayBack();
           }
+          toBench.run();
           lessons.begin(lesson);
         });
   }

@@ -1,7 +1,6 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.command.Command;
-import flailbeat.app.command.Command.KeyContext;
 import flailbeat.app.command.Commands;
 import flailbeat.app.command.KeyAsk;
 import flailbeat.app.control.ControlWalk;
@@ -14,9 +13,7 @@ import flailbeat.app.shell.commands.ChoreCommands;
 import flailbeat.app.shell.commands.ClipCommands;
 import flailbeat.app.shell.commands.CommandMenus;
 import flailbeat.app.shell.commands.EditCommands;
-import flailbeat.app.shell.commands.InHand;
 import flailbeat.app.shell.commands.LaneCommands;
-import flailbeat.app.shell.commands.LessonCommands;
 import flailbeat.app.shell.commands.ListCommands;
 import flailbeat.app.shell.commands.MouseCommands;
 import flailbeat.app.shell.commands.NoteCommands;
@@ -36,10 +33,7 @@ import flailbeat.app.shell.files.Prompts;
 import flailbeat.app.shell.files.ShelfKeeper;
 import flailbeat.app.shell.files.WavFiles;
 import flailbeat.app.shell.files.WindowPrompts;
-import flailbeat.app.shell.keys.Finder;
-import flailbeat.app.shell.keys.KeyPapers;
 import flailbeat.app.shell.keys.KeyRouter;
-import flailbeat.app.shell.keys.KeysOverlay;
 import flailbeat.app.shell.keys.PersonKeys;
 import flailbeat.app.shell.safe.Safekeeping;
 import flailbeat.app.shell.work.Background;
@@ -48,7 +42,6 @@ import flailbeat.app.view.base.Look;
 import flailbeat.app.view.bench.BenchView;
 import flailbeat.app.view.bench.hand.SongMouse;
 import flailbeat.app.view.deck.KeyDeck;
-import flailbeat.app.view.help.HelpPane;
 import flailbeat.app.view.map.SongMap;
 import flailbeat.app.view.page.KeysPage;
 import flailbeat.app.view.row.NoticeLine;
@@ -67,8 +60,6 @@ import java.util.Optional;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
-import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.input.InputEvent;
 import javafx.scene.layout.Pane;
@@ -96,12 +87,9 @@ public final class MainWindow {
   private final SafeRoom saved;
   private final Commands commands;
   private final KeyAsk keyAsk;
-  private final KeyPapers papers;
-  private final Finder finder;
   private final PersonKeys personKeys;
   private final Middle middle;
   private final WindowColumn column;
-  private final KeysOverlay sheet;
   private final StackPane root = new StackPane();
   private final ControlWalk walk = new ControlWalk(root);
 
@@ -118,8 +106,7 @@ public final class MainWindow {
   private final RunRow runRow;
   private final NoticeLine notices;
   private final DeviceRoom devices;
-  private final LessonRoom lessons;
-  private final HelpPane help = new HelpPane();
+  private final HelpRoom help;
   private final Frames frames = new Frames(this::frame, this::watch, this::isMoving);
 
   /** The system's colours outlive the window, which must not hang on them. */
@@ -161,7 +148,7 @@ public final class MainWindow {
     maps = new MapRoom(session, palette, mouse, bench, this::shortMenu, this::fold);
     shelf = new ShelfKeeper(session, background);
     devices = new DeviceRoom(session, engine);
-    lessons = new LessonRoom(session, files);
+    help = new HelpRoom(session, files, maps::toBench);
     pages =
         new WindowPages(
             session,
@@ -180,29 +167,17 @@ public final class MainWindow {
     commands = new Commands(allCommands());
     keyAsk = new KeyAsk(commands, session);
     personKeys = new PersonKeys(session, commands);
-    papers = new KeyPapers(session, commands, asks, background);
     KeyDeck deck = new KeyDeck(session, palette, commands, keyAsk, saved::isOffering, walk);
-    finder = new Finder(commands, session.person().commandUse(), () -> InHand.words(session));
-    sheet =
-        new KeysOverlay(
-            commands,
-            this::whoHasTheKeys,
-            maps::inSight,
-            () -> session.runControl().transport().isRecording(),
-            this::carryOut);
-    CommandMenus menus = new CommandMenus(commands, finder::ask);
+    help.know(commands, asks, background, maps::inSight);
+    CommandMenus menus = new CommandMenus(commands, help::ask);
     column = layOut(palette, deck, menus);
     root.getChildren().addAll(new WindowScroll(column), tracks.sounds(), tracks.list());
     root.getChildren().addAll(saved.overlays());
     FileDrop drop =
         new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
-    root.getChildren().addAll(sheet, finder, help, drop, walk.ring());
+    root.getChildren().addAll(help.overlays());
+    root.getChildren().addAll(drop, walk.ring());
     tracks.place(saved.overlays());
-    StackPane.setAlignment(finder, Pos.TOP_CENTER);
-    StackPane.setMargin(finder, new Insets(60, 0, 0, 0));
-    StackPane.setAlignment(help, Pos.TOP_CENTER);
-    StackPane.setMargin(help, new Insets(40, 0, 0, 0));
-    StackPane.setMargin(sheet, new Insets(34, 20, 20, 20));
     Scene scene = new Scene(new Pane(), WIDTH, HEIGHT);
     // Texts that name commands learn their keys as they come into the scene.
     KeyTexts.install(scene, commands);
@@ -222,7 +197,7 @@ public final class MainWindow {
             commands,
             walk,
             keyAsk,
-            sheet::isVisible,
+            help.sheet()::isVisible,
             () -> middle.shown().isMouseBusy(),
             saved::isOffering)
         .install(stage, scene);
@@ -251,7 +226,7 @@ public final class MainWindow {
                 commands.setLayout(session.performer().layout());
               }
               if (change.isOf(Aspect.KEYS)) {
-                sheet.refresh();
+                help.sheet().refresh();
               }
             });
     commands.setLayout(session.performer().layout());
@@ -286,26 +261,17 @@ public final class MainWindow {
             middle::shown,
             pages.pane(),
             maps::toggle,
-            () -> finder.open(),
-            help::open,
+            help::find,
+            help::lookUp,
             walk::begin,
-            () -> sheet,
-            () -> papers));
-    all.addAll(LessonCommands.list(lessons::begin, lessons::next, lessons::again, lessons::leave));
+            help::sheet,
+            help::papers));
+    all.addAll(help.lessonCommands());
     return all;
   }
 
-  /** Carries a command out that was chosen, or says why it cannot be. */
-  private void carryOut(Command command) {
-    if (command.isPossible()) {
-      CommandMenus.choose(command, finder::ask);
-    } else {
-      session.notices().tell(command.whyNot());
-    }
-  }
-
   private ShortMenu shortMenu() {
-    return new ShortMenu(commands, finder::ask);
+    return new ShortMenu(commands, help::ask);
   }
 
   /** What is kept aside for every song. */
@@ -317,17 +283,14 @@ public final class MainWindow {
     return session.person().songs().last().map(r -> Path.of(r.path()).getParent());
   }
 
-  private KeyContext whoHasTheKeys() {
-    return KeyContext.of(session.performer().keysMode());
-  }
-
   /** Every command. */
   public Commands commands() {
     return commands;
   }
 
   private KeysPage keysPage() {
-    return new KeysPage(session, commands, keyAsk, () -> papers.print(stage), papers::savePage);
+    return new KeysPage(
+        session, commands, keyAsk, () -> help.papers().print(stage), help.papers()::savePage);
   }
 
   private WindowColumn layOut(Palette palette, KeyDeck deck, CommandMenus menus) {
@@ -344,7 +307,7 @@ public final class MainWindow {
         rows,
         middle,
         notices,
-        lessons.row(),
+        help.lessonRow(),
         runRow,
         deck);
   }

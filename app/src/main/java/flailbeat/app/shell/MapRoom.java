@@ -55,14 +55,21 @@ final class MapRoom {
     boolean needsBench =
         change.isOf(Aspect.TIMING, Aspect.CHORES)
             && (session.doubts().isOn() || session.chores().isTrying());
-    if (needsBench && isMap()) {
-      turn(false);
+    if (needsBench) {
+      toBench();
     }
   }
 
   /** Whether the map is in sight. */
   boolean isMap() {
     return view != null && middle.shown() == view;
+  }
+
+  /** Has the bench in sight. */
+  void toBench() {
+    if (isMap()) {
+      turn(false);
+    }
   }
 
   /** For what keys are shown. */

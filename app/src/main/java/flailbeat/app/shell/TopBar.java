@@ -18,6 +18,8 @@ import org.kordamp.ikonli.remixicon.RemixiconAL;
 
 /** The menus, the song's name, undo and redo. */
 final class TopBar extends WrapRow {
+  private static final double LONGEST_TITLE = 380;
+
   private final Session session;
   private final Label title = new Label();
   private final Label unsaved = new Label();
@@ -36,6 +38,7 @@ final class TopBar extends WrapRow {
     setMinHeight(USE_PREF_SIZE);
     title.getStyleClass().add("song-title");
     title.setId("song-title");
+    title.setMaxWidth(LONGEST_TITLE);
     unsaved.getStyleClass().addAll("soft", "small");
     again = Buttons.text("not saved: try again", "", save);
     again.getStyleClass().addAll("quiet", "small", "failed");

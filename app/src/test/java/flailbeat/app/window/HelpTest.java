@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -73,6 +74,22 @@ class HelpTest extends HeadlessWindow {
             assertThat(((VBox) ui.node("help-text")).getChildren()).isNotEmpty();
           }
         });
+  }
+
+  @Test
+  void a_press_on_the_text_or_its_bar_or_a_link_leaves_it_open() throws Exception {
+    type(KeyCode.SHIFT, KeyCode.F3);
+    search("chords by name");
+    click(ui.node("help-text"), 0.5, 0.3);
+    assertThat(ui.node("help").isVisible()).isTrue();
+    click(ui.node("help-scroll"), 0.985, 0.6);
+    assertThat(ui.node("help").isVisible()).as("the bar").isTrue();
+    search("stencil");
+    Node link = ui.get(() -> ui.node("help-text").lookup(".hyperlink"));
+    if (link != null) {
+      click(link, 0.5, 0.5);
+      assertThat(ui.node("help").isVisible()).as("a link").isTrue();
+    }
   }
 
   @Test

@@ -6,6 +6,7 @@ import flailbeat.app.command.KeyAsk;
 import flailbeat.app.command.Keystroke;
 import flailbeat.app.control.Caret;
 import flailbeat.app.control.ControlWalk;
+import flailbeat.app.control.Nodes;
 import flailbeat.app.view.deck.KeyDeck;
 import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.Session;
@@ -193,12 +194,7 @@ public final class KeyRouter {
   }
 
   private static boolean isWithin(Node node, String styleClass) {
-    for (Node n = node; n != null; n = n.getParent()) {
-      if (n.getStyleClass().contains(styleClass)) {
-        return true;
-      }
-    }
-    return false;
+    return Nodes.isWithin(node, n -> n.getStyleClass().contains(styleClass));
   }
 
   private void give(KeyPress press) {
@@ -302,17 +298,8 @@ public final class KeyRouter {
   private void leaveTextField(MouseEvent e) {
     Scene scene = (Scene) e.getSource();
     Node owner = scene.getFocusOwner();
-    if (Caret.standsIn(owner) && !isInside((Node) e.getTarget(), owner)) {
+    if (Caret.standsIn(owner) && !Nodes.isWithin((Node) e.getTarget(), owner)) {
       scene.getRoot().requestFocus();
     }
-  }
-
-  private static boolean isInside(Node node, Node ancestor) {
-    for (Node n = node; n != null; n = n.getParent()) {
-      if (n == ancestor) {
-        return true;
-      }
-    }
-    return false;
   }
 }

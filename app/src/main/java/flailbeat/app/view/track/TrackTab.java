@@ -3,6 +3,7 @@ package flailbeat.app.view.track;
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.Hints;
+import flailbeat.app.control.Nodes;
 import flailbeat.app.control.Palette.Ink;
 import flailbeat.core.edit.tracks.TrackEdits;
 import flailbeat.core.model.Song;
@@ -92,12 +93,7 @@ final class TrackTab extends StackPane {
   }
 
   private static boolean isInButton(Node node) {
-    for (Node n = node; n != null; n = n.getParent()) {
-      if (n instanceof Button || n instanceof ToggleButton) {
-        return true;
-      }
-    }
-    return false;
+    return Nodes.isWithin(node, n -> n instanceof Button || n instanceof ToggleButton);
   }
 
   private void fill() {

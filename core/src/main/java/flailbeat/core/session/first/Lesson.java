@@ -39,7 +39,7 @@ public enum Lesson {
     List<Task> tasks() {
       return List.of(
           new Task(
-              "{record}: after four clicks play a note on each click, four or more; {record} again"
+              "{record}: it counts in; then play a note on each click, four or more; {record} again"
                   + " ends it",
               s -> s.hasRecorded() && s.notes().size() >= CLICKS,
               s -> s.hasRecorded() ? "Too few notes came: once more. " : ""),
