@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -53,7 +54,9 @@ public abstract class FoundList<T> extends VBox {
         .focusedProperty()
         .addListener(
             (property, before, now) -> {
-              if (!now) {
+              if (!now && Nodes.isWithin(getScene().getFocusOwner(), this)) {
+                Platform.runLater(words::requestFocus);
+              } else if (!now) {
                 setVisible(false);
               }
             });

@@ -295,10 +295,17 @@ public final class KeyRouter {
     return repeats;
   }
 
+  /**
+   * A press elsewhere than on a field, or on the list that it belongs to, takes the keys from it.
+   */
   private void leaveTextField(MouseEvent e) {
     Scene scene = (Scene) e.getSource();
     Node owner = scene.getFocusOwner();
-    if (Caret.standsIn(owner) && !Nodes.isWithin((Node) e.getTarget(), owner)) {
+    Node target = (Node) e.getTarget();
+    boolean there =
+        Nodes.isWithin(
+            owner, n -> n.getStyleClass().contains("overlay") && Nodes.isWithin(target, n));
+    if (Caret.standsIn(owner) && !there && !Nodes.isWithin(target, owner)) {
       scene.getRoot().requestFocus();
     }
   }

@@ -8,7 +8,6 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -46,8 +45,6 @@ public final class HelpPane extends FoundList<HelpSection> {
     title.setId("help-title");
     text.getStyleClass().add("help-page");
     text.setId("help-text");
-    // A press on it would take the keys from the field, which closes this.
-    text.setOnMousePressed(MouseEvent::consume);
     scroll.setFitToWidth(true);
     scroll.setFocusTraversable(false);
     scroll.getStyleClass().add("told-scroll");

@@ -5,11 +5,13 @@ import flailbeat.app.control.Form;
 import flailbeat.app.control.Hints;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.view.base.Follow;
+import flailbeat.app.view.base.Narrowness;
 import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.document.Notice;
 import flailbeat.core.session.person.FirstSteps;
+import java.util.List;
 import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
@@ -19,14 +21,22 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.remixicon.RemixiconAL;
 
 /** One line that says what is going on, what last happened, and what is wrong with the sound. */
-public final class NoticeLine extends HBox {
+public final class NoticeLine extends VBox {
   private static final PseudoClass RECORDING = PseudoClass.getPseudoClass("recording");
   private static final PseudoClass COUNTING = PseudoClass.getPseudoClass("counting");
   private static final PseudoClass PLAYING = PseudoClass.getPseudoClass("playing");
 
+  /** A narrower window has no room for a hint beside what is told. */
+  private static final double WIDE = 760;
+
+  private static final int AFTER_GAP = 3;
+
+  private final HBox line = new HBox();
+  private final HBox below = new HBox();
   private final Session session;
   private final Label state = new Label();
   private final Label text = new Label();
@@ -39,6 +49,7 @@ public final class NoticeLine extends HBox {
   private final Button noHints;
   private Optional<FirstSteps.Step> shownHint = Optional.of(FirstSteps.Step.SAVE);
   private final StateWords states;
+  private Narrowness narrowness;
   private String shownState = "";
   private String shownFault = "";
 
@@ -51,8 +62,10 @@ public final class NoticeLine extends HBox {
   public NoticeLine(Session session, Runnable retrySound, Runnable callOff) {
     this.session = session;
     states = new StateWords(session);
-    getStyleClass().add("notice-line");
     setMinHeight(USE_PREF_SIZE);
+    for (HBox each : List.of(line, below)) {
+      each.getStyleClass().add("notice-line");
+    }
     state.getStyleClass().addAll("state-word", "small");
     state.setId("state");
     state.setMinWidth(USE_PREF_SIZE);
@@ -80,8 +93,10 @@ public final class NoticeLine extends HBox {
             session.person().firstSteps()::toggle);
     noHints.setId("no-hints");
     noHints.getStyleClass().addAll("quiet", "small");
-    getChildren()
-        .addAll(state, text, gap, hint, noHints, progress, leaveOff, journal, sound, retry);
+    line.getChildren().addAll(state, text, gap, progress, leaveOff, journal, sound, retry);
+    getChildren().addAll(line, below);
+    narrowness = new Narrowness(this, session, WIDE, scale -> placeHint());
+    placeHint();
     showJournal(Optional.empty());
     showFault(Optional.empty());
     Follow.changes(this, session, this::onChange);
@@ -104,6 +119,7 @@ public final class NoticeLine extends HBox {
         });
     Form.show(hint, next.isPresent());
     Form.show(noHints, next.isPresent());
+    placeHint();
   }
 
   /** Who has a screen read out hears of it, as long as the window itself has the focus. */
@@ -111,6 +127,18 @@ public final class NoticeLine extends HBox {
     if (getScene() != null) {
       getScene().getRoot().setAccessibleText(text.getText());
     }
+  }
+
+  /** In a narrow window it stands in a line of its own, so that neither cuts the other. */
+  private void placeHint() {
+    boolean narrow = narrowness != null && narrowness.isNarrow();
+    HBox wanted = narrow ? below : line;
+    if (hint.getParent() != wanted) {
+      line.getChildren().removeAll(hint, noHints);
+      below.getChildren().removeAll(hint, noHints);
+      wanted.getChildren().addAll(narrow ? 0 : AFTER_GAP, List.of(hint, noHints));
+    }
+    Form.show(below, narrow && shownHint.isPresent());
   }
 
   private void onChange(Change change) {
