@@ -58,14 +58,12 @@ public final class FitMemory {
     FitProblem problem = new FitProblem(settings, tempos, meters, inPlace, drafts);
     FitSolver solver = problem.solver(progress);
     List<Reading> readings = solver.readings();
-    Drafts performed = drafts.performed();
     Solution solution =
         new Solution(
             problem,
             readings,
             solver.doubts(readings),
-            new OtherSwing(settings, tempos, meters)
-                .beside(performed, problem, readings.getFirst()));
+            new OtherSwing(settings, tempos, meters).beside(problem, readings.getFirst()));
     last = Optional.of(new Answer(asked, solution));
     return solution;
   }

@@ -14,6 +14,7 @@ import flailbeat.core.work.Progress;
 final class FitProblem {
   private final QuantizeSettings settings;
   private final InPlace inPlace;
+  private final Drafts performed;
   private final Events events;
   private final GridSlots grid;
 
@@ -22,8 +23,14 @@ final class FitProblem {
       QuantizeSettings settings, TempoMap tempos, MeterMap meters, InPlace inPlace, Drafts drafts) {
     this.settings = settings;
     this.inPlace = inPlace;
-    events = new Events(drafts.performed(), tempos);
+    performed = drafts.performed();
+    events = new Events(performed, tempos);
     grid = new GridSlots(settings, tempos, meters, drafts, inPlace.onsets());
+  }
+
+  /** The notes that were played. */
+  Drafts performed() {
+    return performed;
   }
 
   /** The event that a note belongs to, in the order of those that were played. */

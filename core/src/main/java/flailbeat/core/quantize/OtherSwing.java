@@ -86,20 +86,19 @@ final class OtherSwing {
   /**
    * Those lines; none with a groove, or where notes stand as the lines do.
    *
-   * @param drafts those that were played
    * @param best how they were understood on the lines of the settings
    */
-  List<Weighed> beside(Drafts drafts, FitProblem problem, Reading best) {
+  List<Weighed> beside(FitProblem problem, Reading best) {
     if (!SWINGING.contains(settings.grid()) || !settings.groove().slots().isEmpty()) {
       return List.of();
     }
-    List<TickRange> windows = windows(drafts.size());
+    List<TickRange> windows = windows(problem.performed().size());
     List<Candidate> found = new ArrayList<>();
     for (Grid grid : SWINGING) {
       double own = ownSwing(grid);
-      double swing = swingOf(grid, windows, drafts, problem, best);
+      double swing = swingOf(grid, windows, problem, best);
       if (Math.abs(swing - own) >= APART) {
-        weigh(grid, swing, windows, drafts).ifPresent(found::add);
+        weigh(grid, swing, windows, problem.performed()).ifPresent(found::add);
       }
     }
     return found.stream().map(c -> c.amongst(found)).toList();
@@ -150,8 +149,8 @@ final class OtherSwing {
    * means. The swing of the lines where there are too few of them, where they are of two kinds, or
    * where what lies between is played on too.
    */
-  private double swingOf(
-      Grid grid, List<TickRange> windows, Drafts drafts, FitProblem problem, Reading best) {
+  private double swingOf(Grid grid, List<TickRange> windows, FitProblem problem, Reading best) {
+    Drafts drafts = problem.performed();
     long pair = 2 * grid.finestTicks();
     List<Double> beats = new ArrayList<>();
     List<Double> offBeats = new ArrayList<>();

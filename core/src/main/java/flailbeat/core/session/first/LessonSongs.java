@@ -16,9 +16,6 @@ final class LessonSongs {
   /** The note of {@link #wrongInScale} that is a semitone too low, counted from 0. */
   static final int WRONG = 5;
 
-  /** What that note should be. */
-  static final int RIGHT_PITCH = 69;
-
   private static final int VELOCITY = 84;
   private static final double TICKS_PER_MS = 1.92;
 
