@@ -3,6 +3,11 @@ package flailbeat.app.shell;
 import flailbeat.app.place.Places;
 import flailbeat.app.shell.files.SettingsKeeper;
 import flailbeat.app.shell.safe.Safekeeping;
+import flailbeat.app.shell.start.AfterFrames;
+import flailbeat.app.shell.start.LogFiles;
+import flailbeat.app.shell.start.Rehearsal;
+import flailbeat.app.shell.start.StartMeasured;
+import flailbeat.app.shell.start.WindowMemory;
 import flailbeat.app.shell.work.BackgroundWorkshop;
 import flailbeat.app.shell.work.Daemons;
 import flailbeat.audio.AudioEngine;
@@ -19,9 +24,6 @@ import javafx.stage.Stage;
 
 /** Starts the window. Wires everything by hand. */
 public final class FlailbeatApp extends Application {
-  /** Right of any screen: where the launcher's class cache is made. */
-  private static final double OUT_OF_SIGHT = 30_000;
-
   /** So many frames after the first the window is at rest: what nobody waits for begins. */
   private static final int AT_REST = 12;
 
@@ -45,6 +47,9 @@ public final class FlailbeatApp extends Application {
     safe.keeper().restUntil(atRest);
     MainWindow window = new MainWindow(stage, session, engine, workshop, safe, null);
     Mishaps.tellIn(session, () -> window.files().afterFaults(safe::goOnAnew));
+    if (Rehearsal.isOne()) {
+      Rehearsal.prepare(session);
+    }
     keeper = new SettingsKeeper(session);
     // The device opens, and its thread begins, once the window is drawn: no key can be struck
     // before.
@@ -57,14 +62,12 @@ public final class FlailbeatApp extends Application {
           }
           window.shelf().keepIn(keeper.file().resolveSibling("shelf"));
         });
-    if (Boolean.getBoolean("flailbeat.outOfSight")) {
-      stage.setX(OUT_OF_SIGHT);
-      stage.setY(0);
-    } else {
-      WindowMemory memory = new WindowMemory(keeper.file());
-      memory.place(stage, MainWindow.WIDTH, MainWindow.HEIGHT);
-      stage.setOnHiding(e -> memory.keep(stage));
-      WindowMemory.stayInSight(stage);
+    WindowMemory memory = new WindowMemory(keeper.file());
+    memory.place(stage, MainWindow.WIDTH, MainWindow.HEIGHT);
+    stage.setOnHiding(e -> memory.keep(stage));
+    WindowMemory.stayInSight(stage);
+    if (Rehearsal.isOne()) {
+      Rehearsal.hide(stage);
     }
     window.show();
     new AfterFrames(3, engine::loadRest).start();
@@ -84,6 +87,9 @@ public final class FlailbeatApp extends Application {
     atRest.countDown();
     Daemons.of("log", () -> LogFiles.writeTo(Places.state().resolve("log"))).start();
     window.lost().lookAtStart();
+    if (Rehearsal.isOne()) {
+      Rehearsal.end(session, safe.keeper());
+    }
   }
 
   private void reopen(MainWindow window) {

@@ -7,6 +7,7 @@ import flailbeat.app.control.ControlWalk;
 import flailbeat.app.control.EntryField;
 import flailbeat.app.control.KeyTexts;
 import flailbeat.app.control.Palette;
+import flailbeat.app.control.WhenSeen;
 import flailbeat.app.shell.commands.CaptureCommands;
 import flailbeat.app.shell.commands.ChordCommands;
 import flailbeat.app.shell.commands.ChoreCommands;
@@ -60,6 +61,7 @@ import java.util.Optional;
 import javafx.application.ColorScheme;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.InputEvent;
 import javafx.scene.layout.Pane;
@@ -171,11 +173,14 @@ public final class MainWindow {
     help.know(commands, asks, background, maps::inSight);
     CommandMenus menus = new CommandMenus(commands, help::ask);
     column = layOut(palette, deck, menus);
-    root.getChildren().addAll(new WindowScroll(column), tracks.sounds(), tracks.list());
-    root.getChildren().addAll(saved.overlays());
     FileDrop drop =
         new FileDrop(session, middle, map, new DroppedFiles(session, files, tracks::takeSoundFile));
-    root.getChildren().addAll(help.overlays());
+    List<Node> overlays = new ArrayList<>(List.of(tracks.sounds(), tracks.list()));
+    overlays.addAll(saved.overlays());
+    overlays.addAll(help.overlays());
+    WhenSeen.fill(overlays);
+    root.getChildren().add(new WindowScroll(column));
+    root.getChildren().addAll(overlays);
     root.getChildren().addAll(drop, walk.ring());
     tracks.place(saved.overlays());
     Scene scene = new Scene(new Pane(), WIDTH, HEIGHT);
@@ -240,7 +245,14 @@ public final class MainWindow {
 
   private List<Command> allCommands() {
     List<Command> all =
-        new ArrayList<>(SongCommands.list(session, files, saved.lost(), saved::openRecent));
+        new ArrayList<>(
+            SongCommands.list(
+                session,
+                files,
+                saved.lost(),
+                saved::openRecent,
+                pages::turnToSoundFile,
+                this::askToClose));
     all.addAll(new EditCommands(session).list());
     all.addAll(new TrackCommands(session, tracks).list());
     all.addAll(new NoteCommands(session, middle::shown).list());
@@ -363,6 +375,10 @@ public final class MainWindow {
 
   private void closing(WindowEvent e) {
     e.consume();
+    askToClose();
+  }
+
+  private void askToClose() {
     if (EntryField.takeTyped(stage.getScene())) {
       files.afterUnsavedWork(() -> files.afterWriting(() -> wavs.afterWriting(this::close)));
     }

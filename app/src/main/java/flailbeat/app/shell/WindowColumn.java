@@ -1,7 +1,9 @@
 package flailbeat.app.shell;
 
 import flailbeat.app.control.Form;
+import flailbeat.app.control.WhenSeen;
 import flailbeat.app.view.deck.KeyDeck;
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -28,6 +30,7 @@ final class WindowColumn extends VBox {
    */
   WindowColumn(Middle middle, KeyDeck deck, Region map, Region menus, Node... rows) {
     super(rows);
+    WhenSeen.fill(List.of(rows));
     this.menus = menus;
     this.middle = middle;
     this.deck = deck;

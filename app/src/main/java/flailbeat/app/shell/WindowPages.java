@@ -32,6 +32,7 @@ final class WindowPages {
   private final Page list;
   private final Page clip;
   private final Page chords;
+  private final Page soundFile;
   private final SidePane pane;
   private EventsPage eventsPage;
   private ClipPage clipPage;
@@ -62,6 +63,7 @@ final class WindowPages {
     list = EventsPage.page(this::eventsPage);
     clip = ClipPage.page(this::clipPage);
     chords = ChordsPage.page(this::chordsPage);
+    soundFile = SoundFilePage.page(session, wavs);
     pane =
         new SidePane(
             session,
@@ -76,7 +78,7 @@ final class WindowPages {
                 ShelfPage.page(session, shelf),
                 ChoresPage.page(session, files),
                 VersionsPage.page(session, versions, palette),
-                SoundFilePage.page(session, wavs),
+                soundFile,
                 MonitorPage.page(engine),
                 KeysPage.page(keys)));
   }
@@ -91,6 +93,10 @@ final class WindowPages {
 
   void turnToTiming() {
     pane.turnTo(timing);
+  }
+
+  void turnToSoundFile() {
+    pane.turnTo(soundFile);
   }
 
   /** Puts the caret into the row of the list that is selected. */

@@ -32,6 +32,8 @@ class FinderBench {
             ui.session.open(HarbourLamps.song(), Optional.empty());
             ui.session.changes().listen(c -> noteDone(c.isOf(Aspect.SONG)));
           });
+      ui.choose("find-command");
+      keys.send("~300 +ESCAPE -ESCAPE ~300");
       ui.field("finder-words")
           .textProperty()
           .addListener(

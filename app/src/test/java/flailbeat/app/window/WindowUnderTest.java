@@ -30,6 +30,9 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window on a stage of its own, with an engine that is silent on purpose. */
 final class WindowUnderTest {
+  /** A shared machine may give a test nothing for many seconds: more than that is a fault. */
+  private static final long SLOW_MS = 60_000;
+
   /** Answers that a test gives beforehand. */
   static final class Answers implements Prompts {
     Unsaved unsaved = Unsaved.STAY;
@@ -189,18 +192,18 @@ final class WindowUnderTest {
 
   /** Does something on the window's thread. */
   void run(Runnable action) {
-    WaitForAsyncUtils.waitForAsyncFx(10_000, action);
+    WaitForAsyncUtils.waitForAsyncFx(SLOW_MS, action);
     // Each round waits ten milliseconds: what an action brings about is there after two.
     WaitForAsyncUtils.waitForFxEvents(2);
   }
 
   /** Asks something on the window's thread. */
   <T> T get(Callable<T> question) {
-    return WaitForAsyncUtils.waitForAsyncFx(10_000, question);
+    return WaitForAsyncUtils.waitForAsyncFx(SLOW_MS, question);
   }
 
   void await(BooleanSupplier condition) throws TimeoutException {
-    WaitForAsyncUtils.waitFor(15, TimeUnit.SECONDS, () -> get(condition::getAsBoolean));
+    WaitForAsyncUtils.waitFor(SLOW_MS, TimeUnit.MILLISECONDS, () -> get(condition::getAsBoolean));
   }
 
   Node node(String id) {

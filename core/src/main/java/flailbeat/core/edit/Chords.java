@@ -115,15 +115,11 @@ public final class Chords {
     long now = next.stream().mapToLong(Note::onset).min().orElseThrow();
     long end =
         Stream.concat(strummed.stream(), next.stream()).mapToLong(Note::end).min().orElseThrow();
-    double took = millis(tempos, first, now);
-    return millis(tempos, last, now) <= STRUM_STEP_MS
+    double took = tempos.millisBetween(first, now);
+    return tempos.millisBetween(last, now) <= STRUM_STEP_MS
         && took <= LONGEST_STRUM_MS + STRUM_STEP_MS / 2
-        && millis(tempos, now, end) >= 2 * took
+        && tempos.millisBetween(now, end) >= 2 * took
         && next.stream().noneMatch(n -> strummed.stream().anyMatch(s -> s.pitch() == n.pitch()));
-  }
-
-  private static double millis(TempoMap tempos, long from, long to) {
-    return (tempos.nanosAt(to) - tempos.nanosAt(from)) / NANOS_PER_MS;
   }
 
   /**

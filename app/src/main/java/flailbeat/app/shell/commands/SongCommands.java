@@ -19,9 +19,16 @@ public final class SongCommands {
    * All of them.
    *
    * @param recent shows the songs that were used lately
+   * @param toSoundFile turns to the page that writes one
+   * @param close closes the window, as far as nothing unsaved is in the way
    */
   public static List<Command> list(
-      Session session, FileActions files, LostRoom lost, Runnable recent) {
+      Session session,
+      FileActions files,
+      LostRoom lost,
+      Runnable recent,
+      Runnable toSoundFile,
+      Runnable close) {
     LostSongs songs = lost.songs();
     return List.of(
         of(Group.SONG, "song-new", "New song", "Ctrl+N", files::newSong),
@@ -32,7 +39,9 @@ public final class SongCommands {
         of(Group.SONG, "song-save", "Save", "Ctrl+S", files::save),
         of(Group.SONG, "song-save-as", "Save as...", "Ctrl+Shift+S", files::saveAs),
         of(Group.SONG, "song-export", "Export a MIDI file...", "Ctrl+E", files::exportMidi),
+        of(Group.SONG, "song-sound", "Write a sound file (WAV)...", "", toSoundFile),
         of(Group.SONG, "song-lost", "Bring back what was not saved...", "", lost::lookAgain),
+        of(Group.SONG, "song-close", "Close Flailbeat", "Ctrl+Q", close),
         of(
                 Group.SONG,
                 "told-read",

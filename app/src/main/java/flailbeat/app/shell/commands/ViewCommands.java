@@ -97,13 +97,13 @@ public final class ViewCommands {
                 Group.LOOKS,
                 "text-larger",
                 "Larger texts",
-                "",
+                "Ctrl+Alt+=",
                 () -> session.person().appearance().stepText(1)),
             of(
                 Group.LOOKS,
                 "text-smaller",
                 "Smaller texts",
-                "",
+                "Ctrl+Alt+-",
                 () -> session.person().appearance().stepText(-1)),
             folding(session, "fold-deck", "Fold the key deck, or unfold it", "F8", WindowPart.DECK),
             folding(

@@ -46,9 +46,6 @@ public final class KeyRouter {
    */
   private static final long TOO_SOON_NANOS = 100_000_000;
 
-  /** So many letters in a row that do nothing are no slip. */
-  private static final int OFTEN = 3;
-
   /** A key went down. */
   private record Struck(KeyName name, long nanos) {}
 
@@ -69,7 +66,7 @@ public final class KeyRouter {
   private final Set<KeyName> passedOn = new HashSet<>();
 
   private final SpacesInField spaces;
-  private int inVain;
+  private final ThriceInARow lettersInVain = new ThriceInARow();
   private boolean swallowsTyped;
   private Optional<Struck> lastStruck = Optional.empty();
   private Optional<Stale> stale = Optional.empty();
@@ -212,9 +209,7 @@ public final class KeyRouter {
 
   /** Who presses letters that do nothing, again and again, is told what has the keys. */
   private void seeIfInVain(boolean taken) {
-    inVain = taken ? 0 : inVain + 1;
-    if (inVain == OFTEN) {
-      inVain = 0;
+    if (lettersInVain.pressed(!taken)) {
       boolean areCommands = session.performer().keysMode() == KeysMode.COMMANDS;
       session
           .notices()

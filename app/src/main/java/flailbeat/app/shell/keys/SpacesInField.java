@@ -9,10 +9,8 @@ import javafx.scene.input.KeyCode;
  * in a row.
  */
 final class SpacesInField {
-  private static final int OFTEN = 3;
-
   private final Notices notices;
-  private int inARow;
+  private final ThriceInARow spaces = new ThriceInARow();
 
   SpacesInField(Notices notices) {
     this.notices = notices;
@@ -24,12 +22,7 @@ final class SpacesInField {
    * @param fresh whether a field took it, and it is not only held
    */
   void pressed(Keystroke stroke, boolean fresh) {
-    if (!fresh) {
-      return;
-    }
-    inARow = stroke.code() == KeyCode.SPACE ? inARow + 1 : 0;
-    if (inARow == OFTEN) {
-      inARow = 0;
+    if (fresh && spaces.pressed(stroke.code() == KeyCode.SPACE)) {
       notices.tell("A field has the keys: Enter or Esc gives them back, and then {play} plays");
     }
   }

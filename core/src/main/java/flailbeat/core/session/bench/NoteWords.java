@@ -47,7 +47,6 @@ final class NoteWords {
   private String howLate(Note note) {
     long played = note.played().onset();
     long line = lines.nearest(Math.max(0, played));
-    double ms = (song.tempos().nanosAt(played) - song.tempos().nanosAt(line)) / 1e6;
-    return QuantizePreview.inWords(ms);
+    return QuantizePreview.inWords(song.tempos().millisBetween(line, played));
   }
 }

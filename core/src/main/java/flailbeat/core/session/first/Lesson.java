@@ -196,6 +196,6 @@ public enum Lesson {
 
   private static double offBeatMs(Song song, long tick) {
     long beat = Math.round((double) tick / Ticks.PPQ) * Ticks.PPQ;
-    return (song.tempos().nanosAt(tick) - song.tempos().nanosAt(beat)) / 1e6;
+    return song.tempos().millisBetween(beat, tick);
   }
 }

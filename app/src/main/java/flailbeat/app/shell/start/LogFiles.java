@@ -1,4 +1,4 @@
-package flailbeat.app.shell;
+package flailbeat.app.shell.start;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -12,7 +12,7 @@ import java.util.logging.SimpleFormatter;
  * Writes what goes wrong to files that take each other's place, for whoever is asked to mend it: at
  * most {@value #FILES} of {@value #BYTES} bytes. What is in songs is not in them.
  */
-final class LogFiles {
+public final class LogFiles {
   private static final int BYTES = 500_000;
   private static final int FILES = 3;
   private static final Logger ALL = Logger.getLogger("");
@@ -20,7 +20,7 @@ final class LogFiles {
   private LogFiles() {}
 
   /** Writes into a folder from now on; where that cannot be, only the console is told. */
-  static void writeTo(Path folder) {
+  public static void writeTo(Path folder) {
     try {
       Files.createDirectories(folder);
       FileHandler handler =

@@ -1,13 +1,13 @@
-package flailbeat.app.shell;
+package flailbeat.app.shell.start;
 
 import javafx.animation.AnimationTimer;
 
 /** Does something once, after so many frames were drawn. */
-final class AfterFrames extends AnimationTimer {
+public final class AfterFrames extends AnimationTimer {
   private final Runnable then;
   private int left;
 
-  AfterFrames(int frames, Runnable then) {
+  public AfterFrames(int frames, Runnable then) {
     this.left = frames;
     this.then = then;
   }

@@ -1,4 +1,4 @@
-package flailbeat.app.shell;
+package flailbeat.app.shell.start;
 
 import flailbeat.core.session.settings.WindowPlace;
 import java.io.IOException;
@@ -19,17 +19,17 @@ import org.slf4j.LoggerFactory;
  * Opens the window where it was left, within a screen that is there, and remembers where it is
  * left. It is read before anything else is, so it has a small file of its own, beside the settings.
  */
-final class WindowMemory {
+public final class WindowMemory {
   private static final Logger LOG = LoggerFactory.getLogger(WindowMemory.class);
 
   private final Path file;
 
-  WindowMemory(Path settings) {
+  public WindowMemory(Path settings) {
     file = settings.resolveSibling("window.txt");
   }
 
   /** Places a stage that is not shown yet. */
-  void place(Stage stage, double width, double height) {
+  public void place(Stage stage, double width, double height) {
     WindowPlace wanted = read().orElseGet(() -> new WindowPlace(0, 0, width, height));
     WindowPlace place = wanted.within(screens());
     stage.setMinWidth(Math.min(stage.getMinWidth(), place.width()));
@@ -38,7 +38,7 @@ final class WindowMemory {
   }
 
   /** Brings a stage back into sight where the screen that it was on is taken away. */
-  static void stayInSight(Stage stage) {
+  public static void stayInSight(Stage stage) {
     Screen.getScreens()
         .addListener(
             (InvalidationListener)
@@ -84,7 +84,7 @@ final class WindowMemory {
   }
 
   /** Remembers where a stage is; one that fills the screen or is put away was not put there. */
-  void keep(Stage stage) {
+  public void keep(Stage stage) {
     if (stage.isMaximized() || stage.isIconified() || stage.isFullScreen()) {
       return;
     }

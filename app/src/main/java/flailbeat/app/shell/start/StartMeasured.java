@@ -1,4 +1,4 @@
-package flailbeat.app.shell;
+package flailbeat.app.shell.start;
 
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.session.Session;
@@ -12,7 +12,7 @@ import javafx.application.Platform;
  * took, from the moment that the launcher gives: for the launcher's class cache, and for measuring.
  * A key is struck in every frame, as an eager player would.
  */
-final class StartMeasured extends AnimationTimer {
+public final class StartMeasured extends AnimationTimer {
   private final Session session;
   private final Optional<BooleanSupplier> sounds;
   private int frames;
@@ -22,7 +22,7 @@ final class StartMeasured extends AnimationTimer {
    *
    * @param sounds whether a key sounds; empty to wait for the window alone
    */
-  StartMeasured(Session session, Optional<BooleanSupplier> sounds) {
+  public StartMeasured(Session session, Optional<BooleanSupplier> sounds) {
     this.session = session;
     this.sounds = sounds;
   }
