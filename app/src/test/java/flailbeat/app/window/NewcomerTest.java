@@ -49,6 +49,17 @@ class NewcomerTest extends RollWindow {
     assertThat(ui.session.runControl().transport().isRunning()).isFalse();
   }
 
+  /** At Commands the keys that move an octave are those that zoom. */
+  @Test
+  void the_hint_does_not_name_a_key_that_does_something_else_now() throws Exception {
+    type(KeyCode.A);
+    assertThat(ui.text("hint")).startsWith("Next: = and -");
+    type(KeyCode.ESCAPE);
+    assertThat(ui.text("hint")).startsWith("Next: F2");
+    type(KeyCode.F2);
+    assertThat(ui.text("hint")).startsWith("Next: = and -");
+  }
+
   @Test
   void one_grid_at_a_time_is_lit() {
     demo();
@@ -219,7 +230,7 @@ class NewcomerTest extends RollWindow {
     ui.run(
         () ->
             ui.session.document().edit("Tempo", s -> s.withTempos(TempoMap.of(Tempo.ofBpm(400)))));
-    assertThat(ui.text("hint")).contains("the letter keys are notes");
+    assertThat(ui.text("hint")).contains("press A");
     type(KeyCode.A);
     assertThat(ui.text("hint")).contains("= and -");
     type(KeyCode.EQUALS);

@@ -10,7 +10,6 @@ import flailbeat.core.session.Session;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Change;
 import flailbeat.core.session.document.Notice;
-import flailbeat.core.session.person.FirstSteps;
 import java.util.List;
 import java.util.Optional;
 import javafx.css.PseudoClass;
@@ -47,7 +46,7 @@ public final class NoticeLine extends VBox {
   private final Button leaveOff;
   private final Label hint = new Label();
   private final Button noHints;
-  private Optional<FirstSteps.Step> shownHint = Optional.of(FirstSteps.Step.SAVE);
+  private Optional<String> shownHint = Optional.of("");
   private final StateWords states;
   private Narrowness narrowness;
   private String shownState = "";
@@ -106,16 +105,21 @@ public final class NoticeLine extends VBox {
 
   /** The one thing that is useful next, for who has not done it yet; a lesson says its own. */
   private void showHint() {
-    Optional<FirstSteps.Step> next =
-        session.person().firstSteps().next().filter(s -> !session.document().isPractice());
+    Optional<String> next =
+        session
+            .person()
+            .firstSteps()
+            .next()
+            .filter(s -> !session.document().isPractice())
+            .map(s -> s.says(session.performer().keysMode()));
     if (next.equals(shownHint)) {
       return;
     }
     shownHint = next;
     next.ifPresent(
-        step -> {
-          KeyTexts.set(hint, "Next: " + step.says());
-          Hints.on(hint, "Useful next: " + step.says());
+        says -> {
+          KeyTexts.set(hint, "Next: " + says);
+          Hints.on(hint, "Useful next: " + says);
         });
     Form.show(hint, next.isPresent());
     Form.show(noHints, next.isPresent());
@@ -152,7 +156,7 @@ public final class NoticeLine extends VBox {
       }
     }
     refreshState();
-    if (change.isOf(Aspect.SETTINGS, Aspect.SONG)) {
+    if (change.isOf(Aspect.SETTINGS, Aspect.SONG, Aspect.KEYS)) {
       showHint();
     }
   }

@@ -1,5 +1,6 @@
 package flailbeat.core.session.person;
 
+import flailbeat.core.keys.KeysMode;
 import flailbeat.core.session.document.Aspect;
 import flailbeat.core.session.document.Changes;
 import java.util.Arrays;
@@ -12,7 +13,7 @@ import java.util.Set;
 public final class FirstSteps {
   /** In the order in which they are useful. */
   public enum Step {
-    HEAR("the letter keys are notes, with the keys at Play ({keys-switch})"),
+    HEAR("press A, and the other letters: they sound"),
     OCTAVE("{octave-up} and {octave-down}: other octaves"),
     RECORD("{record} records, after a count-in, and stops"),
     QUANTIZE("{quantize} puts late notes right"),
@@ -27,9 +28,15 @@ public final class FirstSteps {
       this.says = says;
     }
 
-    /** What to do, with the commands that it names in braces. */
-    public String says() {
-      return says;
+    /**
+     * What to do, with the commands that it names in braces.
+     *
+     * @param keys what the letter keys are now
+     */
+    public String says(KeysMode keys) {
+      return keys == KeysMode.COMMANDS && (this == HEAR || this == OCTAVE)
+          ? "{keys-switch} makes the letter keys notes, and then " + says
+          : says;
     }
   }
 
