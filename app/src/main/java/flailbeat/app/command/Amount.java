@@ -1,13 +1,11 @@
 package flailbeat.app.command;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.OptionalInt;
 import java.util.function.IntConsumer;
 import java.util.function.IntFunction;
 import java.util.function.IntSupplier;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /**
  * A number that a command goes by. It is typed behind the command's name in the finder, is kept,
@@ -40,9 +38,13 @@ public record Amount(
   }
 
   private boolean fits(int number, String... typed) {
-    List<String> own = List.of(words.apply(number).toLowerCase(Locale.ROOT).split(" "));
-    return Stream.of(typed)
-        .allMatch(
-            t -> own.contains(t) || t.length() > 2 && own.stream().anyMatch(o -> o.startsWith(t)));
+    // Asked of every number of every command for each letter typed: nothing is taken apart here.
+    String own = " " + words.apply(number).toLowerCase(Locale.ROOT) + " ";
+    for (String each : typed) {
+      if (!own.contains(each.length() > 2 ? " " + each : " " + each + " ")) {
+        return false;
+      }
+    }
+    return true;
   }
 }

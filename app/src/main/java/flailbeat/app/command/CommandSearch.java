@@ -73,8 +73,21 @@ public final class CommandSearch {
           "end",
           "page");
 
+  /**
+   * What a command is called, in small letters: put together once, and not for each letter typed.
+   */
+  private record Named(Command command, String title, String all, List<String> others) {
+    static Named of(Command command) {
+      String title =
+          (command.titleWords() + " " + command.group().title()).toLowerCase(Locale.ROOT);
+      List<String> others = otherWords(command.id());
+      return new Named(command, title, " " + title + " " + String.join(" ", others), others);
+    }
+  }
+
   private final Commands commands;
   private final ToIntFunction<String> used;
+  private List<Named> named = List.of();
 
   /**
    * Searches a table.
@@ -119,6 +132,13 @@ public final class CommandSearch {
 
   private record Ranked(Found found, int rank) {}
 
+  private List<Named> all() {
+    if (named.isEmpty()) {
+      named = commands.all().stream().map(Named::of).toList();
+    }
+    return named;
+  }
+
   /**
    * The commands that some words are looked for by, the nearest first. Words that nothing has may
    * be the number that a command goes by.
@@ -128,17 +148,17 @@ public final class CommandSearch {
     String key = plain(typed);
     boolean mayBeKey = mayBeKey(key);
     List<Ranked> ranked = new ArrayList<>();
-    for (Command command : commands.all()) {
-      if (mayBeKey && isKey(command, key)) {
-        ranked.add(new Ranked(Found.of(command), ITS_KEY));
+    for (Named each : all()) {
+      if (mayBeKey && isKey(each.command(), key)) {
+        ranked.add(new Ranked(Found.of(each.command()), ITS_KEY));
       } else {
-        rank(command, wanted).ifPresent(ranked::add);
+        rank(each, wanted).ifPresent(ranked::add);
       }
     }
     if (ranked.isEmpty()) {
-      commands.all().stream()
-          .filter(c -> Arrays.stream(wanted).allMatch(word -> isLike(haystack(c), word)))
-          .forEach(c -> ranked.add(new Ranked(Found.of(c), MISSPELT)));
+      all().stream()
+          .filter(c -> Arrays.stream(wanted).allMatch(word -> isLike(c.all(), word)))
+          .forEach(c -> ranked.add(new Ranked(Found.of(c.command()), MISSPELT)));
     }
     return ranked.stream()
         .sorted(
@@ -152,14 +172,13 @@ public final class CommandSearch {
   public List<Found> nearest(String typed) {
     String[] wanted = wordsOf(typed);
     Map<Found, Double> near = new LinkedHashMap<>();
-    for (Command command : commands.all()) {
+    for (Named each : all()) {
       double sum = 0;
-      String all = haystack(command);
       for (String word : wanted) {
-        sum += word.length() < LEAST ? 0 : likeness(all, word);
+        sum += word.length() < LEAST ? 0 : likeness(each.all(), word);
       }
-      if (!command.isAnswer() && sum > 0) {
-        near.put(Found.of(command), sum);
+      if (!each.command().isAnswer() && sum > 0) {
+        near.put(Found.of(each.command()), sum);
       }
     }
     return near.entrySet().stream()
@@ -183,30 +202,34 @@ public final class CommandSearch {
     return typed.strip().toLowerCase(Locale.ROOT).split("\\s+");
   }
 
-  private static String title(Command command) {
-    return (command.titleWords() + " " + command.group().title()).toLowerCase(Locale.ROOT);
-  }
-
-  private String haystack(Command command) {
-    return title(command) + " " + String.join(" ", otherWords(command.id()));
-  }
-
-  private Optional<Ranked> rank(Command command, String... wanted) {
-    if (otherWords(command.id()).contains(String.join(" ", wanted))) {
+  private static Optional<Ranked> rank(Named named, String... wanted) {
+    Command command = named.command();
+    if (named.others().contains(String.join(" ", wanted))) {
       return Optional.of(new Ranked(Found.of(command), TITLE_BEGINS));
     }
-    String title = title(command);
-    Optional<Ranked> byTitle =
-        withLastWords(command, title, wanted)
-            .or(() -> with(command, notIn(title, wanted)))
-            .map(found -> new Ranked(found, rank(title, wanted)));
-    if (byTitle.isPresent()) {
-      return byTitle;
+    String title = named.title();
+    if (command.amount().isPresent() || isIn(title, "", wanted)) {
+      Optional<Ranked> byTitle =
+          withLastWords(command, title, wanted)
+              .or(() -> with(command, notIn(title, wanted)))
+              .map(found -> new Ranked(found, rank(title, wanted)));
+      if (byTitle.isPresent()) {
+        return byTitle;
+      }
     }
-    String all = " " + haystack(command);
-    return Arrays.stream(wanted).allMatch(word -> all.contains(" " + word))
+    return isIn(named.all(), " ", wanted)
         ? Optional.of(new Ranked(Found.of(command), OTHER_WORDS))
         : Optional.empty();
+  }
+
+  /** Whether all words stand in a text, with something before each. */
+  private static boolean isIn(String text, String before, String... words) {
+    for (String word : words) {
+      if (!text.contains(before + word)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** Whether a key is the command's, such as ctrl+t. */
