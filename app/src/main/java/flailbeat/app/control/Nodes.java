@@ -24,6 +24,20 @@ public final class Nodes {
     return isWithin(node, n -> n == other);
   }
 
+  /**
+   * Has a pane draw what changes in it straight away. By itself it keeps a picture of all that it
+   * shows, and whatever moves in it, a level or a playhead, has all of it drawn anew.
+   */
+  public static void drawDirectly(ScrollPane pane) {
+    pane.skinProperty()
+        .addListener(
+            (property, before, now) -> {
+              if (now != null) {
+                pane.lookup(".viewport").setCache(false);
+              }
+            });
+  }
+
   /** Scrolls so far that a node is in sight; nothing where it is, or lies elsewhere. */
   public static void bringIntoSight(ScrollPane pane, Node node) {
     Node content = pane.getContent();

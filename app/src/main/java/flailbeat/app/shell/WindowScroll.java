@@ -13,6 +13,7 @@ final class WindowScroll extends ScrollPane {
     setFitToWidth(true);
     setFitToHeight(true);
     setFocusTraversable(false);
+    Nodes.drawDirectly(this);
     getStyleClass().add("window-scroll");
     sceneProperty()
         .flatMap(s -> s.focusOwnerProperty())

@@ -25,6 +25,17 @@ import org.junit.jupiter.api.Test;
 
 /** Drives the window by keys and mouse, with the headless toolkit. */
 class HeadlessWindowTest extends HeadlessWindow {
+  /** Else keys wait for all of the window to be drawn, in every frame while it plays. */
+  @Test
+  void what_moves_while_it_plays_is_drawn_without_all_that_stands_around_it() {
+    for (String id : List.of("roll", "position", "track-tab-1", "timing-desk")) {
+      assertThat(ui.node(id)).as(id).isNotNull();
+      for (Node n = ui.node(id); n != null; n = n.getParent()) {
+        assertThat(n.isCache()).as("%s round %s", n, id).isFalse();
+      }
+    }
+  }
+
   @Test
   void the_first_letter_sounds_and_stops_when_let_go() throws Exception {
     press(KeyCode.A);

@@ -1,5 +1,6 @@
 package flailbeat.app.view.page;
 
+import flailbeat.app.control.Nodes;
 import flailbeat.app.view.base.Follow;
 import flailbeat.app.view.base.Page;
 import flailbeat.core.session.Session;
@@ -43,6 +44,7 @@ public final class SidePane extends HBox {
     scroll.setFitToWidth(true);
     scroll.setFitToHeight(true);
     scroll.setFocusTraversable(false);
+    Nodes.drawDirectly(scroll);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     content.getStyleClass().add("page-place");
     content.setMinHeight(0);

@@ -2,6 +2,7 @@ package flailbeat.app.view.track;
 
 import flailbeat.app.control.Buttons;
 import flailbeat.app.control.Form;
+import flailbeat.app.control.Nodes;
 import flailbeat.app.view.base.Follow;
 import flailbeat.core.model.Song;
 import flailbeat.core.model.Track;
@@ -74,6 +75,7 @@ public final class TrackTabs extends HBox {
     scroll.setFitToWidth(true);
     setHgrow(scroll, Priority.SOMETIMES);
     scroll.setFocusTraversable(false);
+    Nodes.drawDirectly(scroll);
     scroll.setMinSize(0, 0);
     scroll.addEventFilter(ScrollEvent.SCROLL, this::wheel);
     back = Buttons.text("\u2039", "The tabs before", () -> scrollBy(-STEP));
