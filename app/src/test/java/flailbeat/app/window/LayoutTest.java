@@ -283,7 +283,13 @@ class LayoutTest {
     return !ofAPerson
         && labeled.lookup(".text") instanceof Text text
         && text.getParent() == labeled
-        && !text.getText().equals(labeled.getText());
+        && (!text.getText().equals(labeled.getText())
+            || text.getLayoutBounds().getHeight() > labeled.getHeight() + 1 && !isFigures(labeled));
+  }
+
+  /** Figures have nothing below their line, and may stand closer. */
+  private static boolean isFigures(Labeled labeled) {
+    return "position".equals(labeled.getId());
   }
 
   private static String described(Node node) {
