@@ -188,11 +188,19 @@ public final class CommandSearch {
         .toList();
   }
 
-  /** What is to be said to who looks for something that is not in this program. */
-  public Optional<String> notHere(String typed) {
+  /**
+   * What is to be said to who looks for something that is not in this program.
+   *
+   * @param wasFound whether something was found: then only who typed just that is told
+   */
+  public Optional<String> notHere(String typed, boolean wasFound) {
     String words = " " + String.join(" ", wordsOf(typed)) + " ";
     return NOT_HERE.entrySet().stream()
-        .filter(e -> e.getKey().stream().anyMatch(w -> words.contains(" " + w + " ")))
+        .filter(
+            e ->
+                e.getKey().stream()
+                    .map(w -> " " + w + " ")
+                    .anyMatch(w -> wasFound ? words.equals(w) : words.contains(w)))
         .map(Map.Entry::getValue)
         .findFirst()
         .map(commands::inText);

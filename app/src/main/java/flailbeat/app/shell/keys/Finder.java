@@ -85,7 +85,7 @@ public final class Finder extends FoundList<Found> {
 
   /** What the row under the cursor would do now, or why it can do nothing; what was not found. */
   private void explain(Optional<Found> chosen) {
-    Optional<String> notHere = search.notHere(words());
+    Optional<String> notHere = search.notHere(words(), !areNearest);
     String about = chosen.map(this::about).orElse("");
     String nothing =
         areNearest && chosen.isEmpty()

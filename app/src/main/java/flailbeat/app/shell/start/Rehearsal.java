@@ -2,6 +2,7 @@ package flailbeat.app.shell.start;
 
 import flailbeat.app.place.Places;
 import flailbeat.app.shell.safe.JournalKeeper;
+import flailbeat.app.shell.work.Daemons;
 import flailbeat.core.keys.PhysicalKey;
 import flailbeat.core.model.sound.Mix.Dial;
 import flailbeat.core.session.Session;
@@ -22,6 +23,9 @@ public final class Rehearsal {
   /** Right of any screen. */
   private static final double OUT_OF_SIGHT = 30_000;
 
+  /** On a system that draws no frames out of sight there is no cache, but there is a start. */
+  private static final long LONGEST_MILLIS = 120_000;
+
   private static final int HELD_FRAMES = 6;
   private static final long FLUSH_MILLIS = 5_000;
 
@@ -32,12 +36,22 @@ public final class Rehearsal {
     return Boolean.getBoolean("flailbeat.rehearsal");
   }
 
-  /** Leaves settings for the start to read. */
+  /** Leaves settings for the start to read, and sees to it that nobody waits for it for ever. */
   public static void prepare(Session session) {
+    Daemons.of("rehearsal-end", Rehearsal::giveUp).start();
     try {
       SettingsFile.write(Settings.of(session), Places.settings());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  private static void giveUp() {
+    try {
+      Thread.sleep(LONGEST_MILLIS);
+      Runtime.getRuntime().halt(1);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 
