@@ -74,7 +74,7 @@ class FilesWindowTest extends HeadlessWindow {
   }
 
   @Test
-  void closing_asks_about_unsaved_work() throws Exception {
+  void closing_asks_about_unsaved_work_by_the_cross_and_by_its_key() throws Exception {
     ui.run(() -> ui.session.open(HarbourLamps.song(), Optional.empty()));
     type(KeyCode.CONTROL, KeyCode.T);
     WindowEvent close = new WindowEvent(ui.stage, WindowEvent.WINDOW_CLOSE_REQUEST);
@@ -84,7 +84,7 @@ class FilesWindowTest extends HeadlessWindow {
     Path project = folder.resolve("kept.flail");
     ui.answers.unsaved = Unsaved.SAVE;
     ui.answers.file = Optional.of(project);
-    ui.run(() -> ui.stage.fireEvent(close.copyFor(ui.stage, ui.stage)));
+    type(KeyCode.CONTROL, KeyCode.Q);
     ui.await(() -> !ui.stage.isShowing());
     assertThat(SongFiles.standard().read(project).song().noteCount())
         .isEqualTo(HarbourLamps.song().noteCount());

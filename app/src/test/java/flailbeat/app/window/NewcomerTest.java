@@ -230,7 +230,7 @@ class NewcomerTest extends RollWindow {
     ui.run(
         () ->
             ui.session.document().edit("Tempo", s -> s.withTempos(TempoMap.of(Tempo.ofBpm(400)))));
-    assertThat(ui.text("hint")).contains("press A");
+    assertThat(ui.text("hint")).contains("press a letter that is drawn white");
     type(KeyCode.A);
     assertThat(ui.text("hint")).contains("= and -");
     type(KeyCode.EQUALS);

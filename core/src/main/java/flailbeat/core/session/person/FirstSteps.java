@@ -13,7 +13,7 @@ import java.util.Set;
 public final class FirstSteps {
   /** In the order in which they are useful. */
   public enum Step {
-    HEAR("press A, and the other letters: they sound"),
+    HEAR("press a letter that is drawn white: it sounds"),
     OCTAVE("{octave-up} and {octave-down}: other octaves"),
     RECORD("{record} records, after a count-in, and stops"),
     QUANTIZE("{quantize} puts late notes right"),
