@@ -87,7 +87,7 @@ public final class CommandSearch {
 
   private final Commands commands;
   private final ToIntFunction<String> used;
-  private List<Named> named = List.of();
+  private List<Named> table = List.of();
 
   /**
    * Searches a table.
@@ -133,10 +133,10 @@ public final class CommandSearch {
   private record Ranked(Found found, int rank) {}
 
   private List<Named> all() {
-    if (named.isEmpty()) {
-      named = commands.all().stream().map(Named::of).toList();
+    if (table.isEmpty()) {
+      table = commands.all().stream().map(Named::of).toList();
     }
-    return named;
+    return table;
   }
 
   /**
@@ -295,7 +295,7 @@ public final class CommandSearch {
     for (int first = 1; first < words.length && command.amount().isPresent(); first++) {
       String[] last = Arrays.copyOfRange(words, first, words.length);
       OptionalInt typed = command.amount().get().typed(last);
-      if (typed.isPresent() && notIn(title, Arrays.copyOf(words, first)).length == 0) {
+      if (typed.isPresent() && isIn(title, "", Arrays.copyOf(words, first))) {
         return Optional.of(new Found(command, typed, false));
       }
     }

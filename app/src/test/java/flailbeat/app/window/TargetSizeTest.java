@@ -14,6 +14,7 @@ import java.util.TreeSet;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderStroke;
 import javafx.scene.layout.Region;
 import org.junit.jupiter.api.BeforeEach;
@@ -117,8 +118,8 @@ class TargetSizeTest extends HeadlessWindow {
     List<Node> hidden = new ArrayList<>();
     ui.choose("controls");
     int controls = all().size();
+    Region ring = (Region) ui.node("focus-ring");
     for (int i = 0; i < controls; i++) {
-      Region ring = (Region) ui.node("focus-ring");
       Node owner = ui.get(() -> ui.stage.getScene().getFocusOwner());
       if (ui.get(ring::isVisible)) {
         Bounds round = ui.get(ring::getBoundsInParent);
@@ -136,7 +137,7 @@ class TargetSizeTest extends HeadlessWindow {
                         .orElse(0));
         assertThat(thickest).isGreaterThanOrEqualTo(RING);
       }
-      type(javafx.scene.input.KeyCode.TAB);
+      type(KeyCode.TAB);
     }
     assertThat(hidden).isEmpty();
   }
